@@ -1,0 +1,35 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { fromCanonical, toCanonical, unitFor, UNITS, type Quantity, type UnitOf } from "./units.ts";
+
+describe("units", () => {
+  it("convert there and back without loss, for every unit of every quantity", () => {
+    const quantities = Object.keys(UNITS) as Quantity[];
+    fc.assert(
+      fc.property(fc.constantFrom(...quantities), fc.nat(), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (quantity, pick, value) => {
+        const names = Object.keys(UNITS[quantity]);
+        const name = names[pick % names.length] as UnitOf<Quantity>;
+        const back = fromCanonical(quantity, toCanonical(quantity, value, name as never), name as never);
+        expect(Math.abs(back - value)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(value)));
+      }),
+    );
+  });
+
+  it.each([
+    ["temperature", 212, "°F", 100],
+    ["volume", 1, "gal", 3.785411784],
+    ["wind", 10, "mph", 4.4704],
+    ["radiationFlux", 500, "W/m²", 1.8],
+    ["radiation", 1, "ly", 0.04184],
+    ["conductivity", 1500, "ppm (500)", 3],
+    ["land", 1, "acre", 0.40468564224],
+  ] as const)("take %s %d %s for %d in the canonical unit", (quantity, value, name, canonical) => {
+    expect(toCanonical(quantity, value, name as never)).toBeCloseTo(canonical, 9);
+  });
+
+  it("show American growers gallons and everybody the same conductivity", () => {
+    expect(unitFor("volume", "us")).toBe("gal");
+    expect(unitFor("conductivity", "us")).toBe("mS/cm");
+    expect(unitFor("waterDepth", "metric")).toBe("L/m²");
+  });
+});

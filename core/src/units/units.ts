@@ -1,0 +1,83 @@
+/** Every quantity is kept in one canonical unit and shown in the person's own. */
+
+interface Unit {
+  /** canonical = shown × factor + offset */
+  readonly factor: number;
+  readonly offset?: number;
+}
+
+const LITRES_PER_GALLON = 3.785411784; // US liquid gallon, NIST Handbook 44, appendix C
+const METRES_PER_FOOT = 0.3048;
+const KG_PER_POUND = 0.45359237;
+
+/** The first unit of each quantity is the canonical one. */
+export const UNITS = {
+  temperature: { "°C": { factor: 1 }, "°F": { factor: 5 / 9, offset: -160 / 9 } },
+  temperatureSum: { "°C·d": { factor: 1 }, "°F·d": { factor: 5 / 9 } },
+  waterDepth: { "L/m²": { factor: 1 }, in: { factor: 25.4 } },
+  rain: { mm: { factor: 1 }, in: { factor: 25.4 } },
+  volume: { L: { factor: 1 }, gal: { factor: LITRES_PER_GALLON } },
+  flow: { "L/h": { factor: 1 }, "gal/h": { factor: LITRES_PER_GALLON } },
+  length: { m: { factor: 1 }, ft: { factor: METRES_PER_FOOT } },
+  area: { "m²": { factor: 1 }, "ft²": { factor: METRES_PER_FOOT ** 2 } },
+  land: { ha: { factor: 1 }, acre: { factor: 0.40468564224 } },
+  mass: { kg: { factor: 1 }, lb: { factor: KG_PER_POUND } },
+  radiation: { "MJ/m²": { factor: 1 }, ly: { factor: 0.04184 } },
+  radiationFlux: { "MJ/m² in the hour": { factor: 1 }, "W/m²": { factor: 0.0036 }, "ly in the hour": { factor: 0.04184 } },
+  wind: { "m/s": { factor: 1 }, "km/h": { factor: 1 / 3.6 }, mph: { factor: 0.44704 }, kn: { factor: 1852 / 3600 } },
+  pressure: { kPa: { factor: 1 }, bar: { factor: 100 }, psi: { factor: 6.894757 } },
+  conductivity: {
+    "mS/cm": { factor: 1 },
+    "dS/m": { factor: 1 },
+    "µS/cm": { factor: 0.001 },
+    "ppm (500)": { factor: 1 / 500 },
+    "ppm (640)": { factor: 1 / 640 },
+    "ppm (700)": { factor: 1 / 700 },
+  },
+} as const satisfies Record<string, Record<string, Unit>>;
+
+export type Quantity = keyof typeof UNITS;
+export type UnitOf<Q extends Quantity> = keyof (typeof UNITS)[Q] & string;
+export type UnitSystem = "metric" | "us";
+
+/** What growers in the United States read; a quantity that is left out is read in its canonical unit there too. */
+const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
+  temperature: "°F",
+  temperatureSum: "°F·d",
+  waterDepth: "in",
+  rain: "in",
+  volume: "gal",
+  flow: "gal/h",
+  length: "ft",
+  area: "ft²",
+  land: "acre",
+  mass: "lb",
+  wind: "mph",
+  pressure: "psi",
+};
+
+function unit<Q extends Quantity>(quantity: Q, name: UnitOf<Q>): Unit {
+  return (UNITS[quantity] as Record<string, Unit>)[name] ?? { factor: NaN };
+}
+
+/**
+ * From a unit to the canonical one of its quantity.
+ *
+ * @example toCanonical("temperature", 41, "°F") // ≈ 5
+ */
+export function toCanonical<Q extends Quantity>(quantity: Q, value: number, from: UnitOf<Q>): number {
+  const { factor, offset = 0 } = unit(quantity, from);
+  return value * factor + offset;
+}
+
+/** From the canonical unit of a quantity to another. */
+export function fromCanonical<Q extends Quantity>(quantity: Q, value: number, to: UnitOf<Q>): number {
+  const { factor, offset = 0 } = unit(quantity, to);
+  return (value - offset) / factor;
+}
+
+/** The unit in which a quantity is shown under a unit system. */
+export function unitFor<Q extends Quantity>(quantity: Q, system: UnitSystem): UnitOf<Q> {
+  const canonical = Object.keys(UNITS[quantity])[0] as UnitOf<Q>;
+  return system === "us" ? ((US_UNITS[quantity] as UnitOf<Q> | undefined) ?? canonical) : canonical;
+}
