@@ -1,0 +1,38 @@
+import type { CanopyCoefficients } from "../irrigation/canopy-transpiration.ts";
+
+/** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
+export interface LibraryFigure {
+  readonly value: number;
+  readonly source: string;
+  readonly assumed?: true;
+}
+
+export interface Stage {
+  readonly id: string;
+  readonly name: string;
+  /** length when nobody has seen the next stage begin */
+  readonly days: number;
+  /** at the end of the stage; it runs there in a straight line from the end of the stage before */
+  readonly kcEnd: number;
+  readonly leafAreaEnd: number;
+  readonly rootDepthEndM: number;
+  /** share of what is given that is to run out of a substrate, % */
+  readonly drainTargetPct: number;
+  /** dry-down wished in the first days, to send roots down: added to the soil's trigger, % of available water */
+  readonly drierPct: number;
+}
+
+export interface Crop {
+  readonly id: string;
+  readonly name: string;
+  readonly kcStart: number;
+  readonly leafAreaStart: number;
+  readonly rootDepthStartM: number;
+  readonly stages: readonly Stage[];
+  readonly canopy: CanopyCoefficients;
+  /** FAO-56 depletion fraction at 5 mm/day */
+  readonly depletionFraction: LibraryFigure;
+  readonly ecZeroYieldMsCm: LibraryFigure;
+  /** where stage lengths, Kc, leaf areas and root depths come from */
+  readonly sources: Readonly<Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", Omit<LibraryFigure, "value">>>;
+}

@@ -1,0 +1,67 @@
+import { addDays, daysBetween } from "../table/local-time.ts";
+import type { Crop, Stage } from "./crop.ts";
+
+/** A stage seen to begin: the sign wins over the count of days and shifts what follows. */
+export interface StageSign {
+  readonly stageId: string;
+  readonly on: string;
+}
+
+export interface StagePeriod {
+  readonly stage: Stage;
+  readonly startsOn: string;
+  /** first day of what follows */
+  readonly endsOn: string;
+  readonly seen: boolean;
+}
+
+/** What the stage asks for on one date, between the ends of the stage before and its own. */
+export interface CropState {
+  readonly period: StagePeriod;
+  /** 1 on the first day */
+  readonly day: number;
+  readonly days: number;
+  readonly kc: number;
+  readonly leafAreaIndex: number;
+  readonly rootDepthM: number;
+}
+
+/** The stages of a planting with their dates. */
+export function stagePeriods(crop: Crop, plantedOn: string, signs: readonly StageSign[]): StagePeriod[] {
+  const seenOn = (stage: Stage | undefined): string | undefined => signs.find((sign) => sign.stageId === stage?.id)?.on;
+  const periods: StagePeriod[] = [];
+  let startsOn = plantedOn;
+  crop.stages.forEach((stage, index) => {
+    const sign = seenOn(stage);
+    if (sign) startsOn = sign;
+    const next = seenOn(crop.stages[index + 1]);
+    const endsOn = next && next > startsOn ? next : addDays(startsOn, stage.days);
+    periods.push({ stage, startsOn, endsOn, seen: sign !== undefined });
+    startsOn = endsOn;
+  });
+  return periods;
+}
+
+/**
+ * Stage and canopy of a planting on a date.
+ *
+ * @returns null before planting and after the last stage
+ */
+export function cropStateOn(crop: Crop, plantedOn: string, date: string, signs: readonly StageSign[] = []): CropState | null {
+  const periods = stagePeriods(crop, plantedOn, signs);
+  const index = periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
+  const period = periods[index];
+  if (!period) return null;
+  const before = periods[index - 1]?.stage;
+  const days = daysBetween(period.startsOn, period.endsOn);
+  const day = daysBetween(period.startsOn, date) + 1;
+  const between = (from: number, to: number): number => from + ((to - from) * day) / days;
+  return {
+    period,
+    day,
+    days,
+    kc: between(before?.kcEnd ?? crop.kcStart, period.stage.kcEnd),
+    leafAreaIndex: between(before?.leafAreaEnd ?? crop.leafAreaStart, period.stage.leafAreaEnd),
+    rootDepthM: between(before?.rootDepthEndM ?? crop.rootDepthStartM, period.stage.rootDepthEndM),
+  };
+}

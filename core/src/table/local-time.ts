@@ -1,0 +1,81 @@
+/** Clock times of a place as instants, with the two hours a year on which this is not plain. */
+
+export interface LocalTime {
+  readonly year: number;
+  readonly month: number;
+  readonly day: number;
+  readonly hour: number;
+  readonly minute: number;
+}
+
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+function formatter(timeZone: string): Intl.DateTimeFormat {
+  let found = formatters.get(timeZone);
+  if (!found) {
+    found = new Intl.DateTimeFormat("en-US", {
+      timeZone,
+      hourCycle: "h23",
+      year: "numeric",
+      month: "numeric",
+      day: "numeric",
+      hour: "numeric",
+      minute: "numeric",
+      second: "numeric",
+    });
+    formatters.set(timeZone, found);
+  }
+  return found;
+}
+
+/**
+ * Minutes by which a place's clock is ahead of UTC at an instant.
+ *
+ * @param timeZone IANA name, as `Europe/Paris`
+ * @throws {RangeError} for a zone that does not exist
+ */
+export function utcOffsetMin(instantMs: number, timeZone: string): number {
+  const part: Record<string, number> = {};
+  for (const { type, value } of formatter(timeZone).formatToParts(instantMs)) part[type] = Number(value);
+  const shown = Date.UTC(part["year"] ?? NaN, (part["month"] ?? NaN) - 1, part["day"], part["hour"], part["minute"], part["second"]);
+  return Math.round((shown - Math.floor(instantMs / 1000) * 1000) / 60_000);
+}
+
+/**
+ * Instants at which a place's clock shows a time: one as a rule, none in the hour that summer time skips, two in the
+ * hour that its end repeats, the earlier first.
+ */
+export function instantsOf(time: LocalTime, timeZone: string): number[] {
+  const asUtc = Date.UTC(time.year, time.month - 1, time.day, time.hour, time.minute);
+  const day = 86_400_000;
+  const offsets = new Set([utcOffsetMin(asUtc - day, timeZone), utcOffsetMin(asUtc + day, timeZone)]);
+  return [...offsets]
+    .map((offset) => asUtc - offset * 60_000)
+    .filter((instant) => instant + utcOffsetMin(instant, timeZone) * 60_000 === asUtc)
+    .sort((a, b) => a - b);
+}
+
+/** The place's date at an instant, `YYYY-MM-DD`. */
+export function localDate(instantMs: number, timeZone: string): string {
+  return new Date(instantMs + utcOffsetMin(instantMs, timeZone) * 60_000).toISOString().slice(0, 10);
+}
+
+/** First instant of a place's date. A day has 23 to 25 hours. */
+export function startOfLocalDay(date: string, timeZone: string): number {
+  const [year = NaN, month = NaN, day = NaN] = date.split("-").map(Number);
+  for (let hour = 0; hour < 4; hour++) {
+    const [first] = instantsOf({ year, month, day, hour, minute: 0 }, timeZone);
+    if (first !== undefined) return first;
+  }
+  throw new Error(`no start of ${date} in ${timeZone}`);
+}
+
+/** The date so many days later. */
+export function addDays(date: string, days: number): string {
+  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+}
+
+/** Days from one date to another, negative when the second lies before. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+}

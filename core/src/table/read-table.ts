@@ -1,0 +1,79 @@
+import Papa from "papaparse";
+import { decodeText, type DecodedText } from "./decode.ts";
+import { decimalMark, type DecimalMark } from "./number.ts";
+
+/** One record of a delimited file, by the physical line on which it begins, counted from 1. */
+export interface TableRecord {
+  readonly line: number;
+  readonly cells: readonly string[];
+}
+
+export interface Table {
+  readonly encoding: DecodedText["encoding"];
+  readonly lineEnd: "LF" | "CRLF" | "CR";
+  readonly delimiter: string;
+  readonly decimal: DecimalMark;
+  readonly physicalLines: number;
+  readonly records: readonly TableRecord[];
+  /** how many cells most records have */
+  readonly width: number;
+}
+
+const DELIMITERS = [";", "\t", ",", "|"] as const;
+
+/** Takes a messy text file apart: encoding, line ends, delimiter and decimal mark are found, nothing is judged. */
+export function readTable(bytes: Uint8Array): Table {
+  const { text, encoding } = decodeText(bytes);
+  const lineEnd = text.includes("\r\n") ? "CRLF" : text.includes("\n") ? "LF" : text.includes("\r") ? "CR" : "LF";
+  const newline = { CRLF: "\r\n", LF: "\n", CR: "\r" }[lineEnd];
+  const even = newline === "\n" ? text : text.replaceAll(newline, "\n");
+  const sample = even.slice(0, 200_000);
+  const delimiter = DELIMITERS.map((mark) => ({ mark, agreement: agreement(parse(sample, mark)) })).reduce((best, next) =>
+    next.agreement > best.agreement ? next : best,
+  ).mark;
+  const records = parse(even, delimiter);
+  return {
+    encoding,
+    lineEnd,
+    delimiter,
+    decimal: decimalMark(records.flatMap((record) => record.cells)),
+    physicalLines: even === "" ? 0 : even.split("\n").length - (even.endsWith("\n") ? 1 : 0),
+    records,
+    width: commonWidth(records),
+  };
+}
+
+function parse(text: string, delimiter: string, quoteChar = '"'): TableRecord[] {
+  const records: TableRecord[] = [];
+  let start = 0;
+  let line = 1;
+  let broken = false;
+  Papa.parse<string[]>(text, {
+    delimiter,
+    newline: "\n",
+    quoteChar,
+    step: ({ data, meta, errors }) => {
+      broken ||= errors.some((error) => error.type === "Quotes");
+      records.push({ line, cells: data.map((cell) => cell.trim()) });
+      for (let at = text.indexOf("\n", start); at !== -1 && at < meta.cursor; at = text.indexOf("\n", at + 1)) line++;
+      start = meta.cursor;
+    },
+  });
+  // A stray quotation mark would swallow the rest of the file: then quotes are letters like any other.
+  if (broken && quoteChar === '"') return parse(text, delimiter, "\u0000");
+  if (text.endsWith("\n") && records.at(-1)?.cells.join("") === "" && records.length > 0) records.pop();
+  return records;
+}
+
+/** The right delimiter makes many records of one same width above one. */
+function agreement(records: readonly TableRecord[]): number {
+  const width = commonWidth(records);
+  const same = records.filter((record) => record.cells.length === width).length;
+  return width > 1 ? same + width / 100 : 0;
+}
+
+function commonWidth(records: readonly TableRecord[]): number {
+  const counts = new Map<number, number>();
+  for (const { cells } of records) if (cells.some((cell) => cell !== "")) counts.set(cells.length, (counts.get(cells.length) ?? 0) + 1);
+  return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best), [0, 0])[0];
+}
