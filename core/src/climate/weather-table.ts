@@ -44,6 +44,8 @@ export interface WeatherTable {
   readonly gaps: readonly HourRange[];
   /** instant inside the file's span at which the clock of the zone changes */
   readonly clockChangeMs: number | null;
+  /** the first cells of a column, counted from 1, as they stand in the file */
+  examples(column: number, count: number): string[];
 }
 
 export const HOUR_MS = 3_600_000;
@@ -94,6 +96,7 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
     ...judged,
     gaps: gapsOf(judged.rows),
     clockChangeMs: clockChange(judged.rows, choices.timeZone),
+    examples: (column, count) => layout.dataRows.slice(0, count).map((row) => row.cells[column - 1] ?? ""),
   };
 }
 

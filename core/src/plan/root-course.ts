@@ -1,11 +1,10 @@
 import type { Crop } from "../crop/crop.ts";
-import { cropStateOn, type StageSign } from "../crop/stage-on.ts";
+import type { CropState } from "../crop/stage-on.ts";
 import { depletionFractionAt, stepSoil, type SoilState } from "../rootzone/soil-drip.ts";
 import { stepSubstrate, type SubstrateState } from "../rootzone/substrate.ts";
 import type { SoilDripZone, SubstrateZone } from "../site/zone.ts";
 
 export interface SoilDay {
-  readonly date: string;
   readonly demandMm: number;
   readonly givenMm: number;
   readonly rainMm: number;
@@ -14,25 +13,18 @@ export interface SoilDay {
 /** Soil holds about twice as much at field capacity as plants can take from it: FAO-56, table 19, loams. Matters for salt only. */
 const FIELD_CAPACITY_TO_AVAILABLE = 2;
 
-/**
- * Depletion on the morning after each day, from a bed wetted to field capacity at planting.
- *
- * Roots that grow reach soil that is still at field capacity.
- *
- * @param days without gaps, in order
- */
-export function soilCourse(zone: SoilDripZone, crop: Crop, plantedOn: string, signs: readonly StageSign[], days: readonly SoilDay[]): ReadonlyMap<string, number> {
-  const mornings = new Map<string, number>();
-  let state: SoilState = { depletionMm: 0, saltEcMm: 0 };
-  for (const { date, demandMm, givenMm, rainMm } of days) {
-    mornings.set(date, state.depletionMm);
-    const crops = cropStateOn(crop, plantedOn, date, signs);
-    if (!crops) continue;
-    const availableMm = (zone.availableMmM * crops.rootDepthM * zone.wettedPct) / 100;
-    const limits = { availableMm, fieldCapacityMm: availableMm * FIELD_CAPACITY_TO_AVAILABLE, depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm) };
-    state = stepSoil(state, { givenMm, givenEcMsCm: zone.ecWaterMsCm, rainMm, demandMm }, limits).state;
-  }
-  return mornings;
+/** A bed wetted to field capacity, as before planting. */
+export const SOIL_AT_FIELD_CAPACITY: SoilState = { depletionMm: 0, saltEcMm: 0 };
+
+/** The root zone on the morning after a day. Roots that grow reach soil that is still at field capacity. */
+export function soilNextMorning(zone: SoilDripZone, crop: Crop, cropState: CropState, state: SoilState, { demandMm, givenMm, rainMm }: SoilDay): SoilState {
+  const availableMm = (zone.availableMmM * cropState.rootDepthM * zone.wettedPct) / 100;
+  const limits = {
+    availableMm,
+    fieldCapacityMm: availableMm * FIELD_CAPACITY_TO_AVAILABLE,
+    depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm),
+  };
+  return stepSoil(state, { givenMm, givenEcMsCm: zone.ecWaterMsCm, rainMm, demandMm }, limits).state;
 }
 
 export interface SubstrateHour {

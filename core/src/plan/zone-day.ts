@@ -38,6 +38,10 @@ export interface ZoneDayInput {
   readonly depletionMm?: number | undefined;
 }
 
+/** Figures of a day that a person may ask the working of. */
+export const FIGURES = { demand: "Demand", gross: "Gross water", litres: "Litres for the zone", minutes: "Running time", pulse: "One pulse" } as const;
+export type Figure = keyof typeof FIGURES;
+
 export interface ZoneDay {
   readonly water: ZoneWater;
   readonly litresPerPlant: number;
@@ -47,6 +51,8 @@ export interface ZoneDay {
   readonly soil?: { readonly availableMm: number; readonly triggerMm: number; readonly rootDepthM: number };
   readonly warnings: readonly string[];
   readonly working: readonly WorkingStep[];
+  /** how many lines of the working lead to a figure; a figure that the day does not have is absent */
+  readonly lines: Readonly<Partial<Record<Figure, number>>>;
   readonly inputs: readonly WorkingInput[];
 }
 
@@ -78,6 +84,8 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     zone.system === "substrate"
       ? zoneWater({ ...common, system: "substrate", demandMm: carried(zone, input, steps), substrate: substrateNeeds(zone, input, inputs) })
       : zoneWater({ ...common, system: "soil-drip", demandMm: demand.demandMm, soil });
+  // The first line of the zone's water repeats the demand, which its own sum has just ended on.
+  const working = [...demand.working, ...steps, ...water.working.slice(1)];
   return {
     water,
     litresPerPlant: water.litres / zone.plants,
@@ -85,8 +93,8 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     window,
     ...(soil && { soil: { availableMm: soil.totalAvailableMm * (soil.wettedPct / 100), triggerMm: (soil.totalAvailableMm * soil.wettedPct * soil.triggerPct) / 10_000, rootDepthM: input.cropState.rootDepthM } }),
     warnings: [...demand.warnings, ...water.warnings],
-    // The first line of the zone's water repeats the demand, which its own sum has just ended on.
-    working: [...demand.working, ...steps, ...water.working.slice(1)],
+    working,
+    lines: linesOf(working),
     inputs: [...demand.inputs, ...inputs],
   };
 }
@@ -182,4 +190,13 @@ function entered({ zone, unconfirmed }: ZoneDayInput, field: ZoneField, name: st
   const value = (zone as Partial<Record<ZoneField, number>>)[field];
   if (value === undefined) throw new Error(`a ${zone.system} zone has no ${field}`);
   return { name, value, unit, origins: [{ kind: unconfirmed.includes(field) ? "default" : "entered" }] };
+}
+
+function linesOf(working: readonly WorkingStep[]): Partial<Record<Figure, number>> {
+  const lines: Partial<Record<Figure, number>> = {};
+  for (const [figure, label] of Object.entries(FIGURES)) {
+    const at = working.findIndex((step) => step.label === label);
+    if (at >= 0) lines[figure as Figure] = at + 1;
+  }
+  return lines;
 }

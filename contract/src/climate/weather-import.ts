@@ -1,0 +1,90 @@
+import { z } from "zod";
+import { instantSchema, textSchema } from "../basics.ts";
+import { timeZoneSchema } from "../site/site.ts";
+
+export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);
+export const columnKindSchema = z.enum([...weatherKindSchema.options, "time", "ignore"]);
+
+/** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
+export const weatherChoicesSchema = z.strictObject({
+  timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
+  stampMarks: z.enum(["start", "end"]).optional().describe("whether a time is that of the start or the end of its hour"),
+  dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+  columns: z.array(z.strictObject({ column: z.number().int().min(1), kind: columnKindSchema, unit: z.string().max(20) })).max(200).optional(),
+});
+export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
+
+export const weatherFileSchema = z.strictObject({
+  fileName: textSchema("The file's name", 200),
+  contentBase64: z.base64().min(1, { error: () => "The file is empty." }).describe("the file's bytes as they are"),
+  choices: weatherChoicesSchema,
+});
+export type WeatherFile = z.infer<typeof weatherFileSchema>;
+
+const rangeSchema = z.object({ fromUtc: instantSchema, toUtc: instantSchema, hours: z.number() });
+const valuesSchema = z.record(weatherKindSchema, z.number().nullable());
+
+export const weatherPreviewSchema = z.object({
+  fileName: z.string(),
+  dialect: z.object({
+    encoding: z.string(),
+    lineEnd: z.string(),
+    delimiter: z.string(),
+    decimal: z.enum([".", ","]),
+    timeZone: z.string(),
+    dateOrder: z.enum(["ymd", "dmy", "mdy"]),
+    dateOrderAssumed: z.boolean(),
+    stampMarks: z.enum(["start", "end"]),
+    stampMarksAssumed: z.boolean(),
+  }),
+  columns: z.array(
+    z.object({
+      column: z.number(),
+      header: z.string(),
+      kind: columnKindSchema,
+      unit: z.string(),
+      unitAssumed: z.boolean(),
+      unitChoices: z.array(z.string()).describe("units that this kind may have"),
+      examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
+    }),
+  ),
+  /** the mapping was confirmed in an earlier import of the same header */
+  remembered: z.boolean(),
+  preamble: z.array(z.string()),
+  counts: z.object({
+    physicalLines: z.number(),
+    dataRows: z.number(),
+    accepted: z.number(),
+    flagged: z.number(),
+    rejected: z.number(),
+    notData: z.number(),
+  }),
+  notData: z.array(z.object({ line: z.number(), reason: z.string() })),
+  rejected: z.array(z.object({ line: z.number(), reason: z.string(), detail: z.string() })),
+  flagged: z.array(z.object({ line: z.number(), flags: z.array(z.object({ code: z.string(), kind: weatherKindSchema, raw: z.string() })) })),
+  hours: z.object({
+    firstUtc: instantSchema.nullable(),
+    lastUtc: instantSchema.nullable(),
+    expected: z.number(),
+    stored: z.number(),
+    missing: z.number(),
+  }),
+  gaps: z.array(rangeSchema),
+  totals: z.object({
+    rainMm: z.number(),
+    radiationMjM2: z.number(),
+    meanAirTemperatureC: z.number().nullable(),
+    meanWindMs: z.number().nullable(),
+  }),
+  clockChangeUtc: instantSchema.nullable(),
+  sample: z.array(z.object({ line: z.number(), stampUtc: instantSchema, hourStartUtc: instantSchema, values: valuesSchema })).describe("the first rows after conversion"),
+  stored: z.object({
+    newValues: z.number(),
+    alreadyThere: z.number(),
+    conflicts: z.number().describe("values stored earlier with another number; the first stays, the new one is kept beside it"),
+  }),
+});
+export type WeatherPreview = z.infer<typeof weatherPreviewSchema>;
+
+export const weatherImportAnswerSchema = weatherPreviewSchema.pick({ fileName: true, counts: true, hours: true, stored: true });
+export type WeatherImportAnswer = z.infer<typeof weatherImportAnswerSchema>;

@@ -1,0 +1,37 @@
+import "./words.ts";
+
+export { issueWords } from "./words.ts";
+export { dateSchema, idSchema, problemSchema, workingStepSchema, type Problem, type WorkingStep } from "./basics.ts";
+export { referenceEtAnswerSchema, referenceEtRequestSchema } from "./climate/reference-et.ts";
+export { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./irrigation/zone-water.ts";
+export { newSiteSchema, siteSchema, siteUpdateSchema, unitSystemSchema, type NewSite, type Site, type SiteUpdate } from "./site/site.ts";
+export {
+  cropChoiceSchema,
+  newZoneSchema,
+  plantingSchema,
+  setUpSchema,
+  zoneDefinitionSchema,
+  zoneSchema,
+  zoneUpdateSchema,
+  type CropChoice,
+  type NewZone,
+  type Planting,
+  type SetUp,
+  type Zone,
+  type ZoneDefinition,
+  type ZoneUpdate,
+} from "./site/zone.ts";
+export {
+  columnKindSchema,
+  weatherChoicesSchema,
+  weatherFileSchema,
+  weatherImportAnswerSchema,
+  weatherKindSchema,
+  weatherPreviewSchema,
+  type WeatherChoices,
+  type WeatherFile,
+  type WeatherImportAnswer,
+  type WeatherPreview,
+} from "./climate/weather-import.ts";
+export { boardSchema, findingSchema, markSchema, stationSchema, type Board, type BoardZone, type Finding, type Mark, type Roots, type Station } from "./plan/board.ts";
+export { figureSchema, zoneDaySchema, type Figure, type Origin, type WorkingInput, type ZoneDayAnswer } from "./plan/zone-day.ts";

@@ -1,0 +1,74 @@
+import { z } from "zod";
+import { dateSchema, idSchema, instantSchema, workingStepSchema } from "../basics.ts";
+import { pulseSchema } from "../irrigation/zone-water.ts";
+import { findingSchema, missingSchema, rootsSchema, stripPulseSchema } from "./board.ts";
+
+export const originSchema = z.discriminatedUnion("kind", [
+  z.object({
+    kind: z.enum(["imported", "measured", "simulated", "forecast", "filled", "carried", "outside"]),
+    hours: z.number().optional(),
+    at: z.string().optional(),
+  }),
+  z.object({ kind: z.literal("entered") }),
+  z.object({ kind: z.literal("default") }),
+  z.object({ kind: z.literal("library"), source: z.string(), assumed: z.boolean() }),
+  z.object({ kind: z.literal("computed") }),
+]);
+export type Origin = z.infer<typeof originSchema>;
+
+export const workingInputSchema = z.object({ name: z.string(), value: z.number(), unit: z.string(), origins: z.array(originSchema) });
+export type WorkingInput = z.infer<typeof workingInputSchema>;
+
+export const figureSchema = z.enum(["demand", "gross", "litres", "minutes", "pulse"]);
+export type Figure = z.infer<typeof figureSchema>;
+
+export const hourSchema = z.object({
+  startUtc: instantSchema,
+  radiationMjM2: z.number().nullable(),
+  airTemperatureC: z.number().nullable(),
+  humidityPct: z.number().nullable(),
+  windMs: z.number().nullable(),
+  rainMm: z.number().nullable(),
+  insideTemperatureC: z.number().nullable(),
+  insideVpdKpa: z.number().nullable(),
+  demandMm: z.number().nullable(),
+  origin: z.string().nullable(),
+});
+
+export const zoneDaySchema = z.object({
+  zoneId: idSchema,
+  date: dateSchema,
+  now: instantSchema,
+  missing: missingSchema.nullable(),
+  /** outside, in the whole day */
+  et0OutsideMm: z.number().nullable(),
+  hours: z.array(hourSchema),
+  pulses: z.array(stripPulseSchema),
+  roots: rootsSchema.nullable(),
+  findings: z.array(findingSchema),
+  plan: z
+    .object({
+      demandMm: z.number(),
+      demandPerPlantL: z.number(),
+      et0Mm: z.number().nullable(),
+      kc: z.number(),
+      leafAreaIndex: z.number(),
+      solarOutsideMjM2: z.number(),
+      lightSumMolM2: z.number(),
+      netMm: z.number(),
+      grossMm: z.number(),
+      litres: z.number(),
+      litresPerPlant: z.number(),
+      drainL: z.number(),
+      leachingPct: z.number(),
+      minutesTotal: z.number(),
+      window: z.object({ start: z.string(), end: z.string() }),
+      events: z.array(pulseSchema),
+      warnings: z.array(z.string()),
+      working: z.array(workingStepSchema),
+      lines: z.partialRecord(figureSchema, z.number()),
+      inputs: z.array(workingInputSchema),
+    })
+    .nullable(),
+});
+export type ZoneDayAnswer = z.infer<typeof zoneDaySchema>;

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+
+export const unitSystemSchema = z.enum(["metric", "us"]);
+
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat("en", { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+export const timeZoneSchema = z
+  .string()
+  .refine(isTimeZone, { error: (issue) => `"${String(issue.input)}" is no time zone; write it as Europe/Paris.` });
+
+export const newSiteSchema = z.strictObject({
+  name: textSchema("The site's name", 60),
+  latitudeDeg: quantitySchema("Latitude", -65, 65, "°, north positive"),
+  longitudeDeg: quantitySchema("Longitude", -180, 180, "°, east positive"),
+  elevationM: quantitySchema("Elevation", -430, 5000, "m"),
+  timeZone: timeZoneSchema,
+  unitSystem: unitSystemSchema,
+  currency: z.string().regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),
+});
+export type NewSite = z.infer<typeof newSiteSchema>;
+
+export const siteSchema = newSiteSchema.extend({ id: idSchema, version: versionSchema });
+export type Site = z.infer<typeof siteSchema>;
+
+export const siteUpdateSchema = newSiteSchema.extend({ version: versionSchema });
+export type SiteUpdate = z.infer<typeof siteUpdateSchema>;

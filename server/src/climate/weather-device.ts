@@ -1,0 +1,16 @@
+import type { WeatherKind } from "@sprunel/core";
+
+export interface DeviceHour {
+  readonly startMs: number;
+  readonly values: Readonly<Partial<Record<WeatherKind, number>>>;
+}
+
+/** A station that is connected to the program. The shipped one is simulated; a real one answers the same. */
+export interface WeatherDevice {
+  /** what was measured outside in whole hours of a span */
+  outside(fromMs: number, toMs: number): readonly DeviceHour[];
+  /** what was measured in a house, by its name; nothing where it has no sensor */
+  inside(house: string, fromMs: number, toMs: number): readonly DeviceHour[];
+  /** what is foreseen now */
+  forecast(nowMs: number, fromMs: number, toMs: number): readonly DeviceHour[];
+}

@@ -1,0 +1,137 @@
+import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract";
+import { KIND_RULES, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core";
+import type { Knex } from "knex";
+import { ProblemError } from "../http/problems.ts";
+import type { SetUpService } from "../site/set-up-service.ts";
+import { readingKey, weatherStore, type WeatherReading } from "./weather-store.ts";
+
+export type WeatherImportService = ReturnType<typeof weatherImportService>;
+
+const SAMPLE_ROWS = 6;
+const EXAMPLE_CELLS = 3;
+
+interface Judged {
+  readonly table: WeatherTable;
+  readonly choices: WeatherChoices & { readonly timeZone: string };
+  readonly header: string;
+  readonly remembered: boolean;
+  readonly stationId: number;
+  readonly fresh: readonly WeatherReading[];
+  readonly conflicts: readonly WeatherReading[];
+  readonly alreadyThere: number;
+}
+
+/** Weather files: looked at first, stored as the look promised, and never twice. */
+export function weatherImportService(db: Knex, setUp: SetUpService, clock: () => number, changed: () => void) {
+  async function judge({ contentBase64, choices }: WeatherFile, trx: Knex): Promise<Judged> {
+    const site = await setUp.site();
+    const bytes = Buffer.from(contentBase64, "base64");
+    const store = weatherStore(trx);
+    const named = { ...choices, timeZone: choices.timeZone ?? site.timeZone };
+    const first = readWeatherTable(bytes, named);
+    const header = first.columns.map((column) => column.header).join("\t");
+    const memory = choices.columns ? null : await store.rememberedChoices(header);
+    const used = memory ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone } : named;
+    const table = memory ? readWeatherTable(bytes, used) : first;
+    const { outsideId } = await store.stations(site.id);
+    return { table, choices: used, header, remembered: memory !== null, stationId: outsideId, ...(await compare(table, store, outsideId)) };
+  }
+
+  return {
+    /** @throws {DomainError} for a file that holds no table of hourly weather */
+    async preview(file: WeatherFile): Promise<WeatherPreview> {
+      return previewOf(file.fileName, await judge(file, db));
+    },
+
+    /** Stores everything the preview promised, or nothing. */
+    async commit(file: WeatherFile): Promise<WeatherImportAnswer> {
+      const answer = await db.transaction(async (trx) => {
+        const judged = await judge(file, trx);
+        if (judged.table.rows.length === 0) throw nothingToImport(judged.table);
+        const store = weatherStore(trx);
+        if (judged.fresh.length > 0 || judged.conflicts.length > 0) {
+          const { columns } = judged.table;
+          const choices: WeatherChoices = {
+            timeZone: judged.choices.timeZone,
+            stampMarks: judged.table.dialect.stampMarks,
+            dateOrder: judged.table.dialect.dateOrder,
+            columns: columns.map(({ column, kind, unit }) => ({ column, kind, unit })),
+          };
+          const importId = await store.addImport({ stationId: judged.stationId, fileName: file.fileName, header: judged.header, choices, importedAtMs: clock() });
+          await store.add(judged.stationId, "imported", judged.fresh, importId);
+          await store.addConflicts(importId, judged.conflicts);
+        }
+        return previewOf(file.fileName, judged);
+      });
+      changed();
+      return { fileName: answer.fileName, counts: answer.counts, hours: answer.hours, stored: answer.stored };
+    },
+  };
+}
+
+function nothingToImport(table: WeatherTable): ProblemError {
+  return new ProblemError({
+    type: "/problems/bad-input",
+    title: "Nothing to import",
+    status: 422,
+    detail: `None of the ${table.counts.dataRows} rows can be stored as they are read now. Check the columns, their units and how dates are written.`,
+    errors: table.rejected.slice(0, 20).map((row) => ({ path: `line ${row.line}`, message: `Line ${row.line}: ${row.reason} (${row.detail}).` })),
+  });
+}
+
+async function compare(table: WeatherTable, store: ReturnType<typeof weatherStore>, stationId: number) {
+  const readings: WeatherReading[] = table.rows.flatMap((row) =>
+    WEATHER_KINDS.flatMap((kind) => {
+      const value = row.values[kind];
+      return value === null ? [] : [{ kind, hourMs: row.hourStartMs, value, doubtful: row.doubtful.includes(kind) }];
+    }),
+  );
+  const hours = table.rows.map((row) => row.hourStartMs);
+  const [first = 0, last = -1] = [hours[0], hours.at(-1)];
+  const there = await store.readings(stationId, "imported", first, last);
+  const known = (reading: WeatherReading): number | undefined => there.get(readingKey(reading.kind, reading.hourMs));
+  const fresh = readings.filter((reading) => known(reading) === undefined);
+  // Values that went through another unit and back may differ in the last digit.
+  const conflicts = readings.filter((reading) => Math.abs((known(reading) ?? reading.value) - reading.value) > 1e-6);
+  return { fresh, conflicts, alreadyThere: readings.length - fresh.length - conflicts.length };
+}
+
+function previewOf(fileName: string, { table, choices, remembered, fresh, conflicts, alreadyThere }: Judged): WeatherPreview {
+  const { rows, columns } = table;
+  const [first, last] = [rows[0], rows.at(-1)];
+  const expected = first && last ? Math.round((last.stampMs - first.stampMs) / 3_600_000) + 1 : 0;
+  const known = (kind: WeatherKind): number[] => rows.map((row) => row.values[kind]).filter((value) => value !== null);
+  const sum = (kind: WeatherKind): number => known(kind).reduce((total, value) => total + value, 0);
+  const mean = (kind: WeatherKind): number | null => (known(kind).length > 0 ? sum(kind) / known(kind).length : null);
+  return {
+    fileName,
+    dialect: { ...table.dialect, timeZone: choices.timeZone },
+    columns: columns.map((column) => ({ ...column, unitAssumed: column.unitAssumed ?? false, unitChoices: unitChoices(column), examples: table.examples(column.column, EXAMPLE_CELLS) })),
+    remembered,
+    preamble: [...table.preamble],
+    counts: table.counts,
+    notData: [...table.notData],
+    rejected: [...table.rejected],
+    flagged: table.flagged.map((row) => ({ line: row.line, flags: [...row.flags] })),
+    hours: {
+      firstUtc: first ? instant(first.stampMs) : null,
+      lastUtc: last ? instant(last.stampMs) : null,
+      expected,
+      stored: rows.length,
+      missing: expected - rows.length,
+    },
+    gaps: table.gaps.map((gap) => ({ fromUtc: instant(gap.fromMs), toUtc: instant(gap.toMs), hours: gap.hours })),
+    totals: { rainMm: sum("rain"), radiationMjM2: sum("radiation"), meanAirTemperatureC: mean("airTemperature"), meanWindMs: mean("wind") },
+    clockChangeUtc: table.clockChangeMs === null ? null : instant(table.clockChangeMs),
+    sample: rows.slice(0, SAMPLE_ROWS).map((row) => ({ line: row.line, stampUtc: instant(row.stampMs), hourStartUtc: instant(row.hourStartMs), values: { ...row.values } })),
+    stored: { newValues: fresh.length, alreadyThere, conflicts: conflicts.length },
+  };
+}
+
+function unitChoices({ kind }: WeatherColumn): string[] {
+  return kind === "time" || kind === "ignore" ? [] : Object.keys(KIND_RULES[kind].units);
+}
+
+function instant(ms: number): string {
+  return new Date(ms).toISOString().replace(".000Z", "Z");
+}

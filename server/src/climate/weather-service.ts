@@ -1,0 +1,81 @@
+import { addDays, houseAir, startOfLocalDay, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "@sprunel/core";
+import type { Site } from "@sprunel/contract";
+import type { Knex } from "knex";
+import type { WeatherDevice } from "./weather-device.ts";
+import { weatherStore } from "./weather-store.ts";
+
+const HOUR_MS = 3_600_000;
+/** How far back hours are filled from, and how far ahead a forecast is asked for. */
+const FILL_DAYS = 7;
+const FORECAST_DAYS = 4;
+
+export interface DayWeather {
+  readonly date: string;
+  readonly hours: readonly WeatherHour[];
+  /** by house id */
+  readonly air: ReadonlyMap<number, readonly HouseAir[]>;
+}
+export interface House {
+  readonly id: number;
+  readonly name: string;
+}
+export type WeatherService = ReturnType<typeof weatherService>;
+
+/**
+ * The weather of days, put together from what was imported, measured and foreseen.
+ *
+ * Days that are over are kept in memory until `forget` is called after anything was stored.
+ */
+export function weatherService(db: Knex, clock: () => number, device: WeatherDevice | null) {
+  const past = new Map<string, DayWeather>();
+
+  async function load(site: Site, houses: readonly House[], fromDate: string, toDate: string): Promise<DayWeather[]> {
+    const store = weatherStore(db);
+    const fromMs = startOfLocalDay(fromDate, site.timeZone);
+    const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
+    const reachMs = fromMs - FILL_DAYS * 24 * HOUR_MS;
+    const { outsideId, byHouse } = await store.stations(site.id);
+    const outsideSamples = [...(await store.samples(outsideId, reachMs, toMs)), ...forecast(fromMs, toMs)];
+    const outside = weatherHours(reachMs, toMs, outsideSamples);
+    const air = new Map<number, readonly HouseAir[]>();
+    for (const house of houses) {
+      const stationId = byHouse.get(house.id);
+      const inside = stationId === undefined ? [] : await store.samples(stationId, reachMs, toMs);
+      air.set(house.id, houseAir(outside, inside, fromMs));
+    }
+    const days: DayWeather[] = [];
+    for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
+      const [start, end] = [startOfLocalDay(date, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
+      const inDay = (hour: { startMs: number }): boolean => hour.startMs >= start && hour.startMs < end;
+      days.push({ date, hours: outside.filter(inDay), air: new Map([...air].map(([id, hours]) => [id, hours.filter(inDay)])) });
+    }
+    return days;
+  }
+
+  /** Foreseen hours of a span, from the running hour on. */
+  function forecast(fromMs: number, toMs: number): WeatherSample[] {
+    const now = clock();
+    const thisHour = Math.floor(now / HOUR_MS) * HOUR_MS;
+    const [from, to] = [Math.max(fromMs, thisHour), Math.min(toMs, thisHour + FORECAST_DAYS * 24 * HOUR_MS)];
+    if (!device || from >= to) return [];
+    return device.forecast(now, from, to).flatMap(({ startMs, values }) =>
+      Object.entries(values).map(([kind, value]) => ({ startMs, kind: kind as WeatherSample["kind"], value, origin: "forecast" as const })),
+    );
+  }
+
+  return {
+    /** Each day from one date to another. */
+    async days(site: Site, houses: readonly House[], fromDate: string, toDate: string): Promise<DayWeather[]> {
+      const dates: string[] = [];
+      for (let date = fromDate; date <= toDate; date = addDays(date, 1)) dates.push(date);
+      const missing = dates.filter((date) => !past.has(date));
+      const [first, last] = [missing[0], missing.at(-1)];
+      const loaded = new Map(first && last ? (await load(site, houses, first, last)).map((day) => [day.date, day]) : []);
+      for (const [date, day] of loaded) if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
+      return dates.flatMap((date) => loaded.get(date) ?? past.get(date) ?? []);
+    },
+    forget(): void {
+      past.clear();
+    },
+  };
+}

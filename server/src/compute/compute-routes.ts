@@ -1,0 +1,24 @@
+import { referenceEtRequestSchema, zoneWaterRequestSchema } from "@sprunel/contract";
+import { referenceEt, zoneWater } from "@sprunel/core";
+import { Router } from "express";
+import type { z } from "zod";
+import { readBody } from "../http/body.ts";
+
+/** A calculation of the core that a person may want on its own: what it is called, what it takes, what does it. */
+function calculation<S extends z.ZodType>(name: string, request: S, compute: (input: z.infer<S>) => unknown) {
+  return { name, request, compute: (input: unknown) => compute(input as z.infer<S>) };
+}
+
+const CALCULATIONS = [
+  calculation("reference-et", referenceEtRequestSchema, referenceEt),
+  calculation("zone-water", zoneWaterRequestSchema, zoneWater),
+];
+
+export function computeRoutes(): Router {
+  const router = Router();
+  for (const { name, request, compute } of CALCULATIONS)
+    router.post(`/api/compute/${name}`, (req, res) => {
+      res.json(compute(readBody(req, request)));
+    });
+  return router;
+}

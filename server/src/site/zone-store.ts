@@ -1,0 +1,90 @@
+import { zoneSchema, type NewZone, type Zone } from "@sprunel/contract";
+import type { Knex } from "knex";
+
+interface ZoneRow {
+  id: number;
+  version: number;
+  site_id: number;
+  house_id: number;
+  name: string;
+  definition: string;
+  unconfirmed: string;
+  planting: string | null;
+}
+interface HouseRow {
+  id: number;
+  site_id: number;
+  name: string;
+  transmission_pct: number;
+}
+export type StoredZone = Zone & { readonly houseId: number };
+export type ZoneStore = ReturnType<typeof zoneStore>;
+
+/** All SQL about zones and the houses they stand in. */
+export function zoneStore(db: Knex) {
+  const joined = () =>
+    db<ZoneRow>("zone")
+      .join("house", "house.id", "zone.house_id")
+      .select("zone.*", "house.name as house_name", "house.transmission_pct");
+  return {
+    async list(): Promise<StoredZone[]> {
+      const rows = (await joined().orderBy("zone.id")) as JoinedRow[];
+      return rows.map(fromRow);
+    },
+    async find(id: number): Promise<StoredZone | null> {
+      const row = (await joined().where("zone.id", id).first()) as JoinedRow | undefined;
+      return row ? fromRow(row) : null;
+    },
+    async nameTaken(name: string, exceptId: number): Promise<boolean> {
+      const row = await db<ZoneRow>("zone").whereRaw("lower(name) = lower(?)", [name]).whereNot({ id: exceptId }).first("id");
+      return row !== undefined;
+    },
+    async add(siteId: number, zone: NewZone): Promise<number> {
+      const houseId = await houseFor(db, siteId, zone.house);
+      const [id = 0] = await db<ZoneRow>("zone").insert({ site_id: siteId, house_id: houseId, version: 1, ...columns(zone) });
+      return id;
+    },
+    /** @returns false when the record is no longer at this version */
+    async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
+      const houseId = await houseFor(db, siteId, zone.house);
+      const changed = await db<ZoneRow>("zone").where({ id, version }).update({ house_id: houseId, version: version + 1, ...columns(zone) });
+      return changed === 1;
+    },
+  };
+}
+
+type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
+
+/** The house of this name, made or brought up to date. A house has a sensor station of its own. */
+async function houseFor(db: Knex, siteId: number, house: NewZone["house"]): Promise<number> {
+  const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
+  if (found) {
+    if (found.transmission_pct !== house.transmissionPct) await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct });
+    return found.id;
+  }
+  const [id = 0] = await db<HouseRow>("house").insert({ site_id: siteId, name: house.name, transmission_pct: house.transmissionPct });
+  await db("station").insert({ site_id: siteId, house_id: id });
+  return id;
+}
+
+function columns(zone: NewZone): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "planting"> {
+  return {
+    name: zone.name,
+    definition: JSON.stringify(zone.definition),
+    unconfirmed: JSON.stringify(zone.unconfirmed),
+    planting: zone.planting && JSON.stringify(zone.planting),
+  };
+}
+
+function fromRow(row: JoinedRow): StoredZone {
+  const zone = zoneSchema.parse({
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    house: { name: row.house_name, transmissionPct: row.transmission_pct },
+    definition: JSON.parse(row.definition) as unknown,
+    unconfirmed: JSON.parse(row.unconfirmed) as unknown,
+    planting: row.planting === null ? null : (JSON.parse(row.planting) as unknown),
+  });
+  return { ...zone, houseId: row.house_id };
+}
