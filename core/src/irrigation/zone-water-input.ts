@@ -10,7 +10,17 @@ export interface SubstrateNeeds {
   readonly pulseSharePct: number;
   /** % of what is given that is to run out */
   readonly drainTargetPct: number;
-  readonly yesterday?: { readonly drainPct: number; readonly drainEcMsCm: number; readonly feedEcMsCm: number } | undefined;
+  readonly yesterday?: Yesterday | undefined;
+}
+
+/** What was measured at the drain yesterday. */
+export interface Yesterday {
+  readonly drainPct: number;
+  readonly drainEcMsCm: number;
+  readonly feedEcMsCm: number;
+  /** L/m² by the meter and as the model foresaw; with both, the uptake itself is known. Not part of the HTTP contract. */
+  readonly givenMm?: number | undefined;
+  readonly modelDemandMm?: number | undefined;
 }
 
 export interface SoilNeeds {

@@ -8,7 +8,7 @@ import { zoneWater, type ZoneWater } from "../irrigation/zone-water.ts";
 import { depletionFractionAt } from "../rootzone/soil-drip.ts";
 import type { Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
 import { utcOffsetMin } from "../table/local-time.ts";
-import { fill, type WorkingStep } from "../working.ts";
+import type { WorkingStep } from "../working.ts";
 import { library, type Demand } from "./demand.ts";
 import type { Origin, WorkingInput } from "./origin.ts";
 
@@ -58,10 +58,6 @@ export interface ZoneDay {
 
 /** Where the sun gives no window (polar day and night) water is given from 8 to 16 h. */
 const WINDOW_WITHOUT_SUN = { start: "08:00", end: "16:00" };
-/** A plan may differ from the model by so much before something else must be wrong. */
-const LEAST_CARRY = 0.5;
-const MOST_CARRY = 2;
-
 /** One zone's day: from the crop's demand to pulses at clock times, with everything a person may question. */
 export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const { zone, place, date, demand } = input;
@@ -78,14 +74,13 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     minGapMin: zone.minGapMin,
     demandCurve: curveOf(demand, place.timeZone),
   };
-  const steps: WorkingStep[] = [];
   const soil = zone.system === "soil-drip" ? soilNeeds(zone, input, inputs) : undefined;
   const water =
     zone.system === "substrate"
-      ? zoneWater({ ...common, system: "substrate", demandMm: carried(zone, input, steps), substrate: substrateNeeds(zone, input, inputs) })
+      ? zoneWater({ ...common, system: "substrate", demandMm: demand.demandMm, substrate: substrateNeeds(zone, input, inputs) })
       : zoneWater({ ...common, system: "soil-drip", demandMm: demand.demandMm, soil });
   // The first line of the zone's water repeats the demand, which its own sum has just ended on.
-  const working = [...demand.working, ...steps, ...water.working.slice(1)];
+  const working = [...demand.working, ...water.working.slice(1)];
   return {
     water,
     litresPerPlant: water.litres / zone.plants,
@@ -123,21 +118,6 @@ function curveOf(demand: Demand, timeZone: string): DemandCurve {
   };
 }
 
-/** The demand in terms of yesterday's plan: what earlier drains have taught stays in force. */
-function carried(zone: SubstrateZone, { demand, yesterday, cropState }: ZoneDayInput, steps: WorkingStep[]): number {
-  if (!yesterday || !(yesterday.modelDemandMm > 0) || !(yesterday.givenL > 0)) return demand.demandMm;
-  const givenMm = yesterday.givenL / zone.areaM2;
-  const target = cropState.period.stage.drainTargetPct / 100;
-  const raw = (givenMm * (1 - target)) / yesterday.modelDemandMm;
-  const carry = Math.min(Math.max(raw, LEAST_CARRY), MOST_CARRY);
-  const demandMm = demand.demandMm * carry;
-  steps.push(
-    { label: "Yesterday's plan against the model", formula: "given · (1 − drain target) / modelled demand, within 0.5 to 2", substituted: fill`${givenMm} × (1 − ${target}) ÷ ${yesterday.modelDemandMm}`, value: carry, unit: "", source: "the zone's own meter" },
-    { label: "Demand by the zone's meter", formula: "demand · that ratio", substituted: fill`${demand.demandMm} × ${carry}`, value: demandMm, unit: "L/m²", source: "the zone's own meter" },
-  );
-  return demandMm;
-}
-
 function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: WorkingInput[]): SubstrateNeeds {
   const { drainTargetPct } = input.cropState.period.stage;
   const { yesterday } = input;
@@ -156,7 +136,7 @@ function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: Workin
       { name: "Water given yesterday", value: yesterday.givenL, unit: "L", origins },
     );
   }
-  return { waterHeldLPlant: zone.waterHeldLPlant, pulseSharePct: zone.pulseSharePct, drainTargetPct, yesterday };
+  return { waterHeldLPlant: zone.waterHeldLPlant, pulseSharePct: zone.pulseSharePct, drainTargetPct, yesterday: yesterday && { ...yesterday, givenMm: yesterday.givenL / zone.areaM2 } };
 }
 
 function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput[]): SoilNeeds {

@@ -1,0 +1,1 @@
+export { HISTORY_DAYS, site, zones } from "./quillbrook.ts";

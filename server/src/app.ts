@@ -1,0 +1,73 @@
+import compression from "compression";
+import express, { type Express } from "express";
+import helmet from "helmet";
+import { join } from "node:path";
+import type { Logger } from "pino";
+import { pinoHttp } from "pino-http";
+import { weatherRoutes } from "./climate/weather-routes.ts";
+import { computeRoutes } from "./compute/compute-routes.ts";
+import { errorHandler } from "./http/error-handler.ts";
+import { openApi } from "./http/openapi.ts";
+import { notFound } from "./http/problems.ts";
+import { planRoutes } from "./plan/plan-routes.ts";
+import type { Services } from "./services.ts";
+import { siteRoutes } from "./site/site-routes.ts";
+
+/** Weather files travel as base64 inside JSON: 30 MB hold a year of one-minute rows. */
+const FILE_LIMIT = "30mb";
+
+export interface AppOptions {
+  readonly services: Services;
+  readonly log: Logger;
+  readonly version: string;
+  /** folder of the built web application; without it only the API is served */
+  readonly webFolder?: string | undefined;
+}
+
+export function createApp({ services, log, version, webFolder }: AppOptions): Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(
+    helmet({
+      // Everything comes from this server over plain HTTP on the loopback address; the solver is WebAssembly.
+      contentSecurityPolicy: {
+        directives: {
+          "script-src": ["'self'", "'wasm-unsafe-eval'"],
+          "worker-src": ["'self'"],
+          "style-src": ["'self'", "'unsafe-inline'"],
+          "connect-src": ["'self'"],
+          "upgrade-insecure-requests": null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use("/api", pinoHttp({ logger: log, customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug") }));
+  app.use("/api/weather", express.json({ limit: FILE_LIMIT }));
+  app.use("/api", express.json({ limit: "1mb", strict: false }));
+  app.get("/api/health", (_req, res) => {
+    res.json({ status: "ok", version });
+  });
+  const description = openApi(version);
+  app.get("/api/openapi.json", (_req, res) => {
+    res.json(description);
+  });
+  app.use(computeRoutes());
+  app.use(siteRoutes(services.setUp));
+  app.use(planRoutes(services.plans));
+  app.use(weatherRoutes(services.imports));
+  app.use("/api", (req) => {
+    throw notFound(`${req.method} ${req.originalUrl}`);
+  });
+  if (webFolder) {
+    app.use("/assets", express.static(join(webFolder, "assets"), { immutable: true, maxAge: "1y", fallthrough: false }));
+    app.use(express.static(webFolder, { index: false }));
+    app.get("/{*path}", (_req, res) => {
+      res.setHeader("Cache-Control", "no-cache");
+      res.sendFile(join(webFolder, "index.html"));
+    });
+  }
+  app.use(errorHandler(log));
+  return app;
+}

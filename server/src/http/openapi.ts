@@ -1,0 +1,106 @@
+import {
+  boardSchema,
+  newSiteSchema,
+  newZoneSchema,
+  problemSchema,
+  referenceEtAnswerSchema,
+  referenceEtRequestSchema,
+  setUpSchema,
+  siteSchema,
+  siteUpdateSchema,
+  weatherFileSchema,
+  weatherImportAnswerSchema,
+  weatherPreviewSchema,
+  zoneDaySchema,
+  zoneSchema,
+  zoneUpdateSchema,
+  zoneWaterAnswerSchema,
+  zoneWaterRequestSchema,
+} from "@sprunel/contract";
+import { z } from "zod";
+
+const SCHEMAS = {
+  Board: boardSchema,
+  NewSite: newSiteSchema,
+  NewZone: newZoneSchema,
+  Problem: problemSchema,
+  ReferenceEtAnswer: referenceEtAnswerSchema,
+  ReferenceEtRequest: referenceEtRequestSchema,
+  SetUp: setUpSchema,
+  Site: siteSchema,
+  SiteUpdate: siteUpdateSchema,
+  WeatherFile: weatherFileSchema,
+  WeatherImportAnswer: weatherImportAnswerSchema,
+  WeatherPreview: weatherPreviewSchema,
+  Zone: zoneSchema,
+  ZoneDay: zoneDaySchema,
+  ZoneUpdate: zoneUpdateSchema,
+  ZoneWaterAnswer: zoneWaterAnswerSchema,
+  ZoneWaterRequest: zoneWaterRequestSchema,
+} as const;
+type SchemaName = keyof typeof SCHEMAS;
+
+interface Endpoint {
+  readonly method: "get" | "post" | "put";
+  readonly path: string;
+  readonly summary: string;
+  readonly body?: SchemaName;
+  readonly answer: SchemaName;
+  readonly status?: 200 | 201;
+  readonly date?: true;
+}
+
+const ENDPOINTS: readonly Endpoint[] = [
+  { method: "get", path: "/api/board", summary: "Every zone at every station on a date, with the day's radiation and pulses", answer: "Board", date: true },
+  { method: "get", path: "/api/zones/{id}/day", summary: "One zone's day: weather, demand, plan and its working", answer: "ZoneDay", date: true },
+  { method: "get", path: "/api/set-up", summary: "The site, its zones, and the crops to choose from", answer: "SetUp" },
+  { method: "post", path: "/api/site", summary: "Describe the site", body: "NewSite", answer: "Site", status: 201 },
+  { method: "put", path: "/api/site/{id}", summary: "Change the site; 409 when the version is old", body: "SiteUpdate", answer: "Site" },
+  { method: "post", path: "/api/zones", summary: "Add a zone", body: "NewZone", answer: "Zone", status: 201 },
+  { method: "put", path: "/api/zones/{id}", summary: "Change a zone; 409 when the version is old", body: "ZoneUpdate", answer: "Zone" },
+  { method: "post", path: "/api/weather/previews", summary: "What an import of a weather file would do; stores nothing", body: "WeatherFile", answer: "WeatherPreview" },
+  { method: "post", path: "/api/weather/imports", summary: "Import a weather file as its preview showed; a second time adds nothing", body: "WeatherFile", answer: "WeatherImportAnswer", status: 201 },
+  { method: "post", path: "/api/compute/reference-et", summary: "Reference evapotranspiration", body: "ReferenceEtRequest", answer: "ReferenceEtAnswer" },
+  { method: "post", path: "/api/compute/zone-water", summary: "A zone's water for a day", body: "ZoneWaterRequest", answer: "ZoneWaterAnswer" },
+];
+
+const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` });
+
+/** The API as OpenAPI 3.1, written from the same schemas that read the requests. */
+export function openApi(version: string): object {
+  const registry = z.registry<{ id: string }>();
+  for (const [id, schema] of Object.entries(SCHEMAS)) registry.add(schema, { id });
+  const { schemas } = z.toJSONSchema(registry, { io: "input", unrepresentable: "any", uri: (id) => `#/components/schemas/${id}` });
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const endpoint of ENDPOINTS) paths[endpoint.path] = { ...paths[endpoint.path], [endpoint.method]: operation(endpoint) };
+  return {
+    openapi: "3.1.0",
+    info: { title: "Sprunel", version, description: "Units end the names of the fields; docs/api.md tells them all." },
+    paths,
+    components: { schemas: Object.fromEntries(Object.entries(schemas).map(([name, schema]) => [name, withoutIdentity(schema)])) },
+  };
+}
+
+function operation({ path, summary, body, answer, status = 200, date }: Endpoint): object {
+  const parameters = [
+    ...(path.includes("{id}") ? [{ name: "id", in: "path", required: true, schema: { type: "integer", minimum: 1 } }] : []),
+    ...(date ? [{ name: "date", in: "query", required: false, description: "YYYY-MM-DD at the site; today when left out", schema: { type: "string", format: "date" } }] : []),
+  ];
+  const problem = (description: string) => ({ description, content: { "application/problem+json": { schema: reference("Problem") } } });
+  return {
+    summary,
+    ...(parameters.length > 0 && { parameters }),
+    ...(body && { requestBody: { required: true, content: { "application/json": { schema: reference(body) } } } }),
+    responses: {
+      [status]: { description: "As asked", content: { "application/json": { schema: reference(answer) } } },
+      422: problem("Values that cannot be, each with its path"),
+      ...(path.includes("{id}") && { 404: problem("Does not exist") }),
+      ...(body?.endsWith("Update") && { 409: problem("Changed meanwhile; `current` is the newer record") }),
+    },
+  };
+}
+
+function withoutIdentity(schema: Record<string, unknown>): Record<string, unknown> {
+  const { $schema: _schema, $id: _id, ...rest } = schema;
+  return rest;
+}

@@ -1,0 +1,6 @@
+export { environment, serve } from "./run.ts";
+export { startServer, VERSION, type RunningServer, type ServerOptions } from "./start-server.ts";
+export type { Services } from "./services.ts";
+export type { DeviceHour, WeatherDevice } from "./climate/weather-device.ts";
+export { readingStore, type ZoneReading } from "./rootzone/reading-store.ts";
+export { wateringStore, type Watering } from "./irrigation/watering-store.ts";

@@ -1,0 +1,3 @@
+import { main } from "./run.ts";
+
+await main();

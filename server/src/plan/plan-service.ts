@@ -1,0 +1,189 @@
+import type { Board, BoardZone, Site, ZoneDayAnswer } from "@sprunel/contract";
+import { addDays, cropById, DomainError, localDate, referenceEt, startOfLocalDay, sunTimes, worstMark, type WeatherHour } from "@sprunel/core";
+import type { Knex } from "knex";
+import type { WeatherService } from "../climate/weather-service.ts";
+import { badInput, notFound } from "../http/problems.ts";
+import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
+import { readingStore, type ReadingKind } from "../rootzone/reading-store.ts";
+import { siteStore } from "../site/site-store.ts";
+import { zoneStore, type StoredZone } from "../site/zone-store.ts";
+import { recordKey, ZonePlanner, type Records } from "./zone-plan.ts";
+import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
+
+export type PlanService = ReturnType<typeof planService>;
+
+/** Days asked for beyond this are typing errors. */
+const FIRST_DATE = "2000-01-01";
+const LAST_DATE = "2100-12-31";
+/** Readings that a day's plan and its judgement look back on. */
+const READING_DAYS = 4;
+
+/** What each zone gets on a date, and how it stands. */
+export function planService(db: Knex, clock: () => number, weather: WeatherService) {
+  async function recordsFor(site: Site, zones: readonly StoredZone[], date: string): Promise<Records> {
+    // Soil is followed from planting; a substrate needs the days that its correction looks back on.
+    const planted = zones.flatMap((zone) => (zone.definition.system === "soil-drip" && zone.planting ? [zone.planting.plantedOn] : []));
+    const from = [...planted.filter((day) => day < date), addDays(date, -READING_DAYS)].sort()[0] ?? date;
+    const houses = [...new Map(zones.map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }])).values()];
+    const [fromMs, toMs] = [startOfLocalDay(from, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
+    const days = await weather.days(site, houses, from, date);
+    const waterings = new Map<string, Watering[]>();
+    for (const watering of await wateringStore(db).between(fromMs, toMs)) {
+      const key = recordKey(watering.zoneId, localDate(watering.startMs, site.timeZone));
+      waterings.set(key, [...(waterings.get(key) ?? []), watering]);
+    }
+    const readings = new Map<string, Partial<Record<ReadingKind, { value: number; atMs: number }>>>();
+    for (let day = addDays(date, -READING_DAYS); day <= date; day = addDays(day, 1)) {
+      const latest = await readingStore(db).latest(startOfLocalDay(day, site.timeZone), startOfLocalDay(addDays(day, 1), site.timeZone));
+      for (const [zoneId, values] of latest) readings.set(recordKey(zoneId, day), values);
+    }
+    return { site, weather: new Map(days.map((day) => [day.date, day])), waterings, readings };
+  }
+
+  function checkedDate(asked: string | undefined, today: string): string {
+    const date = asked ?? today;
+    if (date < FIRST_DATE || date > LAST_DATE) throw badInput([{ path: "date", message: `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${date}.` }]);
+    return date;
+  }
+
+  function boardZone(zone: StoredZone, records: Records, date: string, nowMs: number): BoardZone {
+    const planner = new ZonePlanner(zone, records);
+    const planned = planner.plan(date);
+    const basics = { id: zone.id, name: zone.name, house: zone.house.name, system: zone.definition.system };
+    if (typeof planned === "string")
+      return { ...basics, mark: "steady", missing: planned, run: null, roots: null, rootsMark: "steady", crop: null, findings: [], pulses: pulsesOf(planner, null, date, records.site.timeZone) };
+    const roots = rootsOf(zone, planner, planned, date, nowMs, records.site.timeZone);
+    const findings = findingsOf(planner, planned, roots, date);
+    const markOf = (station?: string) => worstMark(findings.filter((entry) => !station || entry.station === station).map((entry) => entry.finding.mark));
+    const { water, litresPerPlant } = planned.day;
+    const { period, day, days } = planned.cropState;
+    return {
+      ...basics,
+      mark: markOf(),
+      missing: null,
+      run: { litres: water.litres, grossMm: water.litres / zone.definition.areaM2, litresPerPlant, minutes: water.minutesTotal, pulses: water.events.length, mark: markOf("run") },
+      roots,
+      rootsMark: markOf("roots"),
+      crop: { name: cropById(zone.planting?.cropId ?? "").name, stage: period.stage.name, day, days },
+      findings,
+      pulses: pulsesOf(planner, planned, date, records.site.timeZone),
+    };
+  }
+
+  return {
+    async board(asked: string | undefined): Promise<Board> {
+      const site = await siteStore(db).find();
+      const nowMs = clock();
+      const now = new Date(nowMs).toISOString();
+      if (!site) {
+        const today = now.slice(0, 10);
+        return { now, today, date: checkedDate(asked, today), site: null, sun: null, hours: [], zones: [] };
+      }
+      const today = localDate(nowMs, site.timeZone);
+      const date = checkedDate(asked, today);
+      const zones = await zoneStore(db).list();
+      const records = await recordsFor(site, zones, date);
+      const sun = sunTimes(date, site.timeZone, site.latitudeDeg, site.longitudeDeg);
+      return {
+        now,
+        today,
+        date,
+        site,
+        sun: sun && { riseUtc: new Date(sun.riseMs).toISOString(), setUtc: new Date(sun.setMs).toISOString() },
+        hours: (records.weather.get(date)?.hours ?? []).map(({ startMs, values }) => ({
+          startUtc: new Date(startMs).toISOString(),
+          radiationMjM2: values.radiation?.value ?? null,
+          rainMm: values.rain?.value ?? null,
+          origin: values.radiation?.origin ?? null,
+        })),
+        zones: zones.map((zone) => boardZone(zone, records, date, nowMs)),
+      };
+    },
+
+    async zoneDay(id: number, asked: string | undefined): Promise<ZoneDayAnswer> {
+      const [site, zone] = [await siteStore(db).find(), await zoneStore(db).find(id)];
+      if (!site || !zone) throw notFound(`Zone ${id}`);
+      const nowMs = clock();
+      const date = checkedDate(asked, localDate(nowMs, site.timeZone));
+      const records = await recordsFor(site, [zone], date);
+      const planner = new ZonePlanner(zone, records);
+      const planned = planner.plan(date);
+      const weatherDay = records.weather.get(date);
+      const missing = typeof planned === "string" ? planned : null;
+      const known = typeof planned === "string" ? null : planned;
+      const roots = known && rootsOf(zone, planner, known, date, nowMs, site.timeZone);
+      const demandAt = new Map(known?.demand.hourlyMm.map((hour) => [hour.startMs, hour.mm]));
+      const airAt = new Map(weatherDay?.air.get(zone.houseId)?.map((hour) => [hour.startMs, hour]));
+      return {
+        zoneId: zone.id,
+        date,
+        now: new Date(nowMs).toISOString(),
+        missing,
+        et0OutsideMm: outsideEt(site, date, weatherDay?.hours ?? []),
+        hours: (weatherDay?.hours ?? []).map(({ startMs, values }) => ({
+          startUtc: new Date(startMs).toISOString(),
+          radiationMjM2: values.radiation?.value ?? null,
+          airTemperatureC: values.airTemperature?.value ?? null,
+          humidityPct: values.humidity?.value ?? null,
+          windMs: values.wind?.value ?? null,
+          rainMm: values.rain?.value ?? null,
+          insideTemperatureC: airAt.get(startMs)?.airTemperatureC ?? null,
+          insideVpdKpa: airAt.get(startMs)?.vpdKpa ?? null,
+          demandMm: demandAt.get(startMs) ?? null,
+          origin: values.radiation?.origin ?? null,
+        })),
+        pulses: pulsesOf(planner, known, date, site.timeZone),
+        roots,
+        findings: known && roots ? findingsOf(planner, known, roots, date).map((entry) => entry.finding) : [],
+        plan: known && planAnswer(known),
+      };
+    },
+  };
+}
+
+function planAnswer({ day, demand, cropState }: Exclude<ReturnType<ZonePlanner["plan"]>, string>): NonNullable<ZoneDayAnswer["plan"]> {
+  const { water } = day;
+  return {
+    demandMm: demand.demandMm,
+    demandPerPlantL: day.demandPerPlantL,
+    et0Mm: demand.et0Mm ?? null,
+    kc: cropState.kc,
+    leafAreaIndex: cropState.leafAreaIndex,
+    solarOutsideMjM2: demand.solarOutsideMjM2,
+    lightSumMolM2: demand.lightSumMolM2,
+    netMm: water.netMm,
+    grossMm: water.grossMm,
+    litres: water.litres,
+    litresPerPlant: day.litresPerPlant,
+    drainL: water.drainL,
+    leachingPct: water.leachingPct,
+    minutesTotal: water.minutesTotal,
+    window: day.window,
+    events: [...water.events],
+    warnings: [...day.warnings],
+    working: [...day.working],
+    lines: { ...day.lines },
+    inputs: day.inputs.map((input) => ({ ...input, origins: [...input.origins] })),
+  };
+}
+
+/** Reference evapotranspiration outside by the day; null when an hour lacks what it needs. */
+function outsideEt(site: Site, date: string, hours: readonly WeatherHour[]): number | null {
+  const all = (kind: keyof WeatherHour["values"]): number[] => hours.flatMap((hour) => hour.values[kind]?.value ?? []);
+  const [t, rh, wind, solar] = [all("airTemperature"), all("humidity"), all("wind"), all("radiation")];
+  if (hours.length === 0 || [t, rh, wind, solar].some((values) => values.length < hours.length)) return null;
+  const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+  try {
+    return referenceEt({
+      method: "penman-monteith-daily",
+      latitudeDeg: site.latitudeDeg,
+      elevationM: site.elevationM,
+      date,
+      weather: { tMaxC: Math.max(...t), tMinC: Math.min(...t), rhMaxPct: Math.max(...rh), rhMinPct: Math.min(...rh), windMs: sum(wind) / wind.length, solarMjM2: sum(solar) },
+    }).value;
+  } catch (error) {
+    // A sensor may report more sun than there is above the air; then there is no sound figure to show.
+    if (error instanceof DomainError) return null;
+    throw error;
+  }
+}

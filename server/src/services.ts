@@ -1,0 +1,34 @@
+import type { Knex } from "knex";
+import { catchUp } from "./climate/station-feed.ts";
+import type { WeatherDevice } from "./climate/weather-device.ts";
+import { weatherImportService, type WeatherImportService } from "./climate/weather-import-service.ts";
+import { weatherService } from "./climate/weather-service.ts";
+import { planService, type PlanService } from "./plan/plan-service.ts";
+import { setUpService, type SetUpService } from "./site/set-up-service.ts";
+import { zoneStore } from "./site/zone-store.ts";
+
+export interface Services {
+  readonly setUp: SetUpService;
+  readonly plans: PlanService;
+  readonly imports: WeatherImportService;
+  /** Stores what the connected station measured up to now; nothing without a station or a site. */
+  followStation(sinceMs: number): Promise<void>;
+}
+
+/** Puts the services together over one database. */
+export function createServices(db: Knex, clock: () => number, device: WeatherDevice | null): Services {
+  const weather = weatherService(db, clock, device);
+  const setUp = setUpService(db, weather.forget);
+  return {
+    setUp,
+    plans: planService(db, clock, weather),
+    imports: weatherImportService(db, setUp, clock, weather.forget),
+    async followStation(sinceMs) {
+      const { site } = await setUp.overview();
+      if (!device || !site) return;
+      const houses = new Map((await zoneStore(db).list()).map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }]));
+      const added = await catchUp(db, device, site, [...houses.values()], sinceMs, clock());
+      if (added > 0) weather.forget();
+    },
+  };
+}
