@@ -26,6 +26,7 @@ export const soilDripZoneSchema = z.strictObject({
   availableMmM: quantitySchema("Available water in 1 m of soil", 20, 300, "mm"),
   wettedPct: quantitySchema("Wetted share of the ground", 5, 100, "%"),
   refillPct: quantitySchema("Refill", 50, 100, "%"),
+  triggerPct: quantitySchema("Trigger", 2, 80, "%"),
   ecWaterMsCm: quantitySchema("EC of the water", 0, 10, "mS/cm"),
 });
 

@@ -142,7 +142,8 @@ function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: Workin
 function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput[]): SoilNeeds {
   const { crop, cropState, demand } = input;
   const fraction = depletionFractionAt(crop.depletionFraction.value, demand.demandMm);
-  const triggerPct = Math.min(90, fraction * 100 + cropState.period.stage.drierPct);
+  const withoutStressPct = Math.min(90, fraction * 100 + cropState.period.stage.drierPct);
+  const triggerPct = Math.min(zone.triggerPct, withoutStressPct);
   const totalAvailableMm = zone.availableMmM * cropState.rootDepthM;
   const depletionMm = Math.min(input.depletionMm ?? 0, totalAvailableMm);
   inputs.push(
@@ -151,7 +152,8 @@ function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput
     entered(input, "availableMmM", "Available water in 1 m of soil", "mm"),
     entered(input, "wettedPct", "Wetted share of the ground", "%"),
     entered(input, "refillPct", "Refill", "%"),
-    { name: "Trigger, FAO-56 p at today's demand and what the stage adds", value: triggerPct, unit: "%", origins: [library(crop.depletionFraction)] },
+    entered(input, "triggerPct", "Trigger, of the available water", "%"),
+    { name: "At most, FAO-56 p at today's demand and what the stage adds", value: withoutStressPct, unit: "%", origins: [library(crop.depletionFraction)] },
     entered(input, "ecWaterMsCm", "EC of the water", "mS/cm"),
     { name: "Extract EC at zero yield", value: crop.ecZeroYieldMsCm.value, unit: "mS/cm", origins: [library(crop.ecZeroYieldMsCm)] },
   );

@@ -25,6 +25,8 @@ export interface SoilDripZone extends ZoneBasics {
   readonly availableMmM: number;
   readonly wettedPct: number;
   readonly refillPct: number;
+  /** % of the available water that may be gone before water is given; never more than the crop stands without stress */
+  readonly triggerPct: number;
   readonly ecWaterMsCm: number;
 }
 

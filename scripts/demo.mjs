@@ -1,0 +1,5 @@
+import { build, foreground, install } from "./prepare.mjs";
+
+install();
+build();
+foreground("demo/dist/main.js");

@@ -1,0 +1,50 @@
+// Plain Node, runnable before anything is installed: makes a checkout ready and says what it does.
+import { execFileSync, spawn } from "node:child_process";
+import { existsSync, readdirSync, statSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+const npm = process.platform === "win32" ? "npm.cmd" : "npm";
+
+/** Newest change below a path, in ms; 0 when there is nothing. */
+function newest(path) {
+  if (!existsSync(path)) return 0;
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return readdirSync(path)
+    .filter((name) => !["node_modules", "dist", ".types"].includes(name))
+    .reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0);
+}
+
+function run(args, what) {
+  console.log(what);
+  execFileSync(npm, args, { cwd: root, stdio: ["ignore", "ignore", "inherit"] });
+}
+
+/** Installs the packages when the lock file is newer than the last install. */
+export function install() {
+  if (newest(join(root, "node_modules/.package-lock.json")) >= newest(join(root, "package-lock.json"))) return;
+  run(["ci", "--no-audit", "--no-fund", "--loglevel=error"], "Installing packages …");
+}
+
+/** Builds what is older than its sources. */
+export function build() {
+  const packages = ["core", "contract", "field", "server", "demo"];
+  const configs = newest(join(root, "tsconfig.base.json"));
+  const stale = (name) => {
+    const built = newest(join(root, name, "dist/.tsbuildinfo"));
+    return built < Math.max(newest(join(root, name, "src")), newest(join(root, name, "tsconfig.json")), configs);
+  };
+  const sources = ["core", "contract", "web"].map((name) => newest(join(root, name)));
+  const staleWeb = newest(join(root, "web/dist/index.html")) < Math.max(...sources);
+  if (packages.some(stale)) run(["exec", "--", "tsc", "-b", ...packages], "Building the server …");
+  if (staleWeb) run(["run", "build", "-w", "web", "--silent"], "Building the web application …");
+}
+
+/** Runs a Node program in the foreground and ends as it ends. */
+export function foreground(file, args = []) {
+  const child = spawn(process.execPath, [...args, join(root, file)], { cwd: root, stdio: "inherit" });
+  for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => child.kill(signal));
+  child.on("exit", (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
+}

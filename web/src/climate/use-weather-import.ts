@@ -1,0 +1,42 @@
+import { weatherImportAnswerSchema, weatherPreviewSchema, type WeatherChoices, type WeatherFile } from "@sprunel/contract";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { sendJson } from "../http/api.ts";
+
+export interface ChosenFile {
+  readonly name: string;
+  readonly contentBase64: string;
+  /** tells files of the same name apart */
+  readonly chosenAt: number;
+}
+
+/** What an import of the file would do, read as chosen. */
+export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoices) {
+  return useQuery({
+    queryKey: ["climate", "weather-preview", file?.chosenAt, choices],
+    queryFn: () => sendJson("POST", "/api/weather/previews", bodyOf(file, choices), weatherPreviewSchema),
+    enabled: file !== null,
+    placeholderData: (before, query) => (query?.queryKey[2] === file?.chosenAt ? before : undefined),
+  });
+}
+
+export function useWeatherImport() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ file, choices }: { file: ChosenFile; choices: WeatherChoices }) => sendJson("POST", "/api/weather/imports", bodyOf(file, choices), weatherImportAnswerSchema),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+function bodyOf(file: ChosenFile | null, choices: WeatherChoices): WeatherFile {
+  return { fileName: file?.name ?? "", contentBase64: file?.contentBase64 ?? "", choices };
+}
+
+export async function readChosen(file: File): Promise<ChosenFile> {
+  const url = await new Promise<string>((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(new Error(`${file.name} cannot be read; is it open in another program?`));
+    reader.readAsDataURL(file);
+  });
+  return { name: file.name, contentBase64: url.slice(url.indexOf(",") + 1), chosenAt: Date.now() };
+}

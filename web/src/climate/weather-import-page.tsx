@@ -1,0 +1,77 @@
+import type { WeatherChoices, WeatherImportAnswer } from "@sprunel/contract";
+import Button from "antd/es/button";
+import Upload from "antd/es/upload";
+import { useState } from "react";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import { ImportPreview } from "./import-preview.tsx";
+import { readChosen, useWeatherImport, useWeatherPreview, type ChosenFile } from "./use-weather-import.ts";
+import styles from "./weather-import.module.css";
+
+/** Weather from a file: choose it, look at what the program makes of it, import it. */
+export function WeatherImportPage() {
+  const [file, setFile] = useState<ChosenFile | null>(null);
+  const [choices, setChoices] = useState<WeatherChoices>({});
+  const [readError, setReadError] = useState<Error | null>(null);
+  const preview = useWeatherPreview(file, choices);
+  const importing = useWeatherImport();
+
+  const choose = (chosen: File): false => {
+    setReadError(null);
+    setChoices({});
+    importing.reset();
+    readChosen(chosen).then(setFile, setReadError);
+    return false;
+  };
+
+  return (
+    <div className={styles["page"]}>
+      <h1>Import weather</h1>
+      <p className="quiet">
+        One row an hour, as a logger writes it: any delimiter, decimal mark, date order or unit. Nothing is stored before you have seen what the program makes of it, and nothing is mended in silence.
+      </p>
+      <Upload.Dragger accept=".csv,.txt,.tsv,.dat,text/*" showUploadList={false} beforeUpload={choose} className={styles["drop"] ?? ""}>
+        <p className={styles["dropText"]}>{file ? file.name : "Drop a weather file here, or choose one"}</p>
+        {file && <p className="quiet">choose another</p>}
+      </Upload.Dragger>
+      {readError && <ProblemNote error={readError} />}
+      {file && preview.isError && <ProblemNote error={preview.error} onRetry={() => void preview.refetch()} />}
+      {file && preview.isFetching && !preview.data && <p className="quiet">Reading {file.name} …</p>}
+      {importing.data ? (
+        <Done answer={importing.data} />
+      ) : (
+        file &&
+        preview.data &&
+        !preview.isError && (
+          <>
+            {importing.isError && <ProblemNote error={importing.error} />}
+            <div className={styles["commit"]}>
+              <Button type="primary" size="large" loading={importing.isPending} disabled={preview.isFetching || preview.data.hours.stored === 0} onClick={() => importing.mutate({ file, choices })}>
+                {preview.data.stored.newValues === 0 ? "Import again: adds nothing" : `Import ${preview.data.hours.stored} hours`}
+              </Button>
+              <Link to="/">Leave it</Link>
+            </div>
+            <ImportPreview preview={preview.data} choices={choices} onChange={setChoices} />
+          </>
+        )
+      )}
+    </div>
+  );
+}
+
+function Done({ answer }: { answer: WeatherImportAnswer }) {
+  const { newValues, alreadyThere, conflicts } = answer.stored;
+  const day = answer.hours.lastUtc?.slice(0, 10);
+  return (
+    <section role="status" className={styles["done"]}>
+      <h2>{newValues === 0 ? "Nothing new: this file was imported before" : `Imported ${answer.hours.stored} hours from ${answer.fileName}`}</h2>
+      <p>
+        {newValues} values stored, {alreadyThere} were there already
+        {conflicts > 0 && `, ${conflicts} differ from what was imported before: the first stays, the new ones are kept beside it`}.
+      </p>
+      <p>
+        Every day that the file holds is computed anew from it. <Link to={day ? `/?date=${day}` : "/"}>To the last of these days</Link> · <Link to="/">To today</Link>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,199 @@
+import type { BoardZone, ZoneDayAnswer } from "@sprunel/contract";
+import Alert from "antd/es/alert";
+import Skeleton from "antd/es/skeleton";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import { findingWords } from "../plan/finding-words.ts";
+import { useBoard } from "../plan/use-board.ts";
+import { Mark } from "../shell/mark.tsx";
+import { usePlace } from "../shell/use-place.ts";
+import { showDigits } from "../units/show.ts";
+import { Amount, Measure, useUnits } from "../units/use-units.tsx";
+import { Figure } from "../working/figure.tsx";
+import { HoursChart } from "./hours-chart.tsx";
+import { PulseList } from "./pulse-list.tsx";
+import styles from "./run.module.css";
+import { useZoneDay } from "./use-zone-day.ts";
+
+/** How a zone's water for the day arises: from weather to demand, litres, minutes and start times. */
+export function RunPage({ zone }: { zone: BoardZone }) {
+  const { date } = usePlace();
+  const day = useZoneDay(zone.id, date);
+  const timeZone = useBoard(date).data?.site?.timeZone ?? "UTC";
+  if (day.isError && !day.data) return <ProblemNote error={day.error} onRetry={() => void day.refetch()} />;
+  if (!day.data) return <Skeleton active />;
+  return (
+    <>
+      <h1>{zone.name}: water for the day</h1>
+      {day.data.plan ? <Planned zone={zone} day={day.data} plan={day.data.plan} timeZone={timeZone} /> : <Unplanned missing={day.data.missing} zone={zone} />}
+    </>
+  );
+}
+
+type Plan = NonNullable<ZoneDayAnswer["plan"]>;
+
+function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayAnswer; plan: Plan; timeZone: string }) {
+  const { show } = useUnits();
+  return (
+    <>
+      <p className="quiet">
+        {zone.crop && `${zone.crop.name}, ${zone.crop.stage.toLowerCase()}, day ${zone.crop.day} of ${zone.crop.days} · `}
+        water may run from {plan.window.start} to {plan.window.end}
+      </p>
+      {day.findings.map((finding) => {
+        const words = findingWords(finding, show);
+        return (
+          <p key={finding.cause} className={styles["finding"]}>
+            <Mark kind={finding.mark} />
+            <span>
+              <strong>{capital(words.title)}.</strong> {words.reason} {words.next}
+            </span>
+          </p>
+        );
+      })}
+      <Chain zone={zone} plan={plan} />
+      {plan.warnings.length > 0 && (
+        <Alert
+          type="warning"
+          title={plan.warnings.length === 1 ? plan.warnings[0] : undefined}
+          description={
+            plan.warnings.length > 1 && (
+              <ul style={{ margin: 0, paddingLeft: 18 }}>
+                {plan.warnings.map((warning) => (
+                  <li key={warning}>{warning}</li>
+                ))}
+              </ul>
+            )
+          }
+        />
+      )}
+      <div className={styles["columns"]}>
+        <section>
+          <h2>The hours behind it</h2>
+          <WeatherFacts day={day} plan={plan} />
+          <HoursChart day={day} timeZone={timeZone} />
+        </section>
+        <section>
+          <h2>Start times</h2>
+          <PulseList day={day} timeZone={timeZone} />
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** Demand → given → litres → minutes → pulses: each figure is followed by the next one's question. */
+function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
+  const { show } = useUnits();
+  const perPlant = show("volume", plan.demandPerPlantL);
+  const drain = show("volume", plan.drainL);
+  const pulses = plan.events.length;
+  const pulse = plan.events[0];
+  return (
+    <ol className={styles["chain"]} aria-label="From demand to minutes">
+      <li>
+        <span className={styles["label"]}>The crop takes up</span>
+        <Figure zoneId={zone.id} figure="demand">
+          <Amount quantity="waterDepth" value={plan.demandMm} />
+        </Figure>
+        <span className="quiet">
+          {perPlant.text} {perPlant.unit} a plant
+        </span>
+      </li>
+      <li>
+        <span className={styles["label"]}>Given, with {zone.system === "substrate" ? "drain" : "unevenness and leaching"}</span>
+        <Figure zoneId={zone.id} figure="gross">
+          <Amount quantity="waterDepth" value={plan.grossMm} />
+        </Figure>
+        <span className="quiet">
+          {drain.text} {drain.unit} will run out below
+        </span>
+      </li>
+      <li className={styles["main"]}>
+        <span className={styles["label"]}>Litres for the zone</span>
+        <Figure zoneId={zone.id} figure="litres">
+          <Amount quantity="volume" value={plan.litres} />
+        </Figure>
+        <span className="quiet">
+          <Amount quantity="volume" value={plan.litresPerPlant} note="a plant" />
+        </span>
+      </li>
+      <li>
+        <span className={styles["label"]}>The valve is open</span>
+        <Figure zoneId={zone.id} figure="minutes">
+          <Measure text={showDigits(plan.minutesTotal)} unit="min" />
+        </Figure>
+        <span className="quiet">in the whole day</span>
+      </li>
+      <li>
+        <span className={styles["label"]}>{pulses === 1 ? "In one run of" : `In ${pulses} pulses of`}</span>
+        {pulse ? (
+          <Figure zoneId={zone.id} figure="pulse">
+            <Measure text={minutesAndSeconds(pulse.minutes)} unit="min:s" />
+          </Figure>
+        ) : (
+          <span>–</span>
+        )}
+        <span className="quiet">{pulse ? <Amount quantity="volume" value={pulse.litres} note="each" /> : "no water today"}</span>
+      </li>
+    </ol>
+  );
+}
+
+function WeatherFacts({ day, plan }: { day: ZoneDayAnswer; plan: Plan }) {
+  const { show } = useUnits();
+  const temperatures = day.hours.flatMap((hour) => hour.airTemperatureC ?? []);
+  const amount = (quantity: "temperature" | "rain", value: number): string => {
+    const { text, unit } = show(quantity, value);
+    return `${text} ${unit}`;
+  };
+  return (
+    <dl className={styles["facts"]}>
+      <div>
+        <dt>Radiation outside</dt>
+        <dd>{showDigits(plan.solarOutsideMjM2)} MJ/m²</dd>
+      </div>
+      <div>
+        <dt>Light sum inside</dt>
+        <dd>{showDigits(plan.lightSumMolM2)} mol/m²</dd>
+      </div>
+      <div>
+        <dt>ET₀ outside</dt>
+        <dd>{day.et0OutsideMm === null ? "not known" : amount("rain", day.et0OutsideMm)}</dd>
+      </div>
+      {temperatures.length > 0 && (
+        <div>
+          <dt>Air outside</dt>
+          <dd>
+            {show("temperature", Math.min(...temperatures)).text} to {amount("temperature", Math.max(...temperatures))}
+          </dd>
+        </div>
+      )}
+    </dl>
+  );
+}
+
+function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone: BoardZone }) {
+  return (
+    <div style={{ maxWidth: 520, display: "grid", gap: 12, marginTop: 12 }}>
+      {missing === "not-planted" ? (
+        <p>
+          Nothing stands in {zone.name} on this day. Give the planting date and the crop in <Link to="/set-up">set-up</Link>.
+        </p>
+      ) : (
+        <p>
+          The weather of this day is not known, so there is no plan. <Link to="/weather">Import a weather file</Link> that holds it.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function minutesAndSeconds(minutes: number): string {
+  const seconds = Math.round(minutes * 60);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

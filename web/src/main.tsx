@@ -1,0 +1,22 @@
+import { QueryClientProvider } from "@tanstack/react-query";
+import ConfigProvider from "antd/es/config-provider";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router/dom";
+import { queryClient } from "./query-client.ts";
+import { router } from "./router.tsx";
+import { antdTheme } from "./theme/antd-theme.ts";
+import "./theme/base.css";
+
+const container = document.getElementById("root");
+if (!container) throw new Error("the page has no #root");
+
+createRoot(container).render(
+  <StrictMode>
+    <ConfigProvider theme={antdTheme} wave={{ disabled: true }}>
+      <QueryClientProvider client={queryClient}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </ConfigProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,55 @@
+import type { Finding } from "@sprunel/contract";
+import type { Quantity } from "@sprunel/core";
+import { showDigits, type Shown } from "../units/show.ts";
+
+export interface FindingWords {
+  readonly title: string;
+  readonly reason: string;
+  readonly next: string;
+}
+
+/** What deviates, why, and what to do, in plain words and the person's units. */
+export function findingWords(finding: Finding, show: (quantity: Quantity, value: number) => Shown): FindingWords {
+  const amount = (quantity: Quantity, value: number): string => {
+    const { text, unit } = show(quantity, value);
+    return `${text} ${unit}`;
+  };
+  switch (finding.cause) {
+    case "drain-low":
+      return {
+        title: "too little drain",
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${showDigits(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        next: "The plan makes up for it from the day after the reading. Check that every dripper runs.",
+      };
+    case "drain-high":
+      return {
+        title: "too much drain",
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${showDigits(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        next: "The plan gives less from the day after the reading.",
+      };
+    case "salt":
+      return {
+        title: "salt is building up",
+        reason: `Drain EC ${showDigits(finding.drainEcMsCm)} mS/cm over a feed of ${showDigits(finding.feedEcMsCm)} mS/cm.`,
+        next: "The plan lets more run out until the drain is back under 1.5 times the feed.",
+      };
+    case "too-dry":
+      return {
+        title: "drier than its trigger",
+        reason: `${amount("waterDepth", finding.depletionMm)} short, with the trigger at ${amount("waterDepth", finding.triggerMm)}.`,
+        next: "Water it as planned and check the valve.",
+      };
+    case "delivery": {
+      const off = Math.round((100 * (finding.givenL - finding.plannedL)) / finding.plannedL);
+      return {
+        title: off < 0 ? `${-off} % less water than planned` : `${off} % more water than planned`,
+        reason: `The meter shows ${amount("volume", finding.givenL)} of ${amount("volume", finding.plannedL)} for the day before.`,
+        next: off < 0 ? "Check filter, pressure and valve." : "Look for a leak or an open flush valve.",
+      };
+    }
+    case "window-short":
+      return { title: "the window is too short", reason: `${amount("volume", finding.unmetL)} do not fit between first and last water.`, next: "Widen the window in set-up." };
+    case "no-drain-reading":
+      return { title: "no drain reading", reason: `Nothing was read at the drain for ${finding.days} days.`, next: "Measure drain share and EC today." };
+  }
+}

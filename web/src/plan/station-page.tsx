@@ -1,0 +1,45 @@
+import Skeleton from "antd/es/skeleton";
+import { lazy, Suspense } from "react";
+import { Link } from "react-router";
+import { LostPage } from "../shell/lost-page.tsx";
+import { STATIONS } from "../shell/stations.ts";
+import { usePlace } from "../shell/use-place.ts";
+import { ZoneFrame } from "../shell/zone-frame.tsx";
+
+const RunPage = lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage }));
+
+/** One zone at one station. */
+export function StationPage() {
+  const { zoneId, station } = usePlace();
+  if (station === null || !zoneId) return <LostPage />;
+  return (
+    <ZoneFrame>
+      {(zone) =>
+        station === "run" ? (
+          <Suspense fallback={<Skeleton active />}>
+            <RunPage zone={zone} />
+          </Suspense>
+        ) : (
+          <NotBuilt stationId={station} zoneName={zone.name} />
+        )
+      }
+    </ZoneFrame>
+  );
+}
+
+function NotBuilt({ stationId, zoneName }: { stationId: string; zoneName: string }) {
+  const { addressOf } = usePlace();
+  const station = STATIONS.find((candidate) => candidate.id === stationId);
+  return (
+    <div style={{ maxWidth: 520, display: "grid", gap: 12 }}>
+      <h1>
+        {zoneName}: {station?.name}
+      </h1>
+      <p>This station is not built yet, so it shows nothing rather than something made up.</p>
+      <p className="quiet">It will answer: {station?.question}</p>
+      <p>
+        <Link to={addressOf({ station: "run" })}>To Run of this zone</Link>
+      </p>
+    </div>
+  );
+}

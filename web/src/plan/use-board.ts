@@ -1,0 +1,15 @@
+import { boardSchema } from "@sprunel/contract";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { getJson } from "../http/api.ts";
+
+/** Pulses pass and hours come in while a board stands open. */
+const REFRESH_MS = 60_000;
+
+export function useBoard(date: string | null) {
+  return useQuery({
+    queryKey: ["plan", "board", date],
+    queryFn: ({ signal }) => getJson(`/api/board${date === null ? "" : `?date=${date}`}`, boardSchema, signal),
+    placeholderData: keepPreviousData,
+    refetchInterval: REFRESH_MS,
+  });
+}

@@ -1,0 +1,26 @@
+import { createBrowserRouter } from "react-router";
+import { LostPage } from "./shell/lost-page.tsx";
+import { Shell } from "./shell/shell.tsx";
+
+/** Every page comes when it is first opened. */
+export const router = createBrowserRouter([
+  {
+    Component: Shell,
+    ErrorBoundary: LostPage,
+    // The first page's own code is on its way: the ground alone is calmer than a spinner.
+    HydrateFallback: () => null,
+    children: [
+      {
+        ErrorBoundary: LostPage,
+        children: [
+          { path: "/", lazy: async () => ({ Component: (await import("./plan/board-page.tsx")).BoardPage }) },
+          
+          { path: "/zones/:zoneId/:station", lazy: async () => ({ Component: (await import("./plan/station-page.tsx")).StationPage }) },
+          { path: "/weather", lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }) },
+          { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
+          { path: "*", Component: LostPage },
+        ],
+      },
+    ],
+  },
+]);

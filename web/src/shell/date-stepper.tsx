@@ -1,0 +1,52 @@
+import type { Board } from "@sprunel/contract";
+import { addDays } from "@sprunel/core";
+import dayjs from "dayjs";
+import type { ReactNode } from "react";
+import { clockAt } from "./clock-at.ts";
+import styles from "./shell.module.css";
+import { usePlace } from "./use-place.ts";
+import { showDigits } from "../units/show.ts";
+
+/** The day that is looked at, one step either way, and its sun. */
+export function DateStepper({ board, children }: { board: Board | undefined; children: ReactNode }) {
+  const { go, date } = usePlace();
+  if (!board?.site)
+    return (
+      <>
+        <div className={styles["dates"]} />
+        {children}
+        <div />
+      </>
+    );
+  const shown = date ?? board.today;
+  const step = (days: number): void => {
+    const next = addDays(shown, days);
+    go({ date: next === board.today ? null : next });
+  };
+  const known = board.date === shown ? board.hours.flatMap((hour) => hour.radiationMjM2 ?? []) : [];
+  const sum = known.reduce((total, value) => total + value, 0);
+  const foreseen = board.hours.some((hour) => hour.origin === "forecast");
+  return (
+    <>
+      <div className={styles["dates"]}>
+        <button type="button" className={styles["button"]} onClick={() => step(-1)} aria-label="The day before">
+          ‹
+        </button>
+        <span>{dayjs(shown).format("ddd D MMM")}</span>
+        <button type="button" className={styles["button"]} onClick={() => step(1)} aria-label="The day after">
+          ›
+        </button>
+        {shown !== board.today && (
+          <button type="button" className={styles["button"]} onClick={() => go({ date: null })}>
+            today
+          </button>
+        )}
+      </div>
+      {children}
+      <div className={styles["sun"]}>
+        {board.sun && `sun ${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
+        {known.length > 0 && ` · ${showDigits(sum)} MJ/m² ${foreseen ? "foreseen" : "measured"}`}
+      </div>
+    </>
+  );
+}

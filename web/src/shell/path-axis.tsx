@@ -1,0 +1,36 @@
+import type { Board } from "@sprunel/contract";
+import { Link } from "react-router";
+import styles from "./shell.module.css";
+import { STATIONS } from "./stations.ts";
+import { usePlace } from "./use-place.ts";
+
+/** The six stations as one pipe with nodes; a node carries how much there is to decide at it. */
+export function PathAxis({ board }: { board: Board | undefined }) {
+  const place = usePlace();
+  const zones = board?.zones ?? [];
+  const inSight = place.zoneId === null ? zones : zones.filter((zone) => zone.id === place.zoneId);
+  return (
+    <nav className={styles["path"]} aria-label="The water's path">
+      {STATIONS.map(({ id, name, built, question }) => {
+        const deciding = inSight.filter((zone) => zone.findings.some((entry) => entry.station === id));
+        const zoneId = place.zoneId ?? deciding[0]?.id ?? zones[0]?.id ?? null;
+        const here = place.station === id;
+        const classes = [styles["node"], here && styles["here"], !built && styles["unbuilt"]].filter(Boolean).join(" ");
+        const count = inSight.reduce((sum, zone) => sum + zone.findings.filter((entry) => entry.station === id).length, 0);
+        return (
+          <Link
+            key={id}
+            to={zoneId === null ? "/set-up" : place.addressOf({ zoneId, station: id })}
+            className={classes}
+            title={question}
+            aria-current={here ? "page" : undefined}
+            aria-label={`${name}${count > 0 ? `, ${count} to decide` : ""}${built ? "" : ", not built yet"}`}
+          >
+            <span className={styles["ring"]}>{count > 0 ? count : ""}</span>
+            <span className={styles["label"]}>{name}</span>
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

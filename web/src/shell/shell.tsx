@@ -1,0 +1,72 @@
+import { useState } from "react";
+import { Outlet } from "react-router";
+import { Link } from "react-router";
+import { useBoard } from "../plan/use-board.ts";
+import { UnitsProvider, useUnits } from "../units/use-units.tsx";
+import { WorkingProvider } from "../working/use-working.tsx";
+import { DateStepper } from "./date-stepper.tsx";
+import { FinderDialog } from "./finder-dialog.tsx";
+import { KeysDialog } from "./keys-dialog.tsx";
+import { PathAxis } from "./path-axis.tsx";
+import styles from "./shell.module.css";
+import { useKeys } from "./use-keys.ts";
+import { usePlace } from "./use-place.ts";
+
+/** The two axes that never move: zones down, the water's path across; the date beside them. */
+export function Shell() {
+  const { date } = usePlace();
+  const board = useBoard(date);
+  return (
+    <UnitsProvider siteSystem={board.data?.site?.unitSystem ?? "metric"}>
+      <WorkingProvider>
+        <Frame />
+      </WorkingProvider>
+    </UnitsProvider>
+  );
+}
+
+function Frame() {
+  const place = usePlace();
+  const board = useBoard(place.date);
+  const [open, setOpen] = useState<"finder" | "keys" | null>(null);
+  const { system, choose } = useUnits();
+  useKeys({ board: board.data, openFinder: () => setOpen("finder"), openKeys: () => setOpen("keys") });
+  const site = board.data?.site;
+  const zone = board.data?.zones.find((candidate) => candidate.id === place.zoneId);
+  return (
+    <div className={styles["shell"]}>
+      <header className={styles["brand"]}>
+        <Link to={place.addressOf({ zoneId: null, station: null })} className={styles["name"]}>
+          Sprunel
+        </Link>
+        <div className={styles["where"]}>{site ? `${site.name} · ${zone?.name ?? "all zones"}` : "no site yet"}</div>
+      </header>
+      <PathAxis board={board.data} />
+      <div className={styles["side"]}>
+        <DateStepper board={board.data}>
+          <button type="button" className={`${styles["button"]} ${styles["outlined"]}`} onClick={() => setOpen("finder")} aria-label="Find a zone, station or action">
+            / find
+          </button>
+        </DateStepper>
+        <div className={styles["tools"]}>
+          <button type="button" className={styles["button"]} onClick={() => choose(system === "us" ? "metric" : "us")} aria-label={`Units: ${system === "us" ? "US" : "metric"}; switch`}>
+            {system === "us" ? "US" : "metric"}
+          </button>
+          <button type="button" className={styles["button"]} onClick={() => setOpen("keys")} aria-label="Keys">
+            ?
+          </button>
+        </div>
+      </div>
+      <main className={styles["main"]}>
+        <Outlet />
+      </main>
+      {board.isError && board.data && (
+        <div className={styles["lost"]} role="status">
+          The server does not answer. What you see is from before; it is asked again every minute.
+        </div>
+      )}
+      {open === "finder" && <FinderDialog board={board.data} onClose={() => setOpen(null)} onKeys={() => setOpen("keys")} />}
+      {open === "keys" && <KeysDialog onClose={() => setOpen(null)} />}
+    </div>
+  );
+}

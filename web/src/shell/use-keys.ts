@@ -1,0 +1,75 @@
+import { figureSchema, type Board } from "@sprunel/contract";
+import { addDays } from "@sprunel/core";
+import { useEffect } from "react";
+import { useWorking } from "../working/use-working.tsx";
+import { STATIONS } from "./stations.ts";
+import { usePlace } from "./use-place.ts";
+
+interface KeyContext {
+  readonly board: Board | undefined;
+  openFinder(): void;
+  openKeys(): void;
+}
+
+/** What every key does, as the list of keys shows it. */
+export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: "/", does: "Find a zone, a station or an action" },
+  { keys: "1 – 6", does: "Go to a station: Water, Feed, Run, Roots, Crop, Harvest" },
+  { keys: "0", does: "All zones: the morning board" },
+  { keys: "[  ]", does: "Zone before, zone after" },
+  { keys: ",  .", does: "Day before, day after" },
+  { keys: "← ↑ → ↓", does: "On the board: from cell to cell; Enter opens" },
+  { keys: "w", does: "Working of the figure in focus: how it was computed" },
+  { keys: "?", does: "This list" },
+  { keys: "Esc", does: "Close what is open" },
+];
+
+export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
+  const place = usePlace();
+  const working = useWorking();
+  useEffect(() => {
+    const zones = board?.zones ?? [];
+    const stepZone = (by: number): void => {
+      const at = zones.findIndex((zone) => zone.id === place.zoneId);
+      const next = zones[(at + by + zones.length) % Math.max(1, zones.length)];
+      if (next) place.go({ zoneId: next.id, station: place.station ?? "run" });
+    };
+    const stepDay = (by: number): void => {
+      if (!board) return;
+      const next = addDays(place.date ?? board.today, by);
+      place.go({ date: next === board.today ? null : next });
+    };
+    const goStation = (key: string): void => {
+      const station = STATIONS[Number(key) - 1];
+      const zoneId = place.zoneId ?? zones[0]?.id;
+      if (station && zoneId !== undefined) place.go({ zoneId, station: station.id });
+    };
+    const openWorking = (): void => {
+      const focused = document.activeElement?.closest<HTMLElement>("[data-figure]");
+      const element = focused ?? document.querySelector<HTMLElement>("[data-figure]");
+      const figure = figureSchema.safeParse(element?.dataset["figure"]).data;
+      const zoneId = Number(element?.dataset["zone"]);
+      if (figure && zoneId > 0) working.open({ zoneId, figure });
+    };
+    const actions: Record<string, () => void> = {
+      "/": openFinder,
+      "?": openKeys,
+      "0": () => place.go({ zoneId: null, station: null }),
+      "[": () => stepZone(-1),
+      "]": () => stepZone(1),
+      ",": () => stepDay(-1),
+      ".": () => stepDay(1),
+      w: openWorking,
+    };
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if (event.ctrlKey || event.metaKey || event.altKey || target.closest("input, textarea, select, [role=dialog], [contenteditable]")) return;
+      const action = actions[event.key] ?? (/^[1-6]$/.test(event.key) ? () => goStation(event.key) : undefined);
+      if (!action) return;
+      event.preventDefault();
+      action();
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, [board, place, working, openFinder, openKeys]);
+}

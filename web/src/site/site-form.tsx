@@ -1,0 +1,111 @@
+import { newSiteSchema, siteSchema, type NewSite, type Site } from "@sprunel/contract";
+import Button from "antd/es/button";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import Select from "antd/es/select";
+import { useState } from "react";
+import { ApiError } from "../http/api.ts";
+import { ProblemNote } from "../http/problem.tsx";
+import { QuantityInput } from "../units/quantity-input.tsx";
+import { faultsOf, showFaults } from "./form-errors.ts";
+import styles from "./set-up.module.css";
+import { StaleEdit } from "./stale-edit.tsx";
+import { useSaveSite, type Existing } from "./use-set-up.ts";
+
+/** Where the site lies and how it is read. */
+export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void }) {
+  const [form] = Form.useForm<NewSite>();
+  const save = useSaveSite();
+  const [existing, setExisting] = useState<Existing | null>(site);
+  const [stray, setStray] = useState<string[]>([]);
+  const stale = save.error instanceof ApiError && save.error.problem.status === 409 ? siteSchema.parse(save.error.problem.current) : null;
+
+  const submit = (at: Existing | null): void => {
+    const parsed = newSiteSchema.safeParse(withoutIdentity(form.getFieldsValue(true)));
+    if (!parsed.success) {
+      setStray(showFaults(form, faultsOf(parsed.error)));
+      return;
+    }
+    setStray([]);
+    save.mutate(
+      { existing: at, site: parsed.data },
+      {
+        onSuccess: (saved) => {
+          setExisting(saved);
+          onSaved();
+        },
+        onError: (error) => setStray(showFaults(form, faultsOf(error))),
+      },
+    );
+  };
+  const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
+  return (
+    <Form form={form} layout="vertical" initialValues={site ?? START} onFinish={() => submit(existing)} requiredMark={false}>
+      {!site && <p className={styles["section"]}>Latitude and longitude stand on any map of the place; the sun of every day follows from them.</p>}
+      {stale && (
+        <StaleEdit
+          mine={withoutIdentity(form.getFieldsValue(true))}
+          theirs={withoutIdentity(stale)}
+          onKeepMine={() => submit(stale)}
+          onTakeTheirs={() => {
+            form.setFieldsValue(stale);
+            setExisting(stale);
+            save.reset();
+          }}
+        />
+      )}
+      <div className={styles["fields"]}>
+        <Form.Item name="name" label="Name of the site">
+          <Input />
+        </Form.Item>
+        <Form.Item name="latitudeDeg" label="Latitude, south negative">
+          <QuantityInput unit="°" />
+        </Form.Item>
+        <Form.Item name="longitudeDeg" label="Longitude, west negative">
+          <QuantityInput unit="°" />
+        </Form.Item>
+        <Form.Item name="elevationM" label="Elevation above the sea">
+          <QuantityInput quantity="length" />
+        </Form.Item>
+        <Form.Item name="timeZone" label="Time zone">
+          <Select showSearch options={zones} />
+        </Form.Item>
+        <Form.Item name="unitSystem" label="Units, unless somebody switches">
+          <Select
+            options={[
+              { value: "metric", label: "metric: °C, L, m²" },
+              { value: "us", label: "US: °F, gal, ft²" },
+            ]}
+          />
+        </Form.Item>
+        <Form.Item name="currency" label="Currency, three letters">
+          <Input maxLength={3} />
+        </Form.Item>
+      </div>
+      {save.isError && !stale && stray.length === 0 && <ProblemNote error={save.error} />}
+      {stray.map((message) => (
+        <p key={message} role="alert" className={styles["default"]}>
+          {message}
+        </p>
+      ))}
+      <div className={styles["actions"]}>
+        <Button type="primary" htmlType="submit" loading={save.isPending}>
+          Save
+        </Button>
+        {save.isSuccess && (
+          <span role="status" className={styles["saved"]}>
+            Saved
+          </span>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+/** A new site starts with what the browser knows; the place itself is left for the person. */
+const START: Partial<NewSite> = { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone, unitSystem: "metric", currency: "EUR" };
+
+function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version"> {
+  const { id: _id, version: _version, ...rest } = record as T & { id?: unknown; version?: unknown };
+  return rest;
+}

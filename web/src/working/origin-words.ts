@@ -1,0 +1,31 @@
+import type { Origin } from "@sprunel/contract";
+import dayjs from "dayjs";
+
+const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"], string> = {
+  imported: "imported from a file",
+  measured: "measured",
+  simulated: "simulated station",
+  forecast: "forecast",
+  filled: "filled: mean of the same hour on the days before",
+  carried: "outside air, plus how the house differed from it on the days before",
+  outside: "outside air: the house has no sensor",
+};
+
+/** Where a number comes from, in words; `doubtful` marks what nobody has confirmed or published. */
+export function originWords(origin: Origin): { text: string; doubtful: boolean } {
+  switch (origin.kind) {
+    case "entered":
+      return { text: "entered in set-up", doubtful: false };
+    case "default":
+      return { text: "default, not confirmed", doubtful: true };
+    case "library":
+      return { text: `library: ${origin.source}`, doubtful: origin.assumed };
+    case "computed":
+      return { text: "water balance since planting, by this program", doubtful: false };
+    default: {
+      const when = origin.at ? `, ${dayjs(origin.at).format("D MMM HH:mm")}` : "";
+      const hours = origin.hours === undefined ? "" : `, ${origin.hours} h`;
+      return { text: `${HOURS_FROM[origin.kind]}${when}${hours}`, doubtful: origin.kind === "outside" };
+    }
+  }
+}

@@ -1,0 +1,93 @@
+import type { Figure, WorkingInput, WorkingStep } from "@sprunel/contract";
+import { showNumber } from "@sprunel/core";
+import Drawer from "antd/es/drawer";
+import Skeleton from "antd/es/skeleton";
+import { ProblemNote } from "../http/problem.tsx";
+import { useZoneDay } from "../irrigation/use-zone-day.ts";
+import { useBoard } from "../plan/use-board.ts";
+import { usePlace } from "../shell/use-place.ts";
+import { useUnits } from "../units/use-units.tsx";
+import { originWords } from "./origin-words.ts";
+import type { AskedFigure } from "./use-working.tsx";
+import styles from "./working.module.css";
+
+const NAMES: Record<Figure, string> = {
+  demand: "What the crop will take up",
+  gross: "What is given per square metre",
+  litres: "Litres for the zone",
+  minutes: "Running time",
+  pulse: "Length of a pulse",
+};
+
+/** How a figure was computed: formula, the numbers put in, where each came from, and the published source. */
+export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(): void }) {
+  const { date } = usePlace();
+  const day = useZoneDay(asked.zoneId, date);
+  const zone = useBoard(date).data?.zones.find((candidate) => candidate.id === asked.zoneId);
+  const plan = day.data?.plan;
+  const steps = plan?.working.slice(0, plan.lines[asked.figure] ?? plan.working.length) ?? [];
+  return (
+    <Drawer open size={480} onClose={onClose} title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}>
+      {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
+      {day.isPending && <Skeleton active />}
+      {day.data && !plan && <p>There is no plan for this day, so there is nothing to work out.</p>}
+      {plan && (
+        <>
+          <MetricNote />
+          <ol className={styles["steps"]}>
+            {steps.map((step, index) => (
+              <Step key={`${index} ${step.label}`} step={step} last={index === steps.length - 1} />
+            ))}
+          </ol>
+          <h2>Numbers put in</h2>
+          <Inputs inputs={plan.inputs} />
+        </>
+      )}
+    </Drawer>
+  );
+}
+
+function MetricNote() {
+  const { system } = useUnits();
+  return system === "us" ? <p className="quiet">The sum is done in metric units and shown as it was done; the page shows its result in US units.</p> : null;
+}
+
+function Step({ step, last }: { step: WorkingStep; last: boolean }) {
+  return (
+    <li className={last ? styles["last"] : styles["step"]}>
+      <div className={styles["head"]}>
+        <span>{step.label}</span>
+        <span className={styles["value"]}>
+          {showNumber(step.value)} {step.unit}
+        </span>
+      </div>
+      <div className={styles["formula"]}>{step.formula}</div>
+      <div className={styles["formula"]}>= {step.substituted}</div>
+      <div className={styles["source"]}>{step.source}</div>
+    </li>
+  );
+}
+
+function Inputs({ inputs }: { inputs: readonly WorkingInput[] }) {
+  return (
+    <table className={styles["inputs"]}>
+      <tbody>
+        {inputs.map((input) => (
+          <tr key={input.name}>
+            <th scope="row">
+              {input.name}
+              {input.origins.map(originWords).map(({ text, doubtful }) => (
+                <div key={text} className={doubtful ? styles["default"] : styles["source"]}>
+                  {text}
+                </div>
+              ))}
+            </th>
+            <td>
+              {showNumber(input.value)} {input.unit}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
