@@ -51,6 +51,7 @@ export const weatherPreviewSchema = z.object({
   /** the mapping was confirmed in an earlier import of the same header */
   remembered: z.boolean(),
   preamble: z.array(z.string()),
+  warnings: z.array(z.string()).describe("what speaks against reading the file in this way"),
   counts: z.object({
     physicalLines: z.number(),
     dataRows: z.number(),

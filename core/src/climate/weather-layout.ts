@@ -29,7 +29,7 @@ export function layOut(table: Table): WeatherLayout | { readonly status: "no-hea
   const preamble: string[] = [];
   table.records.forEach((record, index) => {
     const blank = record.cells.every((cell) => cell === "");
-    if (index < headerAt && !blank) preamble.push(record.cells.join(table.delimiter));
+    if (index < headerAt && !blank) preamble.push(record.cells.filter(Boolean).join(table.delimiter === "," ? ", " : " "));
     const reason =
       blank ? "blank"
       : index < headerAt ? "preamble"

@@ -21,8 +21,8 @@ export interface CanopyHour {
 }
 
 /** Beyond these the term of humidity no longer grows: lower leaves are shaded and stomata close. Our own limits. */
-const MOST_LEAF_AREA = 3;
-const MOST_VPD_KPA = 2.5;
+export const MOST_LEAF_AREA = 3;
+export const MOST_VPD_KPA = 2.5;
 const LATENT_HEAT_MJ_KG = 2.45;
 
 /**

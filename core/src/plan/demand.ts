@@ -3,7 +3,7 @@ import { lightSumMolM2 } from "../climate/air.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import { canopyTranspirationMm } from "../irrigation/canopy-transpiration.ts";
+import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../irrigation/canopy-transpiration.ts";
 import type { Place, Zone } from "../site/zone.ts";
 import { fill, Worksheet, type WorkingStep } from "../working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
@@ -74,6 +74,8 @@ function canopyDemand({ hours, air, crop, cropState }: DemandInput, share: numbe
   const fromLight = known.reduce((sum, { solar }) => sum + at(solar, 0), 0);
   const total = hourlyMm.reduce((sum, { mm }) => sum + mm, 0);
   const night = known.reduce((sum, { solar, air: inside }) => sum + (solar > 0 ? 0 : at(0, inside?.vpdKpa ?? 0)), 0);
+  const dryness = (byDay: boolean): number => known.reduce((sum, { solar, air: inside }) => sum + (solar > 0 === byDay ? Math.min(inside?.vpdKpa ?? 0, MOST_VPD_KPA) : 0), 0);
+  const leaves = Math.min(leafAreaIndex, MOST_LEAF_AREA);
   const inside = known.reduce((sum, { solar }) => sum + solar, 0);
   const meanVpd = known.reduce((sum, hour) => sum + (hour.air?.vpdKpa ?? 0), 0) / known.length;
   inputs.push(
@@ -84,8 +86,8 @@ function canopyDemand({ hours, air, crop, cropState }: DemandInput, share: numbe
   );
   const source = "Baille, Baille & Laury (1994), the form";
   sheet.note("Water by light", "Σ A · (1 − e^(−k·LAI)) · Rs,in ÷ 2.45", fill`${canopy.radiationShare} × (1 − e^(−${canopy.extinction} × ${leafAreaIndex})) × ${inside} MJ/m² ÷ 2.45`, fromLight, "L/m²", source);
-  sheet.note("Water by dry air, day", "Σ B · LAI · VPD · 0.0036 ÷ 2.45, LAI to 3, VPD to 2.5 kPa", fill`${canopy.vpdDay} × ${Math.min(leafAreaIndex, 3)} × each daylight hour's VPD`, total - fromLight - night, "L/m²", source);
-  sheet.note("Water by dry air, night", "the same with B of the night", fill`${canopy.vpdNight} × ${Math.min(leafAreaIndex, 3)} × each dark hour's VPD`, night, "L/m²", source);
+  sheet.note("Water by dry air, day", "B · LAI · ΣVPD · 0.0036 ÷ 2.45, LAI to 3, each hour's VPD to 2.5 kPa", fill`${canopy.vpdDay} × ${leaves} × ${dryness(true)} kPa·h × 0.0036 ÷ 2.45`, total - fromLight - night, "L/m²", source);
+  sheet.note("Water by dry air, night", "the same with B of the night", fill`${canopy.vpdNight} × ${leaves} × ${dryness(false)} kPa·h × 0.0036 ÷ 2.45`, night, "L/m²", source);
   sheet.note("Demand", "light + air by day + air by night", fill`${fromLight} + ${total - fromLight - night} + ${night}`, total, "L/m²", source);
   return { demandMm: total, hourlyMm };
 }

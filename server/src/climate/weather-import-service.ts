@@ -1,5 +1,5 @@
-import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract";
-import { KIND_RULES, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core";
+import type { Site, WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract";
+import { dayOfYear, KIND_RULES, periodExtraterrestrialMjM2, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core";
 import type { Knex } from "knex";
 import { ProblemError } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
@@ -11,6 +11,7 @@ const SAMPLE_ROWS = 6;
 const EXAMPLE_CELLS = 3;
 
 interface Judged {
+  readonly site: Site;
   readonly table: WeatherTable;
   readonly choices: WeatherChoices & { readonly timeZone: string };
   readonly header: string;
@@ -34,7 +35,7 @@ export function weatherImportService(db: Knex, setUp: SetUpService, clock: () =>
     const used = memory ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone } : named;
     const table = memory ? readWeatherTable(bytes, used) : first;
     const { outsideId } = await store.stations(site.id);
-    return { table, choices: used, header, remembered: memory !== null, stationId: outsideId, ...(await compare(table, store, outsideId)) };
+    return { table, site, choices: used, header, remembered: memory !== null, stationId: outsideId, ...(await compare(table, store, outsideId)) };
   }
 
   return {
@@ -96,7 +97,7 @@ async function compare(table: WeatherTable, store: ReturnType<typeof weatherStor
   return { fresh, conflicts, alreadyThere: readings.length - fresh.length - conflicts.length };
 }
 
-function previewOf(fileName: string, { table, choices, remembered, fresh, conflicts, alreadyThere }: Judged): WeatherPreview {
+function previewOf(fileName: string, { table, site, choices, remembered, fresh, conflicts, alreadyThere }: Judged): WeatherPreview {
   const { rows, columns } = table;
   const [first, last] = [rows[0], rows.at(-1)];
   const expected = first && last ? Math.round((last.stampMs - first.stampMs) / 3_600_000) + 1 : 0;
@@ -109,6 +110,7 @@ function previewOf(fileName: string, { table, choices, remembered, fresh, confli
     columns: columns.map((column) => ({ ...column, unitAssumed: column.unitAssumed ?? false, unitChoices: unitChoices(column), examples: table.examples(column.column, EXAMPLE_CELLS) })),
     remembered,
     preamble: [...table.preamble],
+    warnings: sunInTheDark(table, site),
     counts: table.counts,
     notData: [...table.notData],
     rejected: [...table.rejected],
@@ -126,6 +128,22 @@ function previewOf(fileName: string, { table, choices, remembered, fresh, confli
     sample: rows.slice(0, SAMPLE_ROWS).map((row) => ({ line: row.line, stampUtc: instant(row.stampMs), hourStartUtc: instant(row.hourStartMs), values: { ...row.values } })),
     stored: { newValues: fresh.length, alreadyThere, conflicts: conflicts.length },
   };
+}
+
+/** Light while the sun is below the horizon betrays a clock of another zone, or the wrong end of the hour. */
+const DARK_SHARE = 0.02;
+
+function sunInTheDark({ rows }: WeatherTable, { latitudeDeg, longitudeDeg }: Site): string[] {
+  let [all, dark] = [0, 0];
+  for (const { hourStartMs, values } of rows) {
+    if (!values.radiation) continue;
+    const date = new Date(hourStartMs).toISOString().slice(0, 10);
+    const utcH = (hourStartMs % 86_400_000) / 3_600_000;
+    all += values.radiation;
+    if (periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH + 0.5, longitudeDeg, 0) === 0) dark += values.radiation;
+  }
+  if (all === 0 || dark / all < DARK_SHARE) return [];
+  return [`${Math.round((100 * dark) / all)} % of the sunlight stands in hours when the sun is down at your site. Check the zone of the file's clock, and whether a time is the start or the end of its hour.`];
 }
 
 function unitChoices({ kind }: WeatherColumn): string[] {

@@ -1,5 +1,6 @@
 import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract";
 import { toCanonical } from "@sprunel/core";
+import Alert from "antd/es/alert";
 import Select from "antd/es/select";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
@@ -29,6 +30,10 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
       </dl>
       {preview.remembered && <p className="quiet">Read as you confirmed it for the last file with these columns.</p>}
       <Settings preview={preview} choices={choices} onChange={onChange} />
+      {preview.preamble.length > 0 && <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>}
+      {preview.warnings.map((warning) => (
+        <Alert key={warning} type="warning" showIcon title={warning} />
+      ))}
       <Columns preview={preview} choices={choices} onChange={onChange} />
       <Sample preview={preview} />
       <ImportFaults preview={preview} />
@@ -68,7 +73,6 @@ function Settings({ preview, choices, onChange }: Props) {
       <label>
         Its clock runs in
         <Select showSearch value={dialect.timeZone} options={zones} style={{ width: 230 }} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
-        {preview.preamble.length > 0 && <span>The file says: {preview.preamble.join(" · ")}</span>}
       </label>
       <label>
         Dates are written

@@ -106,6 +106,11 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
           <Amount quantity="waterDepth" value={plan.grossMm} />
         </Figure>
         <span className="quiet">
+          {zone.system === "substrate" && plan.netMm !== plan.demandMm && (
+            <>
+              uptake set to <Amount quantity="waterDepth" value={plan.netMm} /> by yesterday's drain;{" "}
+            </>
+          )}
           {drain.text} {drain.unit} will run out below
         </span>
       </li>

@@ -6,10 +6,9 @@ import styles from "./board.module.css";
 import { useWidth } from "./use-width.ts";
 
 const HOUR_MS = 3_600_000;
-/** Few zones stand further apart, many closer, down to what can still be read. */
-const STRIP_HEIGHT = 240;
+/** Few zones share the height; many make the strip taller. */
+const LEAST_HEIGHT = 280;
 const LEAST_ROW = 24;
-const MOST_ROW = 64;
 const PULSE_HEIGHT = 18;
 const TOP = 22;
 const LEFT = 124;
@@ -59,8 +58,8 @@ function spanOf(board: Board): { fromMs: number; toMs: number } | null {
 function Strip({ board, fromMs, toMs, width }: { board: Board; fromMs: number; toMs: number; width: number }) {
   const timeZone = board.site?.timeZone ?? "UTC";
   const right = Math.max(LEFT + 100, width - RIGHT);
-  const row = Math.min(MOST_ROW, Math.max(LEAST_ROW, STRIP_HEIGHT / board.zones.length));
-  const bottom = TOP + Math.max(160, board.zones.length * row);
+  const row = Math.max(LEAST_ROW, LEAST_HEIGHT / board.zones.length);
+  const bottom = TOP + board.zones.length * row;
   const x = (ms: number): number => LEFT + ((ms - fromMs) / (toMs - fromMs)) * (right - LEFT);
   const nowMs = Date.parse(board.now);
   const showsNow = board.date === board.today && nowMs >= fromMs && nowMs <= toMs;

@@ -27,7 +27,7 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
   const plan = day.data?.plan;
   const steps = plan?.working.slice(0, plan.lines[asked.figure] ?? plan.working.length) ?? [];
   return (
-    <Drawer open size={480} onClose={onClose} title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}>
+    <Drawer open size={480} styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }} onClose={onClose} title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}>
       {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
       {day.isPending && <Skeleton active />}
       {day.data && !plan && <p>There is no plan for this day, so there is nothing to work out.</p>}
