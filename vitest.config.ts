@@ -1,6 +1,7 @@
 import { defineConfig } from "vitest/config";
 
-const resolve = { conditions: ["source", "node", "import", "default"] };
+// Only "source": Vitest hands these on to Node, where "import" would make require() find ES modules.
+const resolve = { conditions: ["source"] };
 
 export default defineConfig({
   resolve,

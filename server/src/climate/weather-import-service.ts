@@ -24,8 +24,7 @@ interface Judged {
 
 /** Weather files: looked at first, stored as the look promised, and never twice. */
 export function weatherImportService(db: Knex, setUp: SetUpService, clock: () => number, changed: () => void) {
-  async function judge({ contentBase64, choices }: WeatherFile, trx: Knex): Promise<Judged> {
-    const site = await setUp.site();
+  async function judge({ contentBase64, choices }: WeatherFile, site: Site, trx: Knex): Promise<Judged> {
     const bytes = Buffer.from(contentBase64, "base64");
     const store = weatherStore(trx);
     const named = { ...choices, timeZone: choices.timeZone ?? site.timeZone };
@@ -41,13 +40,14 @@ export function weatherImportService(db: Knex, setUp: SetUpService, clock: () =>
   return {
     /** @throws {DomainError} for a file that holds no table of hourly weather */
     async preview(file: WeatherFile): Promise<WeatherPreview> {
-      return previewOf(file.fileName, await judge(file, db));
+      return previewOf(file.fileName, await judge(file, await setUp.site(), db));
     },
 
     /** Stores everything the preview promised, or nothing. */
     async commit(file: WeatherFile): Promise<WeatherImportAnswer> {
+      const site = await setUp.site();
       const answer = await db.transaction(async (trx) => {
-        const judged = await judge(file, trx);
+        const judged = await judge(file, site, trx);
         if (judged.table.rows.length === 0) throw nothingToImport(judged.table);
         const store = weatherStore(trx);
         if (judged.fresh.length > 0 || judged.conflicts.length > 0) {
@@ -110,7 +110,7 @@ function previewOf(fileName: string, { table, site, choices, remembered, fresh, 
     columns: columns.map((column) => ({ ...column, unitAssumed: column.unitAssumed ?? false, unitChoices: unitChoices(column), examples: table.examples(column.column, EXAMPLE_CELLS) })),
     remembered,
     preamble: [...table.preamble],
-    warnings: sunInTheDark(table, site),
+    warnings: [...sunInTheDark(table, site), ...otherPlace(table, site)],
     counts: table.counts,
     notData: [...table.notData],
     rejected: [...table.rejected],
@@ -144,6 +144,15 @@ function sunInTheDark({ rows }: WeatherTable, { latitudeDeg, longitudeDeg }: Sit
   }
   if (all === 0 || dark / all < DARK_SHARE) return [];
   return [`${Math.round((100 * dark) / all)} % of the sunlight stands in hours when the sun is down at your site. Check the zone of the file's clock, and whether a time is the start or the end of its hour.`];
+}
+
+/** A note on top may tell where the station stands. */
+function otherPlace({ preamble }: WeatherTable, { longitudeDeg }: Site): string[] {
+  const [, degrees, side] = /\blong(?:itude)?\b[^\d-]*(-?\d+(?:[.,]\d+)?)\s*°?\s*([EW])?/i.exec(preamble.join(" ")) ?? [];
+  if (degrees === undefined) return [];
+  const noted = Number(degrees.replace(",", ".")) * (side?.toUpperCase() === "W" ? -1 : 1);
+  const apart = Math.abs(((noted - longitudeDeg + 540) % 360) - 180);
+  return apart < 1 ? [] : [`The note on top of the file puts the station at longitude ${noted}°, your site lies at ${longitudeDeg}°. Is this your weather? If so, check the zone of the file's clock.`];
 }
 
 function unitChoices({ kind }: WeatherColumn): string[] {

@@ -26,6 +26,8 @@ export async function openDatabase(folder: string): Promise<Knex> {
     client: LibsqlClient,
     connection: { filename: join(folder, "sprunel.db") },
     useNullAsDefault: true,
+    // A wait this long means that code inside a transaction asks for a second connection.
+    acquireConnectionTimeout: 10_000,
     pool: {
       min: 1,
       max: 1,

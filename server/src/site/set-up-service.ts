@@ -21,6 +21,7 @@ export function setUpService(db: Knex, changed: () => void) {
       return { site, zones: zones.map(withoutHouseId), crops };
     },
 
+    // The database has one connection: inside a transaction everything goes through it, or waits for ever.
     async addSite(site: NewSite): Promise<Site> {
       await db.transaction(async (trx) => {
         if (await siteStore(trx).find()) throw badInput([{ path: "", message: "This data folder already holds a site; change that one instead." }]);
@@ -63,7 +64,7 @@ export function setUpService(db: Knex, changed: () => void) {
       if (before.version !== version) throw staleEdit(`The zone ${before.name}`, before);
       await db.transaction(async (trx) => {
         await refuseTakenName(trx, zone.name, id);
-        if (!(await zoneStore(trx).update(id, site.id, version, zone))) throw staleEdit(`The zone ${before.name}`, withoutHouseId(await currentZone(id)));
+        if (!(await zoneStore(trx).update(id, site.id, version, zone))) throw staleEdit(`The zone ${before.name}`, before);
       });
       changed();
       return withoutHouseId(await currentZone(id));

@@ -1,0 +1,79 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import type { NewSite, NewZone } from "@sprunel/contract";
+import { onTestFinished } from "vitest";
+import type { WeatherDevice } from "../climate/weather-device.ts";
+import { startServer, type RunningServer } from "../start-server.ts";
+
+export const site: NewSite = {
+  name: "Testing Hill",
+  latitudeDeg: 43.4,
+  longitudeDeg: -1.5,
+  elevationM: 60,
+  timeZone: "Europe/Paris",
+  unitSystem: "metric",
+  currency: "EUR",
+};
+
+export const zone: NewZone = {
+  name: "Tunnel 1",
+  house: { name: "Tunnel", transmissionPct: 60 },
+  definition: {
+    system: "soil-drip",
+    areaM2: 500,
+    plants: 500,
+    flowLh: 4000,
+    uniformityPct: 90,
+    startAfterSunriseMin: 30,
+    endBeforeSunsetMin: 60,
+    minGapMin: 0,
+    availableMmM: 150,
+    wettedPct: 60,
+    refillPct: 100,
+    triggerPct: 5,
+    ecWaterMsCm: 0.5,
+  },
+  unconfirmed: ["wettedPct"],
+  planting: { cropId: "courgette", plantedOn: "2026-05-01", signs: [] },
+};
+
+export function newFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), "sprunel-test-"));
+  onTestFinished(() => rmSync(folder, { recursive: true, force: true }));
+  return folder;
+}
+
+export interface TestServer extends RunningServer {
+  /** The answer's status and body; `body` may be anything, to try what is malformed. */
+  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: Record<string, unknown> & { errors?: { path: string; message: string }[] } }>;
+}
+
+/** A server over a real database file, at a standing clock. */
+export async function testServer(options: { folder?: string; now?: string; device?: WeatherDevice } = {}): Promise<TestServer> {
+  const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device } = options;
+  const server = await startServer({ dataFolder: folder, port: 0, logLevel: process.env["SPRUNEL_LOG"] ?? "silent", clock: () => Date.parse(now), ...(device && { device }) });
+  let stopped = false;
+  const stop = async (): Promise<void> => {
+    if (stopped) return;
+    stopped = true;
+    await server.stop();
+  };
+  onTestFinished(stop);
+  return {
+    ...server,
+    stop,
+    async call(method, path, body) {
+      const text = typeof body === "string" ? body : body === undefined ? null : JSON.stringify(body);
+      const response = await fetch(server.url + path, { method, body: text, headers: { "Content-Type": "application/json" } });
+      return { status: response.status, type: response.headers.get("content-type") ?? "", body: (await response.json()) as Record<string, unknown> };
+    },
+  };
+}
+
+/** A shipped sample file as an import request. */
+export function sampleFile(name: string, choices: object = {}): { fileName: string; contentBase64: string; choices: object } {
+  const path = fileURLToPath(new URL(`../../../demo/imports/${name}`, import.meta.url));
+  return { fileName: name, contentBase64: readFileSync(path).toString("base64"), choices };
+}
