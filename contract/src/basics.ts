@@ -11,7 +11,7 @@ export function textSchema(name: string, most: number) {
     .string()
     .trim()
     .min(1, { error: () => `${name} is empty; type at least one letter.` })
-    .max(most, { error: (issue) => `${name} is ${String(issue.input).length} letters long; at most ${most} fit.` })
+    .max(most, { error: (issue) => `${name} is ${(issue.input as string).length} letters long; at most ${most} fit.` })
     .refine((text) => !text.includes("\u0000"), { error: () => `${name} holds a character that cannot be stored.` });
 }
 
@@ -19,7 +19,10 @@ export function textSchema(name: string, most: number) {
 export function quantitySchema(name: string, least: number, most: number, unit: string) {
   const span = `${least} to ${most}${unit && ` ${unit}`}`;
   return z
-    .number({ error: (issue) => (issue.input === undefined ? `${name} is missing; give ${span}.` : `${name} must be a number, ${span}.`) })
+    .number({
+      error: (issue) =>
+        issue.input === undefined ? `${name} is missing; give ${span}.` : `${name} must be a number, ${span}.`,
+    })
     .min(least, { error: (issue) => `${name} must be ${span}, not ${String(issue.input)}.` })
     .max(most, { error: (issue) => `${name} must be ${span}, not ${String(issue.input)}.` })
     .describe(`${name}, ${unit || "no unit"}`);

@@ -4,7 +4,15 @@ export { issueWords } from "./words.ts";
 export { dateSchema, idSchema, problemSchema, workingStepSchema, type Problem, type WorkingStep } from "./basics.ts";
 export { referenceEtAnswerSchema, referenceEtRequestSchema } from "./climate/reference-et.ts";
 export { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./irrigation/zone-water.ts";
-export { newSiteSchema, siteSchema, siteUpdateSchema, unitSystemSchema, type NewSite, type Site, type SiteUpdate } from "./site/site.ts";
+export {
+  newSiteSchema,
+  siteSchema,
+  siteUpdateSchema,
+  unitSystemSchema,
+  type NewSite,
+  type Site,
+  type SiteUpdate,
+} from "./site/site.ts";
 export {
   cropChoiceSchema,
   newZoneSchema,
@@ -33,5 +41,23 @@ export {
   type WeatherImportAnswer,
   type WeatherPreview,
 } from "./climate/weather-import.ts";
-export { boardSchema, findingSchema, markSchema, stationSchema, type Board, type BoardZone, type Finding, type Mark, type Roots, type Station } from "./plan/board.ts";
-export { figureSchema, zoneDaySchema, type Figure, type Origin, type WorkingInput, type ZoneDayAnswer } from "./plan/zone-day.ts";
+export {
+  boardSchema,
+  findingSchema,
+  markSchema,
+  stationSchema,
+  type Board,
+  type BoardZone,
+  type Finding,
+  type Mark,
+  type Roots,
+  type Station,
+} from "./plan/board.ts";
+export {
+  figureSchema,
+  zoneDaySchema,
+  type Figure,
+  type Origin,
+  type WorkingInput,
+  type ZoneDayAnswer,
+} from "./plan/zone-day.ts";

@@ -8,7 +8,9 @@ export function issueWords(issue: z.core.$ZodRawIssue): string {
       if (issue.input === undefined) return `${name} is missing.`;
       return `${name} must be ${TYPE_WORDS[issue.expected] ?? issue.expected}, not ${shown(issue.input)}.`;
     case "invalid_value":
-      return issue.input === undefined ? `${name} is missing; it is one of ${issue.values.join(", ")}.` : `${name} must be one of ${issue.values.join(", ")}, not ${shown(issue.input)}.`;
+      return issue.input === undefined
+        ? `${name} is missing; it is one of ${issue.values.join(", ")}.`
+        : `${name} must be one of ${issue.values.join(", ")}, not ${shown(issue.input)}.`;
     case "unrecognized_keys":
       return `${issue.keys.join(", ")} is not known here; check the spelling.`;
     case "too_small":

@@ -1,14 +1,44 @@
 export { DomainError, type Fault } from "./domain-error.ts";
 export { showNumber, type WorkingStep } from "./working.ts";
-export { UNITS, fromCanonical, toCanonical, unitFor, type Quantity, type UnitOf, type UnitSystem } from "./units/units.ts";
-export { airPressureKpa, degreeDays, dewPointC, lightSumMolM2, saturationVapourPressureKpa, vapourPressureDeficitKpa } from "./climate/air.ts";
+export {
+  UNITS,
+  fromCanonical,
+  toCanonical,
+  unitFor,
+  type Quantity,
+  type UnitOf,
+  type UnitSystem,
+} from "./units/units.ts";
+export {
+  airPressureKpa,
+  degreeDays,
+  dewPointC,
+  lightSumMolM2,
+  saturationVapourPressureKpa,
+  vapourPressureDeficitKpa,
+} from "./climate/air.ts";
 export { clearSkyMjM2, dayOfYear, periodExtraterrestrialMjM2 } from "./climate/solar-geometry.ts";
 export { REFERENCE_ET_METHODS, type ReferenceEtInput } from "./climate/reference-et-input.ts";
 export { referenceEt, type ReferenceEt } from "./climate/reference-et.ts";
 export { sunTimes, type SunTimes } from "./climate/sun-times.ts";
-export { KIND_RULES, WEATHER_KINDS, type ColumnKind, type WeatherColumn, type WeatherKind } from "./climate/weather-columns.ts";
+export {
+  KIND_RULES,
+  WEATHER_KINDS,
+  type ColumnKind,
+  type WeatherColumn,
+  type WeatherKind,
+} from "./climate/weather-columns.ts";
 export { readWeatherTable, type WeatherTable, type WeatherTableChoices } from "./climate/weather-table.ts";
-export { houseAir, weatherHours, SAMPLE_ORIGINS, type HourValue, type HouseAir, type SampleOrigin, type WeatherHour, type WeatherSample } from "./climate/weather-hours.ts";
+export {
+  houseAir,
+  weatherHours,
+  SAMPLE_ORIGINS,
+  type HourValue,
+  type HouseAir,
+  type SampleOrigin,
+  type WeatherHour,
+  type WeatherSample,
+} from "./climate/weather-hours.ts";
 export type { Crop, Stage } from "./crop/crop.ts";
 export { CROPS, cropById } from "./crop/library.ts";
 export { cropStateOn, stagePeriods, type CropState, type StagePeriod, type StageSign } from "./crop/stage-on.ts";

@@ -30,26 +30,54 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
       const day = await services.plans.zoneDay(zone.id, date);
       if (!day.plan) continue;
       const dayStart = startOfLocalDay(date, site.timeZone);
-      const given = await givenOn(db, zone.id, dayStart, truth.deliver(day, date, daysBetween(date, firstShown)), nowMs);
+      const given = await givenOn(
+        db,
+        zone.id,
+        dayStart,
+        truth.deliver(day, date, daysBetween(date, firstShown)),
+        nowMs,
+      );
       const readings = truth.liveDay(day, dayStart, given);
-      await readingStore(db).add(readings.filter((reading) => reading.atMs <= nowMs), "notebook");
+      await readingStore(db).add(
+        readings.filter((reading) => reading.atMs <= nowMs),
+        "notebook",
+      );
     }
   }
 }
 
 /** Where an earlier run of the story left off; the last drain tells how salty the substrate is. */
-async function lastNoted(db: Stores["db"], zoneId: number): Promise<{ atMs: number | null; drainEcMsCm: number | null }> {
-  const watering = await db("watering").where({ zone_id: zoneId }).max<{ last: number | null }[]>("start_ms as last").first();
-  const drain = await db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading").where({ zone_id: zoneId, kind: "drainEcMsCm" }).orderBy("at_ms", "desc").first("value");
+async function lastNoted(
+  db: Stores["db"],
+  zoneId: number,
+): Promise<{ atMs: number | null; drainEcMsCm: number | null }> {
+  const watering = await db("watering")
+    .where({ zone_id: zoneId })
+    .max<{ last: number | null }[]>("start_ms as last")
+    .first();
+  const drain = await db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading")
+    .where({ zone_id: zoneId, kind: "drainEcMsCm" })
+    .orderBy("at_ms", "desc")
+    .first("value");
   return { atMs: watering?.last ?? null, drainEcMsCm: drain?.value ?? null };
 }
 
 /** What the log says already, or else what now comes true of the plan. */
-async function givenOn(db: Stores["db"], zoneId: number, dayStart: number, delivered: readonly Watering[], nowMs: number): Promise<readonly Watering[]> {
+async function givenOn(
+  db: Stores["db"],
+  zoneId: number,
+  dayStart: number,
+  delivered: readonly Watering[],
+  nowMs: number,
+): Promise<readonly Watering[]> {
   const store = wateringStore(db);
-  const logged = (await store.between(dayStart, dayStart + 24 * 3_600_000)).filter((watering) => watering.zoneId === zoneId);
+  const logged = (await store.between(dayStart, dayStart + 24 * 3_600_000)).filter(
+    (watering) => watering.zoneId === zoneId,
+  );
   const lastMs = logged.at(-1)?.startMs ?? -Infinity;
-  const fresh = delivered.filter((watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs);
+  const fresh = delivered.filter(
+    (watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs,
+  );
   await store.add(fresh, "controller");
   return [...logged, ...fresh];
 }
@@ -67,7 +95,10 @@ class ZoneTruth {
   ) {
     const { definition } = demo.zone;
     this.capacityL = definition.system === "substrate" ? definition.waterHeldLPlant : 0;
-    this.state = { waterL: this.capacityL, saltEcL: this.capacityL * (lastDrainEcMsCm ?? demo.truth.feedEcMsCm * 1.25) };
+    this.state = {
+      waterL: this.capacityL,
+      saltEcL: this.capacityL * (lastDrainEcMsCm ?? demo.truth.feedEcMsCm * 1.25),
+    };
   }
 
   /** The plan's pulses as they really run. */
@@ -98,7 +129,11 @@ class ZoneTruth {
       for (let part = 0; part < Math.max(1, pulses.length); part++) {
         const litres = (pulses[part]?.litres ?? 0) / this.plants;
         const share = demandL / Math.max(1, pulses.length);
-        const { state, fluxes } = stepSubstrate(this.state, { givenL: litres, givenEcMsCm: truth.feedEcMsCm, demandL: share, uptakeEcMsCm: truth.uptakeEcMsCm }, limits);
+        const { state, fluxes } = stepSubstrate(
+          this.state,
+          { givenL: litres, givenEcMsCm: truth.feedEcMsCm, demandL: share, uptakeEcMsCm: truth.uptakeEcMsCm },
+          limits,
+        );
         this.state = state;
         givenL += litres;
         drainL += fluxes.drainL;
@@ -107,8 +142,14 @@ class ZoneTruth {
     }
     if (givenL === 0 || drainL === 0) return [];
     const atMs = dayStart + READING_HOUR * 3_600_000;
-    const noise = (channel: number): number => normal(SEED, channel + this.zoneId * 10, Math.floor(dayStart / 86_400_000));
-    const reading = (kind: ZoneReading["kind"], value: number, digits: number): ZoneReading => ({ zoneId: this.zoneId, kind, atMs, value: Number(value.toFixed(digits)) });
+    const noise = (channel: number): number =>
+      normal(SEED, channel + this.zoneId * 10, Math.floor(dayStart / 86_400_000));
+    const reading = (kind: ZoneReading["kind"], value: number, digits: number): ZoneReading => ({
+      zoneId: this.zoneId,
+      kind,
+      atMs,
+      value: Number(value.toFixed(digits)),
+    });
     return [
       reading("drainPct", Math.max(0, (100 * drainL) / givenL + 0.8 * noise(301)), 0),
       reading("drainEcMsCm", drainSalt / drainL + 0.04 * noise(302), 2),

@@ -14,7 +14,10 @@ export function simulatedDevice(): WeatherDevice {
     inside(name, fromMs, toMs) {
       const house = houses[name];
       if (!house) return [];
-      return each(fromMs, toMs, (startMs) => station.hour(startMs)).map((hour) => ({ startMs: hour.startMs, values: houseSensor(hour, house) }));
+      return each(fromMs, toMs, (startMs) => station.hour(startMs)).map((hour) => ({
+        startMs: hour.startMs,
+        values: houseSensor(hour, house),
+      }));
     },
     forecast: (nowMs, fromMs, toMs) => each(fromMs, toMs, (startMs) => station.forecast(nowMs, startMs)),
   };

@@ -12,7 +12,11 @@ const mean = (values: number[]): number => sum(values) / values.length;
 describe("the simulated weather station", () => {
   it("reads the same hour the same way, and another seed reads otherwise", () => {
     expect(station.hour(start + 4000 * HOUR)).toEqual(year[4000]);
-    expect(new SimulatedWeatherStation({ latitudeDeg: 43.4, longitudeDeg: -1.5, elevationM: 60 }, 8).hour(start + 4000 * HOUR)).not.toEqual(year[4000]);
+    expect(
+      new SimulatedWeatherStation({ latitudeDeg: 43.4, longitudeDeg: -1.5, elevationM: 60 }, 8).hour(
+        start + 4000 * HOUR,
+      ),
+    ).not.toEqual(year[4000]);
   });
 
   it("has the year of a mild coast: sun, warmth and rain of the right size, dark nights", () => {
@@ -21,14 +25,23 @@ describe("the simulated weather station", () => {
     expect(mean(year.map((hour) => hour.values.airTemperature))).toBeCloseTo(14.6, 0);
     expect(sum(year.map((hour) => hour.values.rain))).toBeGreaterThan(500);
     expect(sum(year.map((hour) => hour.values.rain))).toBeLessThan(2200);
-    expect(year.every(({ startMs, values }) => values.radiation === 0 || ![0, 1, 2, 23].includes(new Date(startMs).getUTCHours()))).toBe(true);
+    expect(
+      year.every(
+        ({ startMs, values }) => values.radiation === 0 || ![0, 1, 2, 23].includes(new Date(startMs).getUTCHours()),
+      ),
+    ).toBe(true);
     expect(year.every(({ values }) => values.humidity >= 15 && values.humidity <= 100 && values.wind >= 0)).toBe(true);
   });
 
   it("has clouds that persist: an hour tells more of the next one than of the next week", () => {
-    const noon = year.filter(({ startMs }) => new Date(startMs).getUTCHours() === 12).map((hour) => hour.values.radiation);
-    const next = year.filter(({ startMs }) => new Date(startMs).getUTCHours() === 13).map((hour) => hour.values.radiation);
-    const gap = (other: number[]): number => mean(noon.slice(0, 350).map((value, day) => Math.abs(value - (other[day] ?? NaN))));
+    const noon = year
+      .filter(({ startMs }) => new Date(startMs).getUTCHours() === 12)
+      .map((hour) => hour.values.radiation);
+    const next = year
+      .filter(({ startMs }) => new Date(startMs).getUTCHours() === 13)
+      .map((hour) => hour.values.radiation);
+    const gap = (other: number[]): number =>
+      mean(noon.slice(0, 350).map((value, day) => Math.abs(value - (other[day] ?? NaN))));
     expect(gap(next)).toBeLessThan(0.6 * gap(noon.slice(7)));
   });
 
@@ -37,7 +50,10 @@ describe("the simulated weather station", () => {
       mean(
         Array.from({ length: 200 }, (_, day) => {
           const issued = start + (day * 24 + 6) * HOUR;
-          return Math.abs(station.forecast(issued, issued + leadH * HOUR).values.airTemperature - station.hour(issued + leadH * HOUR).values.airTemperature);
+          return Math.abs(
+            station.forecast(issued, issued + leadH * HOUR).values.airTemperature -
+              station.hour(issued + leadH * HOUR).values.airTemperature,
+          );
         }),
       );
     expect(error(0)).toBe(0);

@@ -1,4 +1,10 @@
-import { clearSkyMjM2, dayOfYear, periodExtraterrestrialMjM2, saturationVapourPressureKpa, type WeatherKind } from "@sprunel/core";
+import {
+  clearSkyMjM2,
+  dayOfYear,
+  periodExtraterrestrialMjM2,
+  saturationVapourPressureKpa,
+  type WeatherKind,
+} from "@sprunel/core";
 import { chance, persistent } from "./noise.ts";
 
 export interface StationPlace {
@@ -60,11 +66,15 @@ export class SimulatedWeatherStation {
     const date = new Date(middleMs).toISOString().slice(0, 10);
     const { latitudeDeg, longitudeDeg, elevationM } = this.place;
     const utcH = (middleMs % 86_400_000) / HOUR_MS;
-    const clear = clearSkyMjM2(periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH, longitudeDeg, 0), elevationM);
+    const clear = clearSkyMjM2(
+      periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH, longitudeDeg, 0),
+      elevationM,
+    );
     const radiation = clear * (1 - 0.75 * cloud ** 3.4); // Kasten & Czeplak (1980)
     const airTemperature = this.temperature(date, utcH + longitudeDeg / 15, cloud, seen(AIR_MASS, 60));
     const dewPoint = this.temperature(date, 5, 0.6, seen(AIR_MASS, 60)) - 1 + 2 * (cloud - 0.5);
-    const humidity = 100 * Math.min(1, saturationVapourPressureKpa(dewPoint) / saturationVapourPressureKpa(airTemperature));
+    const humidity =
+      100 * Math.min(1, saturationVapourPressureKpa(dewPoint) / saturationVapourPressureKpa(airTemperature));
     const wind = Math.max(0, 2.1 + 1.3 * seen(WIND, 9) + 0.9 * Math.sin(((utcH - 9) / 12) * Math.PI));
     const wet = cloud > 0.88 && chance(this.seed, RAIN, Math.floor(hour)) < 0.55;
     const rain = wet ? -1.6 * Math.log(1 - chance(this.seed, RAIN + 1, Math.floor(hour))) * (cloud - 0.8) * 3.5 : 0;

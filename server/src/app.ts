@@ -43,7 +43,13 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
     }),
   );
   app.use(compression());
-  app.use("/api", pinoHttp({ logger: log, customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug") }));
+  app.use(
+    "/api",
+    pinoHttp({
+      logger: log,
+      customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
+    }),
+  );
   app.use("/api/weather", express.json({ limit: FILE_LIMIT }));
   app.use("/api", express.json({ limit: "1mb", strict: false }));
   app.get("/api/health", (_req, res) => {
@@ -61,7 +67,10 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
     throw notFound(`${req.method} ${req.originalUrl}`);
   });
   if (webFolder) {
-    app.use("/assets", express.static(join(webFolder, "assets"), { immutable: true, maxAge: "1y", fallthrough: false }));
+    app.use(
+      "/assets",
+      express.static(join(webFolder, "assets"), { immutable: true, maxAge: "1y", fallthrough: false }),
+    );
     app.use(express.static(webFolder, { index: false }));
     app.get("/{*path}", (_req, res) => {
       res.setHeader("Cache-Control", "no-cache");

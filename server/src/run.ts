@@ -5,10 +5,17 @@ import { startServer, type RunningServer, type ServerOptions } from "./start-ser
 export function environment(defaultFolder: string): Pick<ServerOptions, "port" | "dataFolder" | "clock" | "logLevel"> {
   const { PORT = "5180", SPRUNEL_DATA = defaultFolder, SPRUNEL_NOW, SPRUNEL_LOG = "warn" } = process.env;
   const port = Number(PORT);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT must be a whole number from 0 to 65535, not "${PORT}".`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`PORT must be a whole number from 0 to 65535, not "${PORT}".`);
   const fixed = SPRUNEL_NOW === undefined ? undefined : Date.parse(SPRUNEL_NOW);
-  if (fixed !== undefined && !Number.isFinite(fixed)) throw new Error(`SPRUNEL_NOW must be an instant as 2026-06-15T08:24:00Z, not "${SPRUNEL_NOW}".`);
-  return { port, dataFolder: resolve(SPRUNEL_DATA), logLevel: SPRUNEL_LOG, ...(fixed !== undefined && { clock: () => fixed }) };
+  if (fixed !== undefined && !Number.isFinite(fixed))
+    throw new Error(`SPRUNEL_NOW must be an instant as 2026-06-15T08:24:00Z, not "${SPRUNEL_NOW}".`);
+  return {
+    port,
+    dataFolder: resolve(SPRUNEL_DATA),
+    logLevel: SPRUNEL_LOG,
+    ...(fixed !== undefined && { clock: () => fixed }),
+  };
 }
 
 /** Serves until the process is asked to stop, then ends in order. */
@@ -30,7 +37,8 @@ export async function serve(start: () => Promise<RunningServer>): Promise<void> 
 }
 
 function inWords(error: unknown): string {
-  if (error instanceof Error && "code" in error && error.code === "EADDRINUSE") return "The port is taken by another program. Name another one: PORT=5181 npm run demo";
+  if (error instanceof Error && "code" in error && error.code === "EADDRINUSE")
+    return "The port is taken by another program. Name another one: PORT=5181 npm run demo";
   return error instanceof Error ? error.message.slice(0, 1000) : String(error);
 }
 

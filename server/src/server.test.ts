@@ -48,7 +48,12 @@ describe("the compute API", () => {
     const { status, type, body } = await call("POST", "/api/compute/reference-et", sent);
     expect(status).toBe(422);
     expect(type).toMatch("application/problem+json");
-    expect(body).toMatchObject({ type: expect.any(String), title: expect.any(String), status: 422, detail: expect.stringMatching(/\w{3}/) });
+    expect(body).toMatchObject({
+      type: expect.any(String),
+      title: expect.any(String),
+      status: 422,
+      detail: expect.stringMatching(/\w{3}/),
+    });
     expect(body.errors?.map((error) => error.path)).toContain(path);
     expect(JSON.stringify(body)).not.toMatch(/zod|Invalid input|expected \w+, received|undefined|Unexpected token/i);
   });
@@ -60,7 +65,9 @@ describe("the compute API", () => {
     const schemas = (body["components"] as { schemas: object }).schemas;
     const references = [...text.matchAll(/"#\/components\/schemas\/([^"]+)"/g)].map((match) => match[1] ?? "");
     expect(body["openapi"]).toBe("3.1.0");
-    expect(Object.keys(body["paths"] as object)).toEqual(expect.arrayContaining(["/api/compute/reference-et", "/api/compute/zone-water"]));
+    expect(Object.keys(body["paths"] as object)).toEqual(
+      expect.arrayContaining(["/api/compute/reference-et", "/api/compute/zone-water"]),
+    );
     expect(Object.keys(schemas)).toEqual(expect.arrayContaining(references));
   });
 
@@ -76,8 +83,14 @@ describe("set-up", () => {
     const folder = newFolder();
     const first = await withSite({ folder });
     expect((await first.call("POST", "/api/zones", zone)).status).toBe(201);
-    const bad = await first.call("POST", "/api/zones", { ...zone, name: "Tunnel 2", definition: { ...zone.definition, uniformityPct: 130 } });
-    expect(bad.body.errors).toEqual([{ path: "definition.uniformityPct", message: "Uniformity must be 30 to 100 %, not 130." }]);
+    const bad = await first.call("POST", "/api/zones", {
+      ...zone,
+      name: "Tunnel 2",
+      definition: { ...zone.definition, uniformityPct: 130 },
+    });
+    expect(bad.body.errors).toEqual([
+      { path: "definition.uniformityPct", message: "Uniformity must be 30 to 100 %, not 130." },
+    ]);
     await first.stop();
     const second = await testServer({ folder });
     const { body } = await second.call("GET", "/api/set-up");
@@ -107,7 +120,10 @@ describe("a weather import", () => {
     const { call, db } = await withSite();
     const file = sampleFile("weather-iso.csv");
     const preview = await call("POST", "/api/weather/previews", file);
-    expect(preview.body).toMatchObject({ counts: { accepted: 1333, flagged: 44, rejected: 13 }, stored: { alreadyThere: 0, conflicts: 0 } });
+    expect(preview.body).toMatchObject({
+      counts: { accepted: 1333, flagged: 44, rejected: 13 },
+      stored: { alreadyThere: 0, conflicts: 0 },
+    });
     expect(await db("weather_reading").count("* as n").first()).toEqual({ n: 0 });
     expect((await call("POST", "/api/weather/imports", file)).status).toBe(201);
     const { newValues } = preview.body["stored"] as { newValues: number };
@@ -121,19 +137,29 @@ describe("a weather import", () => {
     const { call, db } = await withSite();
     const file = (temperature: number) => ({
       fileName: "log.csv",
-      contentBase64: Buffer.from(`time,air_degC\n2026-06-01T10:00Z,${temperature}\n2026-06-01T11:00Z,21\n`).toString("base64"),
+      contentBase64: Buffer.from(`time,air_degC\n2026-06-01T10:00Z,${temperature}\n2026-06-01T11:00Z,21\n`).toString(
+        "base64",
+      ),
       choices: {},
     });
     await call("POST", "/api/weather/imports", file(20));
     const second = await call("POST", "/api/weather/imports", file(25));
     expect(second.body["stored"]).toEqual({ newValues: 0, alreadyThere: 1, conflicts: 1 });
-    expect(await db("weather_reading").where({ hour_ms: Date.parse("2026-06-01T10:00Z") }).first("value")).toEqual({ value: 20 });
+    expect(
+      await db("weather_reading")
+        .where({ hour_ms: Date.parse("2026-06-01T10:00Z") })
+        .first("value"),
+    ).toEqual({ value: 20 });
     expect(await db("weather_conflict").first("value")).toEqual({ value: 25 });
   });
 
   it("refuses a file that is no weather whole, in words", async () => {
     const { call, db } = await withSite();
-    const letter = { fileName: "letter.txt", contentBase64: Buffer.from("Dear grower,\nthe logger broke.").toString("base64"), choices: {} };
+    const letter = {
+      fileName: "letter.txt",
+      contentBase64: Buffer.from("Dear grower,\nthe logger broke.").toString("base64"),
+      choices: {},
+    };
     const refused = await call("POST", "/api/weather/imports", letter);
     expect(refused.status).toBe(422);
     expect(refused.body["detail"]).toMatch(/header/);
@@ -143,7 +169,10 @@ describe("a weather import", () => {
   it("warns when the clock's zone puts sunlight into the night", async () => {
     const { call } = await withSite();
     const elsewhere = sampleFile("weather-us.csv", { timeZone: "America/Los_Angeles" });
-    expect((await call("POST", "/api/weather/previews", elsewhere)).body["warnings"]).toMatchObject([expect.stringMatching(/sun is down/), expect.stringMatching(/longitude -124.2/)]);
+    expect((await call("POST", "/api/weather/previews", elsewhere)).body["warnings"]).toMatchObject([
+      expect.stringMatching(/sun is down/),
+      expect.stringMatching(/longitude -124.2/),
+    ]);
     expect((await call("POST", "/api/weather/previews", sampleFile("weather-iso.csv"))).body["warnings"]).toEqual([]);
   });
 
@@ -153,11 +182,21 @@ describe("a weather import", () => {
     expect((await call("GET", "/api/zones/1/day?date=2026-06-20")).body["missing"]).toBe("no-weather");
     await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
     const { body } = await call("GET", "/api/zones/1/day?date=2026-06-20");
-    const plan = body["plan"] as { demandMm: number; litres: number; solarOutsideMjM2: number; working: { label: string }[]; inputs: { name: string; origins: object[] }[] };
+    const plan = body["plan"] as {
+      demandMm: number;
+      litres: number;
+      solarOutsideMjM2: number;
+      working: { label: string }[];
+      inputs: { name: string; origins: object[] }[];
+    };
     // Kc and cover times the radiation form of Fernández et al. (2010): day 171, 60 % light, Kc 0.95 in full picking.
     expect(plan.demandMm).toBeCloseTo((((0.288 + 0.0019 * 171) * 0.6 * plan.solarOutsideMjM2) / 2.45) * 0.95, 6);
-    expect(plan.inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([{ kind: "imported", hours: 24 }]);
-    expect(plan.inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([{ kind: "default" }]);
+    expect(plan.inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([
+      { kind: "imported", hours: 24 },
+    ]);
+    expect(plan.inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([
+      { kind: "default" },
+    ]);
     const board = await call("GET", "/api/board?date=2026-06-20");
     expect(board.body["zones"]).toMatchObject([{ run: { litres: plan.litres }, roots: { kind: "soil-drip" } }]);
   });
@@ -177,7 +216,9 @@ describe("the data folder", () => {
       const folder = newFolder();
       const prepared = await withSite({ folder });
       const file = sampleFile("weather-iso.csv");
-      const { newValues } = (await prepared.call("POST", "/api/weather/previews", file)).body["stored"] as { newValues: number };
+      const { newValues } = (await prepared.call("POST", "/api/weather/previews", file)).body["stored"] as {
+        newValues: number;
+      };
       await prepared.stop();
       await crashWhileImporting(folder, file, patienceMs);
       const after = await testServer({ folder });
@@ -202,7 +243,11 @@ async function crashWhileImporting(folder: string, file: object, patienceMs: num
       if (found) resolve(found[0]);
     });
   });
-  const request = fetch(`${url}/api/weather/imports`, { method: "POST", body: JSON.stringify(file), headers: { "Content-Type": "application/json" } }).catch(() => null);
+  const request = fetch(`${url}/api/weather/imports`, {
+    method: "POST",
+    body: JSON.stringify(file),
+    headers: { "Content-Type": "application/json" },
+  }).catch(() => null);
   await new Promise((resolve) => setTimeout(resolve, patienceMs));
   const gone = new Promise((resolve) => child.once("exit", resolve));
   child.kill("SIGKILL");

@@ -26,7 +26,9 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     async followStation(sinceMs) {
       const { site } = await setUp.overview();
       if (!device || !site) return;
-      const houses = new Map((await zoneStore(db).list()).map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }]));
+      const houses = new Map(
+        (await zoneStore(db).list()).map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }]),
+      );
       const added = await catchUp(db, device, site, [...houses.values()], sinceMs, clock());
       if (added > 0) weather.forget();
     },

@@ -33,7 +33,14 @@ export interface RunningServer {
 }
 
 /** Opens the data folder and serves it on the loopback address until stopped. */
-export async function startServer({ dataFolder, port, clock = Date.now, device, logLevel = "info", prepare }: ServerOptions): Promise<RunningServer> {
+export async function startServer({
+  dataFolder,
+  port,
+  clock = Date.now,
+  device,
+  logLevel = "info",
+  prepare,
+}: ServerOptions): Promise<RunningServer> {
   const log = pino({ level: logLevel });
   const unlock = lockFolder(dataFolder);
   let db: Knex | undefined;
@@ -41,7 +48,12 @@ export async function startServer({ dataFolder, port, clock = Date.now, device, 
     db = await openDatabase(dataFolder);
     const services = createServices(db, clock, device ?? null);
     await prepare?.(db, services);
-    const app = createApp({ services, log, version: VERSION, webFolder: existsSync(WEB_FOLDER) ? WEB_FOLDER : undefined });
+    const app = createApp({
+      services,
+      log,
+      version: VERSION,
+      webFolder: existsSync(WEB_FOLDER) ? WEB_FOLDER : undefined,
+    });
     const server = app.listen(port, "127.0.0.1");
     await new Promise<void>((resolve, reject) => server.once("listening", resolve).once("error", reject));
     const open = db;

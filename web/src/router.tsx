@@ -14,9 +14,15 @@ export const router = createBrowserRouter([
         ErrorBoundary: LostPage,
         children: [
           { path: "/", lazy: async () => ({ Component: (await import("./plan/board-page.tsx")).BoardPage }) },
-          
-          { path: "/zones/:zoneId/:station", lazy: async () => ({ Component: (await import("./plan/station-page.tsx")).StationPage }) },
-          { path: "/weather", lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }) },
+
+          {
+            path: "/zones/:zoneId/:station",
+            lazy: async () => ({ Component: (await import("./plan/station-page.tsx")).StationPage }),
+          },
+          {
+            path: "/weather",
+            lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }),
+          },
           { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
           { path: "*", Component: LostPage },
         ],

@@ -5,7 +5,13 @@ import { dateSchema, workingStepSchema } from "../basics.ts";
 const number = z.number();
 
 export const referenceEtRequestSchema = z.strictObject({
-  method: z.enum(["penman-monteith-daily", "penman-monteith-hourly", "hargreaves-daily", "greenhouse-radiation", "greenhouse-penman-monteith"]),
+  method: z.enum([
+    "penman-monteith-daily",
+    "penman-monteith-hourly",
+    "hargreaves-daily",
+    "greenhouse-radiation",
+    "greenhouse-penman-monteith",
+  ]),
   latitudeDeg: number.describe("north positive"),
   longitudeDeg: number.optional().describe("east positive"),
   elevationM: number,

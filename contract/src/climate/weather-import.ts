@@ -8,15 +8,24 @@ export const columnKindSchema = z.enum([...weatherKindSchema.options, "time", "i
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
-  stampMarks: z.enum(["start", "end"]).optional().describe("whether a time is that of the start or the end of its hour"),
+  stampMarks: z
+    .enum(["start", "end"])
+    .optional()
+    .describe("whether a time is that of the start or the end of its hour"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
-  columns: z.array(z.strictObject({ column: z.number().int().min(1), kind: columnKindSchema, unit: z.string().max(20) })).max(200).optional(),
+  columns: z
+    .array(z.strictObject({ column: z.number().int().min(1), kind: columnKindSchema, unit: z.string().max(20) }))
+    .max(200)
+    .optional(),
 });
 export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
 
 export const weatherFileSchema = z.strictObject({
   fileName: textSchema("The file's name", 200),
-  contentBase64: z.base64().min(1, { error: () => "The file is empty." }).describe("the file's bytes as they are"),
+  contentBase64: z
+    .base64()
+    .min(1, { error: () => "The file is empty." })
+    .describe("the file's bytes as they are"),
   choices: weatherChoicesSchema,
 });
 export type WeatherFile = z.infer<typeof weatherFileSchema>;
@@ -62,7 +71,12 @@ export const weatherPreviewSchema = z.object({
   }),
   notData: z.array(z.object({ line: z.number(), reason: z.string() })),
   rejected: z.array(z.object({ line: z.number(), reason: z.string(), detail: z.string() })),
-  flagged: z.array(z.object({ line: z.number(), flags: z.array(z.object({ code: z.string(), kind: weatherKindSchema, raw: z.string() })) })),
+  flagged: z.array(
+    z.object({
+      line: z.number(),
+      flags: z.array(z.object({ code: z.string(), kind: weatherKindSchema, raw: z.string() })),
+    }),
+  ),
   hours: z.object({
     firstUtc: instantSchema.nullable(),
     lastUtc: instantSchema.nullable(),
@@ -78,14 +92,23 @@ export const weatherPreviewSchema = z.object({
     meanWindMs: z.number().nullable(),
   }),
   clockChangeUtc: instantSchema.nullable(),
-  sample: z.array(z.object({ line: z.number(), stampUtc: instantSchema, hourStartUtc: instantSchema, values: valuesSchema })).describe("the first rows after conversion"),
+  sample: z
+    .array(z.object({ line: z.number(), stampUtc: instantSchema, hourStartUtc: instantSchema, values: valuesSchema }))
+    .describe("the first rows after conversion"),
   stored: z.object({
     newValues: z.number(),
     alreadyThere: z.number(),
-    conflicts: z.number().describe("values stored earlier with another number; the first stays, the new one is kept beside it"),
+    conflicts: z
+      .number()
+      .describe("values stored earlier with another number; the first stays, the new one is kept beside it"),
   }),
 });
 export type WeatherPreview = z.infer<typeof weatherPreviewSchema>;
 
-export const weatherImportAnswerSchema = weatherPreviewSchema.pick({ fileName: true, counts: true, hours: true, stored: true });
+export const weatherImportAnswerSchema = weatherPreviewSchema.pick({
+  fileName: true,
+  counts: true,
+  hours: true,
+  stored: true,
+});
 export type WeatherImportAnswer = z.infer<typeof weatherImportAnswerSchema>;

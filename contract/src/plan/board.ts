@@ -9,7 +9,13 @@ export const stationSchema = z.enum(["water", "feed", "run", "roots", "crop", "h
 export type Station = z.infer<typeof stationSchema>;
 
 export const findingSchema = z.discriminatedUnion("cause", [
-  z.object({ cause: z.enum(["drain-low", "drain-high"]), mark: markSchema, drainPct: z.number(), targetPct: z.number(), drainEcMsCm: z.number() }),
+  z.object({
+    cause: z.enum(["drain-low", "drain-high"]),
+    mark: markSchema,
+    drainPct: z.number(),
+    targetPct: z.number(),
+    drainEcMsCm: z.number(),
+  }),
   z.object({ cause: z.literal("salt"), mark: markSchema, drainEcMsCm: z.number(), feedEcMsCm: z.number() }),
   z.object({ cause: z.literal("too-dry"), mark: markSchema, depletionMm: z.number(), triggerMm: z.number() }),
   z.object({ cause: z.literal("delivery"), mark: markSchema, givenL: z.number(), plannedL: z.number() }),
@@ -26,7 +32,13 @@ export const rootsSchema = z.discriminatedUnion("kind", [
     kind: z.literal("substrate"),
     heldPct: z.number().nullable().describe("share of the water held at container capacity, now"),
     drain: z
-      .object({ on: dateSchema, sharePct: z.number(), ecMsCm: z.number(), feedEcMsCm: z.number(), ph: z.number().nullable() })
+      .object({
+        on: dateSchema,
+        sharePct: z.number(),
+        ecMsCm: z.number(),
+        feedEcMsCm: z.number(),
+        ph: z.number().nullable(),
+      })
       .nullable(),
     drainTargetPct: z.number(),
   }),
@@ -73,7 +85,14 @@ export const boardSchema = z.object({
   site: siteSchema.nullable(),
   sun: z.object({ riseUtc: instantSchema, setUtc: instantSchema }).nullable(),
   /** hours of the local day; null where nothing is known */
-  hours: z.array(z.object({ startUtc: instantSchema, radiationMjM2: z.number().nullable(), rainMm: z.number().nullable(), origin: z.string().nullable() })),
+  hours: z.array(
+    z.object({
+      startUtc: instantSchema,
+      radiationMjM2: z.number().nullable(),
+      rainMm: z.number().nullable(),
+      origin: z.string().nullable(),
+    }),
+  ),
   zones: z.array(boardZoneSchema),
 });
 export type Board = z.infer<typeof boardSchema>;

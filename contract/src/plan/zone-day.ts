@@ -16,7 +16,12 @@ export const originSchema = z.discriminatedUnion("kind", [
 ]);
 export type Origin = z.infer<typeof originSchema>;
 
-export const workingInputSchema = z.object({ name: z.string(), value: z.number(), unit: z.string(), origins: z.array(originSchema) });
+export const workingInputSchema = z.object({
+  name: z.string(),
+  value: z.number(),
+  unit: z.string(),
+  origins: z.array(originSchema),
+});
 export type WorkingInput = z.infer<typeof workingInputSchema>;
 
 export const figureSchema = z.enum(["demand", "gross", "litres", "minutes", "pulse"]);

@@ -23,7 +23,9 @@ export const newSiteSchema = z.strictObject({
   elevationM: quantitySchema("Elevation", -430, 5000, "m"),
   timeZone: timeZoneSchema,
   unitSystem: unitSystemSchema,
-  currency: z.string().regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),
 });
 export type NewSite = z.infer<typeof newSiteSchema>;
 

@@ -72,5 +72,9 @@ export const cropChoiceSchema = z.object({
 });
 export type CropChoice = z.infer<typeof cropChoiceSchema>;
 
-export const setUpSchema = z.object({ site: siteSchema.nullable(), zones: z.array(zoneSchema), crops: z.array(cropChoiceSchema) });
+export const setUpSchema = z.object({
+  site: siteSchema.nullable(),
+  zones: z.array(zoneSchema),
+  crops: z.array(cropChoiceSchema),
+});
 export type SetUp = z.infer<typeof setUpSchema>;

@@ -3,7 +3,13 @@
 export type Mark = "steady" | "watch" | "act";
 
 export type Finding =
-  | { readonly cause: "drain-low" | "drain-high"; readonly mark: Mark; readonly drainPct: number; readonly targetPct: number; readonly drainEcMsCm: number }
+  | {
+      readonly cause: "drain-low" | "drain-high";
+      readonly mark: Mark;
+      readonly drainPct: number;
+      readonly targetPct: number;
+      readonly drainEcMsCm: number;
+    }
   | { readonly cause: "salt"; readonly mark: Mark; readonly drainEcMsCm: number; readonly feedEcMsCm: number }
   | { readonly cause: "too-dry"; readonly mark: Mark; readonly depletionMm: number; readonly triggerMm: number }
   | { readonly cause: "delivery"; readonly mark: Mark; readonly givenL: number; readonly plannedL: number }
@@ -24,7 +30,12 @@ const DRY_WATCH = 1.15;
 const DRY_ACT = 1.4;
 
 /** A little drain of high EC is one cause: salt is named on its own only when the share is right. */
-export function judgeDrain(drainPct: number, targetPct: number, drainEcMsCm: number, feedEcMsCm: number): Finding | null {
+export function judgeDrain(
+  drainPct: number,
+  targetPct: number,
+  drainEcMsCm: number,
+  feedEcMsCm: number,
+): Finding | null {
   const off = drainPct - targetPct;
   if (Math.abs(off) > DRAIN_WATCH) {
     const mark = Math.abs(off) > DRAIN_ACT ? "act" : "watch";
@@ -42,7 +53,9 @@ export function judgeDepletion(depletionMm: number, triggerMm: number): Finding 
 
 export function judgeDelivery(givenL: number, plannedL: number): Finding | null {
   const off = plannedL > 0 ? Math.abs(givenL - plannedL) / plannedL : 0;
-  return off > DELIVERY_WATCH ? { cause: "delivery", mark: off > DELIVERY_ACT ? "act" : "watch", givenL, plannedL } : null;
+  return off > DELIVERY_WATCH
+    ? { cause: "delivery", mark: off > DELIVERY_ACT ? "act" : "watch", givenL, plannedL }
+    : null;
 }
 
 /** The gravest of several marks. */

@@ -61,10 +61,18 @@ export const greenhouseRadiation: EtMethod = (input, sheet) => {
  * @see Fernández et al. (2010) for the fixed aerodynamic resistance of 295 s/m
  */
 export const greenhousePenmanMonteith: EtMethod = (input, sheet) => {
-  if (input.weather.windMs !== undefined) sheet.warn("Wind is not used under cover: the aerodynamic resistance is fixed at 295 s/m.");
+  if (input.weather.windMs !== undefined)
+    sheet.warn("Wind is not used under cover: the aerodynamic resistance is fixed at 295 s/m.");
   const sun = outsideRadiation(input, sheet);
   const inside = insideRadiation(input, sun.rsMjM2, sheet);
-  const windMs = sheet.note("Wind that equals the still air", "u₂ = 208 / 295 s/m", "208 ÷ 295", HOUSE_WIND_MS, "m/s", "Fernández et al. (2010)");
+  const windMs = sheet.note(
+    "Wind that equals the still air",
+    "u₂ = 208 / 295 s/m",
+    "208 ÷ 295",
+    HOUSE_WIND_MS,
+    "m/s",
+    "Fernández et al. (2010)",
+  );
   const { valueMm, rnMjM2, vpdKpa } = dailyCombination(input, sheet, sun, inside, windMs);
   return { valueMm, parts: { raMjM2: sun.raMjM2, rsMjM2: inside, rnMjM2, vpdKpa, daylightH: sun.daylightH } };
 };

@@ -16,7 +16,9 @@ export const hargreavesDaily: EtMethod = ({ latitudeDeg, date, weather }, sheet)
     "FAO-56, eq. 21",
   );
   const mean = (tMaxC + tMinC) / 2;
-  sheet.warn("Hargreaves holds outdoors only, best over ten days or more; use Penman–Monteith when radiation, humidity and wind are at hand.");
+  sheet.warn(
+    "Hargreaves holds outdoors only, best over ten days or more; use Penman–Monteith when radiation, humidity and wind are at hand.",
+  );
   const valueMm = 0.0023 * (mean + 17.8) * Math.sqrt(tMaxC - tMinC) * 0.408 * raMjM2;
   sheet.note(
     "Reference evapotranspiration",

@@ -15,7 +15,9 @@ export interface LongWave {
 /** Net outgoing long-wave radiation, MJ/m² in the period. FAO-56, eq. 39 and its hourly form. */
 function netLongWaveMjM2({ temperaturesC, vapourPressureKpa, clearness, days }: LongWave): number {
   const fourth = temperaturesC.reduce((sum, t) => sum + (t + 273.16) ** 4, 0) / temperaturesC.length;
-  return DAY_STEFAN_BOLTZMANN * days * fourth * (0.34 - 0.14 * Math.sqrt(vapourPressureKpa)) * (1.35 * clearness - 0.35);
+  return (
+    DAY_STEFAN_BOLTZMANN * days * fourth * (0.34 - 0.14 * Math.sqrt(vapourPressureKpa)) * (1.35 * clearness - 0.35)
+  );
 }
 
 /**
@@ -43,5 +45,12 @@ export function netRadiationMjM2(sheet: Worksheet, solarMjM2: number, longWave: 
     "MJ/m²",
     "FAO-56, eq. 39; σ = 4.903·10⁻⁹ MJ K⁻⁴ m⁻² day⁻¹",
   );
-  return sheet.note("Net radiation", "Rn = Rns − Rnl", fill`${shortWave} − ${outgoing}`, shortWave - outgoing, "MJ/m²", "FAO-56, eq. 40");
+  return sheet.note(
+    "Net radiation",
+    "Rn = Rns − Rnl",
+    fill`${shortWave} − ${outgoing}`,
+    shortWave - outgoing,
+    "MJ/m²",
+    "FAO-56, eq. 40",
+  );
 }

@@ -1,6 +1,12 @@
 import { Checks } from "../checks.ts";
 import { fill, type Worksheet } from "../working.ts";
-import { airPressureKpa, psychrometricConstantKpaC, saturationVapourPressureKpa, vapourPressureSlopeKpaC, windAt2MMs } from "./air.ts";
+import {
+  airPressureKpa,
+  psychrometricConstantKpaC,
+  saturationVapourPressureKpa,
+  vapourPressureSlopeKpaC,
+  windAt2MMs,
+} from "./air.ts";
 import { netRadiationMjM2 } from "./net-radiation.ts";
 import type { EtMethod } from "./reference-et.ts";
 import type { ReferenceEtInput, ReferenceEtWeather } from "./reference-et-input.ts";
@@ -52,10 +58,13 @@ export function outsideRadiation(input: ReferenceEtInput, sheet: Worksheet): Out
 
 function solarRadiation(weather: ReferenceEtWeather, raMjM2: number, daylightH: number, sheet: Worksheet): number {
   const { solarMjM2, sunshineH, tMaxC, tMinC } = weather;
-  if (solarMjM2 !== undefined) return sheet.note("Solar radiation", "Rs, as given", fill`${solarMjM2}`, solarMjM2, "MJ/m²", "measured");
+  if (solarMjM2 !== undefined)
+    return sheet.note("Solar radiation", "Rs, as given", fill`${solarMjM2}`, solarMjM2, "MJ/m²", "measured");
   if (sunshineH !== undefined) {
     // A recorder may show a minute more than the formula's day, which knows no refraction; more than a quarter of an hour is a slip.
-    new Checks().range("weather.sunshineH", "Sunshine on this day at this latitude", sunshineH, 0, daylightH + 0.25, "hours").done();
+    new Checks()
+      .range("weather.sunshineH", "Sunshine on this day at this latitude", sunshineH, 0, daylightH + 0.25, "hours")
+      .done();
     return sheet.note(
       "Solar radiation from sunshine",
       "Rs = (0.25 + 0.50 · n/N) · Ra",
@@ -100,15 +109,32 @@ function actualVapourPressure(weather: ReferenceEtWeather, tMaxC: number, tMinC:
   const { vapourPressureKpa, rhMaxPct, rhMinPct, rhMeanPct } = weather;
   const note = (formula: string, substituted: string, value: number, source: string): number =>
     sheet.note("Vapour pressure of the air", formula, substituted, value, "kPa", source);
-  if (vapourPressureKpa !== undefined) return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "measured");
+  if (vapourPressureKpa !== undefined)
+    return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "measured");
   if (rhMaxPct !== undefined && rhMinPct !== undefined) {
     const value = (low * rhMaxPct + high * rhMinPct) / 200;
-    return note("ea = (e°(Tmin)·RHmax + e°(Tmax)·RHmin) / 200", fill`(${low} × ${rhMaxPct} + ${high} × ${rhMinPct}) ÷ 200`, value, "FAO-56, eq. 17");
+    return note(
+      "ea = (e°(Tmin)·RHmax + e°(Tmax)·RHmin) / 200",
+      fill`(${low} × ${rhMaxPct} + ${high} × ${rhMinPct}) ÷ 200`,
+      value,
+      "FAO-56, eq. 17",
+    );
   }
-  if (rhMaxPct !== undefined) return note("ea = e°(Tmin)·RHmax / 100", fill`${low} × ${rhMaxPct} ÷ 100`, (low * rhMaxPct) / 100, "FAO-56, eq. 18");
+  if (rhMaxPct !== undefined)
+    return note(
+      "ea = e°(Tmin)·RHmax / 100",
+      fill`${low} × ${rhMaxPct} ÷ 100`,
+      (low * rhMaxPct) / 100,
+      "FAO-56, eq. 18",
+    );
   if (rhMeanPct !== undefined) {
     const value = (rhMeanPct * (high + low)) / 200;
-    return note("ea = RHmean/100 · (e°(Tmax) + e°(Tmin))/2", fill`${rhMeanPct} ÷ 100 × (${high} + ${low}) ÷ 2`, value, "FAO-56, eq. 19");
+    return note(
+      "ea = RHmean/100 · (e°(Tmax) + e°(Tmin))/2",
+      fill`${rhMeanPct} ÷ 100 × (${high} + ${low}) ÷ 2`,
+      value,
+      "FAO-56, eq. 19",
+    );
   }
   sheet.warn("No humidity was given: the dew point is taken as the day's minimum temperature.");
   return note("ea = e°(Tmin)", fill`e°(${tMinC})`, low, "FAO-56, eq. 48");
@@ -124,19 +150,40 @@ export function dailyCombination(
 ): { valueMm: number; rnMjM2: number; vpdKpa: number } {
   const { tMaxC, tMinC } = weather;
   if (tMaxC === undefined || tMinC === undefined) throw new Error("temperatures are checked before");
-  const mean = sheet.note("Mean temperature", "T = (Tmax + Tmin) / 2", fill`(${tMaxC} + ${tMinC}) ÷ 2`, (tMaxC + tMinC) / 2, "°C", "FAO-56, eq. 9");
+  const mean = sheet.note(
+    "Mean temperature",
+    "T = (Tmax + Tmin) / 2",
+    fill`(${tMaxC} + ${tMinC}) ÷ 2`,
+    (tMaxC + tMinC) / 2,
+    "°C",
+    "FAO-56, eq. 9",
+  );
   const high = saturationVapourPressureKpa(tMaxC);
   const low = saturationVapourPressureKpa(tMinC);
-  const saturation = sheet.note("Saturation vapour pressure", "es = (e°(Tmax) + e°(Tmin)) / 2", fill`(${high} + ${low}) ÷ 2`, (high + low) / 2, "kPa", "FAO-56, eq. 12");
+  const saturation = sheet.note(
+    "Saturation vapour pressure",
+    "es = (e°(Tmax) + e°(Tmin)) / 2",
+    fill`(${high} + ${low}) ÷ 2`,
+    (high + low) / 2,
+    "kPa",
+    "FAO-56, eq. 12",
+  );
   const actual = actualVapourPressure(weather, tMaxC, tMinC, sheet);
-  if (actual > saturation) sheet.warn("The air holds more vapour than at saturation by the mean; the deficit counts as zero.");
+  if (actual > saturation)
+    sheet.warn("The air holds more vapour than at saturation by the mean; the deficit counts as zero.");
   const vpdKpa = Math.max(0, saturation - actual);
-  const rnMjM2 = netRadiationMjM2(sheet, solarOnCropMjM2, { temperaturesC: [tMaxC, tMinC], vapourPressureKpa: actual, clearness: sun.clearness, days: 1 });
+  const rnMjM2 = netRadiationMjM2(sheet, solarOnCropMjM2, {
+    temperaturesC: [tMaxC, tMinC],
+    vapourPressureKpa: actual,
+    clearness: sun.clearness,
+    days: 1,
+  });
   const soilHeat = soilHeatMjM2 ?? 0;
   const slope = vapourPressureSlopeKpaC(mean);
   const gamma = psychrometricConstantKpaC(airPressureKpa(elevationM));
   const valueMm =
-    (0.408 * slope * (rnMjM2 - soilHeat) + ((gamma * 900) / (mean + 273)) * windMs * vpdKpa) / (slope + gamma * (1 + 0.34 * windMs));
+    (0.408 * slope * (rnMjM2 - soilHeat) + ((gamma * 900) / (mean + 273)) * windMs * vpdKpa) /
+    (slope + gamma * (1 + 0.34 * windMs));
   sheet.note(
     "Reference evapotranspiration",
     "ET₀ = (0.408·Δ·(Rn − G) + γ·900/(T + 273)·u₂·(es − ea)) / (Δ + γ·(1 + 0.34·u₂))",

@@ -75,7 +75,12 @@ export function checkReferenceEtInput(input: ReferenceEtInput): void {
     .range("soilHeatMjM2", "Soil heat", input.soilHeatMjM2, -20, 20, "MJ/m²")
     .range("hourStart", "Start of the hour", input.hourStart, 0, 23)
     .range("clearnessBeforeSunset", "Clearness before sunset", input.clearnessBeforeSunset, 0.25, 1)
-    .when(!isCalendarDate(input.date), "not-possible", "date", `${input.date} is not a date of the calendar; write it as 2026-07-06.`);
+    .when(
+      !isCalendarDate(input.date),
+      "not-possible",
+      "date",
+      `${input.date} is not a date of the calendar; write it as 2026-07-06.`,
+    );
   for (const [key, name] of TEMPERATURES) checks.range(`weather.${key}`, name, weather[key], -40, 60, "°C");
   for (const [key, name] of HUMIDITIES) checks.range(`weather.${key}`, name, weather[key], 0, 100, "%");
   checks
@@ -83,13 +88,35 @@ export function checkReferenceEtInput(input: ReferenceEtInput): void {
     .range("weather.windMs", "Wind", weather.windMs, 0, 75, "m/s")
     .range("weather.windHeightM", "Height of the wind sensor", weather.windHeightM, 0.5, 200, "m")
     .range("weather.sunshineH", "Sunshine", weather.sunshineH, 0, 24, "hours")
-    .range("weather.solarMjM2", "Solar radiation", weather.solarMjM2, 0, hourly ? 5.4 : 50, hourly ? "MJ/m² in the hour" : "MJ/m² in the day")
-    .when(above(weather.tMinC, weather.tMaxC), "order-reversed", "weather.tMinC", order("temperature", weather.tMinC, weather.tMaxC, "°C"))
-    .when(above(weather.rhMinPct, weather.rhMaxPct), "order-reversed", "weather.rhMinPct", order("humidity", weather.rhMinPct, weather.rhMaxPct, "%"));
-  if (method === "greenhouse-radiation") checks.present("weather.solarMjM2", "Solar radiation outside", weather.solarMjM2 ?? weather.sunshineH);
+    .range(
+      "weather.solarMjM2",
+      "Solar radiation",
+      weather.solarMjM2,
+      0,
+      hourly ? 5.4 : 50,
+      hourly ? "MJ/m² in the hour" : "MJ/m² in the day",
+    )
+    .when(
+      above(weather.tMinC, weather.tMaxC),
+      "order-reversed",
+      "weather.tMinC",
+      order("temperature", weather.tMinC, weather.tMaxC, "°C"),
+    )
+    .when(
+      above(weather.rhMinPct, weather.rhMaxPct),
+      "order-reversed",
+      "weather.rhMinPct",
+      order("humidity", weather.rhMinPct, weather.rhMaxPct, "%"),
+    );
+  if (method === "greenhouse-radiation")
+    checks.present("weather.solarMjM2", "Solar radiation outside", weather.solarMjM2 ?? weather.sunshineH);
   else if (hourly) hourlyNeeds(checks, input);
-  else checks.present("weather.tMaxC", "The day's maximum temperature", weather.tMaxC).present("weather.tMinC", "The day's minimum temperature", weather.tMinC);
-  if (NEEDS_COVER.includes(method)) checks.present("transmissionPct", "The share of light through the cover", input.transmissionPct);
+  else
+    checks
+      .present("weather.tMaxC", "The day's maximum temperature", weather.tMaxC)
+      .present("weather.tMinC", "The day's minimum temperature", weather.tMinC);
+  if (NEEDS_COVER.includes(method))
+    checks.present("transmissionPct", "The share of light through the cover", input.transmissionPct);
   checks.done();
   if (!hourly) checkVapour(weather);
 }
@@ -113,14 +140,28 @@ function hourlyNeeds(checks: Checks, { weather, ...input }: ReferenceEtInput): v
     .present("hourStart", "The start of the hour", input.hourStart)
     .present("longitudeDeg", "The longitude", input.longitudeDeg)
     .present("zoneMeridianDeg", "The longitude of the time zone's centre", input.zoneMeridianDeg)
-    .when(weather.sunshineH !== undefined, "not-possible", "weather.sunshineH", "Sunshine hours serve a whole day; give the hour's solar radiation in MJ/m².");
+    .when(
+      weather.sunshineH !== undefined,
+      "not-possible",
+      "weather.sunshineH",
+      "Sunshine hours serve a whole day; give the hour's solar radiation in MJ/m².",
+    );
 }
 
 /** Air cannot hold more vapour than at saturation at the day's warmest. */
 function checkVapour({ vapourPressureKpa, tMaxC }: ReferenceEtWeather): void {
   if (vapourPressureKpa === undefined || tMaxC === undefined) return;
   const most = saturationVapourPressureKpa(tMaxC);
-  new Checks().range("weather.vapourPressureKpa", `Vapour pressure at a maximum of ${tMaxC} °C`, vapourPressureKpa, 0, most, "kPa").done();
+  new Checks()
+    .range(
+      "weather.vapourPressureKpa",
+      `Vapour pressure at a maximum of ${tMaxC} °C`,
+      vapourPressureKpa,
+      0,
+      most,
+      "kPa",
+    )
+    .done();
 }
 
 function above(least: number | undefined, most: number | undefined): boolean {

@@ -49,7 +49,12 @@ describe("reference evapotranspiration", () => {
   });
 
   it("follows example 20 of FAO-56 for Lyon in July, from temperatures alone, and names every estimate", () => {
-    const lyon = { latitudeDeg: 45 + 43 / 60, elevationM: 200, date: "2026-07-15", weather: { tMaxC: 26.6, tMinC: 14.8 } };
+    const lyon = {
+      latitudeDeg: 45 + 43 / 60,
+      elevationM: 200,
+      date: "2026-07-15",
+      weather: { tMaxC: 26.6, tMinC: 14.8 },
+    };
     const et = referenceEt({ ...lyon, method: "penman-monteith-daily" });
     expect(et.value).toBeCloseTo(4.56, 1);
     expect(et.warnings.join()).toMatch(/radiation.*wind.*humidity/s);
@@ -62,7 +67,11 @@ describe("reference evapotranspiration", () => {
     expect(day.value).toBeCloseTo(0.63, 2);
     expect(day.parts.raMjM2).toBeCloseTo(3.543, 2);
     expect(day.parts.rnMjM2).toBeCloseTo(1.749, 2);
-    const night = referenceEt({ ...ndiaye, hourStart: 2, weather: { tMeanC: 28, rhMeanPct: 90, windMs: 1.9, solarMjM2: 0 } });
+    const night = referenceEt({
+      ...ndiaye,
+      hourStart: 2,
+      weather: { tMeanC: 28, rhMeanPct: 90, windMs: 1.9, solarMjM2: 0 },
+    });
     expect(night.value).toBeCloseTo(0.0, 2);
     expect(night.parts.rnMjM2).toBeCloseTo(-0.1, 2);
     expect(night.warnings.join()).toMatch(/before sunset/);
@@ -82,18 +91,40 @@ describe("reference evapotranspiration", () => {
     const weather = { tMaxC: 30, tMinC: 18, rhMaxPct: 95, rhMinPct: 50, solarMjM2: 22 };
     const inside = referenceEt({ ...uccle, method: "greenhouse-penman-monteith", transmissionPct: 65, weather });
     expect(inside.value).toBeLessThan(referenceEt({ ...uccle, weather: { ...weather, windMs: 2 } }).value);
-    expect(referenceEt({ ...uccle, method: "greenhouse-penman-monteith", transmissionPct: 65, weather: { ...weather, windMs: 9 } }).value).toBe(inside.value);
+    expect(
+      referenceEt({
+        ...uccle,
+        method: "greenhouse-penman-monteith",
+        transmissionPct: 65,
+        weather: { ...weather, windMs: 9 },
+      }).value,
+    ).toBe(inside.value);
   });
 
   it("never falls below zero and always ends its working on the value, whatever the weather", () => {
     const temperature = fc.double({ min: -20, max: 45, noNaN: true });
-    const weather = fc.record({ a: temperature, b: temperature, rh: fc.double({ min: 0, max: 100, noNaN: true }), wind: fc.double({ min: 0, max: 20, noNaN: true }) });
+    const weather = fc.record({
+      a: temperature,
+      b: temperature,
+      rh: fc.double({ min: 0, max: 100, noNaN: true }),
+      wind: fc.double({ min: 0, max: 20, noNaN: true }),
+    });
     fc.assert(
-      fc.property(weather, fc.integer({ min: -65, max: 65 }), fc.constantFrom("2026-01-10", "2026-06-21", "2026-09-23"), (w, latitudeDeg, date) => {
-        const et = referenceEt({ ...uccle, latitudeDeg, date, weather: { tMaxC: Math.max(w.a, w.b), tMinC: Math.min(w.a, w.b), rhMeanPct: w.rh, windMs: w.wind } });
-        expect(et.value).toBeGreaterThanOrEqual(0);
-        expect(et.working.at(-1)?.value).toBe(et.value);
-      }),
+      fc.property(
+        weather,
+        fc.integer({ min: -65, max: 65 }),
+        fc.constantFrom("2026-01-10", "2026-06-21", "2026-09-23"),
+        (w, latitudeDeg, date) => {
+          const et = referenceEt({
+            ...uccle,
+            latitudeDeg,
+            date,
+            weather: { tMaxC: Math.max(w.a, w.b), tMinC: Math.min(w.a, w.b), rhMeanPct: w.rh, windMs: w.wind },
+          });
+          expect(et.value).toBeGreaterThanOrEqual(0);
+          expect(et.working.at(-1)?.value).toBe(et.value);
+        },
+      ),
     );
   });
 
@@ -106,7 +137,16 @@ describe("reference evapotranspiration", () => {
     ["latitudeDeg", { latitudeDeg: 91 }],
     ["date", { date: "2026-02-30" }],
     ["transmissionPct", { method: "greenhouse-radiation" as const }],
-    ["weather.solarMjM2", { method: "penman-monteith-hourly" as const, hourStart: 3, longitudeDeg: 0, zoneMeridianDeg: 0, weather: { tMeanC: 20 } }],
+    [
+      "weather.solarMjM2",
+      {
+        method: "penman-monteith-hourly" as const,
+        hourStart: 3,
+        longitudeDeg: 0,
+        zoneMeridianDeg: 0,
+        weather: { tMeanC: 20 },
+      },
+    ],
   ])("refuses a bad %s and names it", (path, change) => {
     expect(() => referenceEt({ ...uccle, ...change })).toThrow(expect.objectContaining({ path }));
   });

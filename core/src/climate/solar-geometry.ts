@@ -87,7 +87,8 @@ export function periodExtraterrestrialMjM2(
 ): number {
   const sun = sunOf(latitudeDeg, day);
   const seasonAngle = (2 * Math.PI * (day - 81)) / 364; // eq. 33
-  const correctionH = 0.1645 * Math.sin(2 * seasonAngle) - 0.1255 * Math.cos(seasonAngle) - 0.025 * Math.sin(seasonAngle); // eq. 32
+  const correctionH =
+    0.1645 * Math.sin(2 * seasonAngle) - 0.1255 * Math.cos(seasonAngle) - 0.025 * Math.sin(seasonAngle); // eq. 32
   const solarH = midClockH + (longitudeDeg - zoneMeridianDeg) / 15 + correctionH;
   const middle = normalAngle((Math.PI / 12) * (solarH - 12)); // eq. 31
   const half = (Math.PI * lengthH) / 24;

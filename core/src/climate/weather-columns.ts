@@ -17,7 +17,9 @@ export interface WeatherColumn {
 interface KindRules {
   readonly header: RegExp;
   /** The first is taken when the file names none. */
-  readonly units: Readonly<Record<string, { readonly written: RegExp; readonly toCanonical: (value: number) => number }>>;
+  readonly units: Readonly<
+    Record<string, { readonly written: RegExp; readonly toCanonical: (value: number) => number }>
+  >;
   readonly least: number;
   readonly most: number;
 }
@@ -86,7 +88,9 @@ export function guessColumns(header: readonly string[], unitRow: readonly string
     if (kind === "time") return { ...base, kind, unit: "" };
     if (kind === "ignore") return { ...base, kind, unit: unitRow?.[index] ?? "" };
     const unit = writtenUnit(kind, unitRow?.[index] ?? "", text);
-    return unit ? { ...base, kind, unit } : { ...base, kind, unit: Object.keys(KIND_RULES[kind].units)[0] ?? "", unitAssumed: true };
+    return unit
+      ? { ...base, kind, unit }
+      : { ...base, kind, unit: Object.keys(KIND_RULES[kind].units)[0] ?? "", unitAssumed: true };
   });
 }
 
@@ -104,7 +108,12 @@ function writtenUnit(kind: WeatherKind, unitCell: string, header: string): strin
   const inBrackets = /[([]([^)\]]*)[)\]]/.exec(header)?.[1] ?? "";
   const words = header.split(/[\s_]+/);
   for (const candidate of [unitCell, inBrackets, words.slice(-1).join(), words.slice(-2).join("/")]) {
-    const plain = candidate.toLowerCase().replaceAll("²", "2").replace(/\s|_/g, "").replace(/[⁻^]1/g, "-1").replace("deg.", "deg");
+    const plain = candidate
+      .toLowerCase()
+      .replaceAll("²", "2")
+      .replace(/\s|_/g, "")
+      .replace(/[⁻^]1/g, "-1")
+      .replace("deg.", "deg");
     for (const [unit, { written }] of Object.entries(KIND_RULES[kind].units)) if (written.test(plain)) return unit;
   }
   return undefined;

@@ -83,7 +83,11 @@ export interface HouseAir {
  * @param inside samples of the house's own sensor
  * @param fromMs first hour wanted
  */
-export function houseAir(outside: readonly WeatherHour[], inside: readonly WeatherSample[], fromMs: number): HouseAir[] {
+export function houseAir(
+  outside: readonly WeatherHour[],
+  inside: readonly WeatherSample[],
+  fromMs: number,
+): HouseAir[] {
   const sensor = new Map<string, WeatherSample>();
   for (const sample of inside) sensor.set(`${sample.kind} ${sample.startMs}`, sample);
   const differences = new Map<number, { t: number; e: number }>();
@@ -97,9 +101,16 @@ export function houseAir(outside: readonly WeatherHour[], inside: readonly Weath
     if (startMs < fromMs) continue;
     if (measured) hours.push({ startMs, ...shown(measured), origin: t.origin });
     else if (air) {
-      const before = Array.from({ length: FILL_DAYS }, (_, day) => differences.get(startMs - (day + 1) * DAY_MS)).filter((found) => found !== undefined);
+      const before = Array.from({ length: FILL_DAYS }, (_, day) =>
+        differences.get(startMs - (day + 1) * DAY_MS),
+      ).filter((found) => found !== undefined);
       if (before.length === 0) hours.push({ startMs, ...shown(air), origin: "outside" });
-      else hours.push({ startMs, ...shown({ t: air.t + mean(before.map((d) => d.t)), e: air.e + mean(before.map((d) => d.e)) }), origin: "carried" });
+      else
+        hours.push({
+          startMs,
+          ...shown({ t: air.t + mean(before.map((d) => d.t)), e: air.e + mean(before.map((d) => d.e)) }),
+          origin: "carried",
+        });
     }
   }
   return hours;

@@ -29,13 +29,17 @@ export function layOut(table: Table): WeatherLayout | { readonly status: "no-hea
   const preamble: string[] = [];
   table.records.forEach((record, index) => {
     const blank = record.cells.every((cell) => cell === "");
-    if (index < headerAt && !blank) preamble.push(record.cells.filter(Boolean).join(table.delimiter === "," ? ", " : " "));
-    const reason =
-      blank ? "blank"
-      : index < headerAt ? "preamble"
-      : index === headerAt ? "header"
-      : record === unitRecord ? "units"
-      : laterReason(record, header);
+    if (index < headerAt && !blank)
+      preamble.push(record.cells.filter(Boolean).join(table.delimiter === "," ? ", " : " "));
+    const reason = blank
+      ? "blank"
+      : index < headerAt
+        ? "preamble"
+        : index === headerAt
+          ? "header"
+          : record === unitRecord
+            ? "units"
+            : laterReason(record, header);
     if (reason) notData.push({ line: record.line, reason });
     else dataRows.push(record);
   });
@@ -44,20 +48,26 @@ export function layOut(table: Table): WeatherLayout | { readonly status: "no-hea
 
 function laterReason(record: TableRecord, header: readonly string[]): NotDataReason | undefined {
   if (record.cells[0]?.startsWith("#")) return "comment";
-  if (record.cells.length === header.length && record.cells.every((cell, at) => cell === header[at])) return "repeated-header";
+  if (record.cells.length === header.length && record.cells.every((cell, at) => cell === header[at]))
+    return "repeated-header";
   if (record.cells.some((cell) => TOTALS.test(cell)) && !record.cells.some(looksLikeTime)) return "totals";
   return undefined;
 }
 
 /** A header names a time and at least one kind of weather, and holds no numbers. */
 function isHeader({ cells }: TableRecord, width: number): boolean {
-  if (cells.length < Math.min(width, 2) || cells.some((cell) => /^[-+]?[\d.,]+$/.test(cell) || looksLikeTime(cell))) return false;
+  if (cells.length < Math.min(width, 2) || cells.some((cell) => /^[-+]?[\d.,]+$/.test(cell) || looksLikeTime(cell)))
+    return false;
   const kinds = guessColumns(cells, undefined).map((column) => column.kind);
   return kinds.includes("time") && kinds.some((kind) => kind !== "time" && kind !== "ignore") && cells.length === width;
 }
 
 function isUnitRow({ cells }: TableRecord, width: number): boolean {
-  return cells.length === width && cells.some((cell) => cell !== "") && cells.every((cell) => !/\d{2}/.test(cell) && !/^[-+]?\d+([.,]\d+)?$/.test(cell));
+  return (
+    cells.length === width &&
+    cells.some((cell) => cell !== "") &&
+    cells.every((cell) => !/\d{2}/.test(cell) && !/^[-+]?\d+([.,]\d+)?$/.test(cell))
+  );
 }
 
 function looksLikeTime(cell: string): boolean {

@@ -16,7 +16,8 @@ export interface WeatherRow {
   readonly doubtful: readonly WeatherKind[];
 }
 
-export type RejectionReason = "bad-time" | "time-does-not-exist" | "off-the-hour" | "duplicate" | "conflict" | "field-count" | "empty";
+export type RejectionReason =
+  "bad-time" | "time-does-not-exist" | "off-the-hour" | "duplicate" | "conflict" | "field-count" | "empty";
 
 export interface RejectedRow {
   readonly line: number;
@@ -52,10 +53,18 @@ const HOUR_MS = 3_600_000;
 /** A sensor that shows one value to the last digit for so many hours has stopped. */
 const STUCK_HOURS = 12;
 
-type Stored = Omit<WeatherRow, "doubtful"> & { readonly raw: Readonly<Record<WeatherKind, string>>; readonly flags: Flag[] };
+type Stored = Omit<WeatherRow, "doubtful"> & {
+  readonly raw: Readonly<Record<WeatherKind, string>>;
+  readonly flags: Flag[];
+};
 
 /** Judges every data row on its own and against those before it. */
-export function judgeRows(records: readonly TableRecord[], width: number, columns: readonly WeatherColumn[], dialect: RowDialect): Judged {
+export function judgeRows(
+  records: readonly TableRecord[],
+  width: number,
+  columns: readonly WeatherColumn[],
+  dialect: RowDialect,
+): Judged {
   const stored = new Map<number, Stored>();
   const rejected: RejectedRow[] = [];
   const timeColumns = columns.filter((column) => column.kind === "time").map((column) => column.column - 1);
@@ -91,14 +100,22 @@ export function judgeRows(records: readonly TableRecord[], width: number, column
       const earlier = stored.get(inOrder[0] ?? NaN);
       const other = WEATHER_KINDS.filter((kind) => earlier?.raw[kind] !== raw[kind]);
       if (other.length === 0) reject("duplicate", `stands in line ${earlier?.line} already`);
-      else reject("conflict", `line ${earlier?.line} has the same time and another ${other.join(", ")}; the first stays`);
+      else
+        reject("conflict", `line ${earlier?.line} has the same time and another ${other.join(", ")}; the first stays`);
       continue;
     }
     if (stampMs % HOUR_MS !== 0) {
       reject("off-the-hour", `${text}: hourly rows stand on the full hour`);
       continue;
     }
-    stored.set(stampMs, { line, stampMs, hourStartMs: dialect.stampMarks === "start" ? stampMs : stampMs - HOUR_MS, values, raw, flags });
+    stored.set(stampMs, {
+      line,
+      stampMs,
+      hourStartMs: dialect.stampMarks === "start" ? stampMs : stampMs - HOUR_MS,
+      values,
+      raw,
+      flags,
+    });
   }
   const inTime = [...stored.values()].sort((a, b) => a.stampMs - b.stampMs);
   flagStuck(inTime, "humidity");
@@ -112,12 +129,25 @@ export function judgeRows(records: readonly TableRecord[], width: number, column
       doubtful: flags.filter((flag) => flag.code === "stuck").map((flag) => flag.kind),
     })),
     rejected,
-    flagged: inTime.filter((row) => row.flags.length > 0).map(({ line, flags }) => ({ line, flags })).sort((a, b) => a.line - b.line),
+    flagged: inTime
+      .filter((row) => row.flags.length > 0)
+      .map(({ line, flags }) => ({ line, flags }))
+      .sort((a, b) => a.line - b.line),
   };
 }
 
-function readValues(record: TableRecord, columns: readonly WeatherColumn[], decimal: DecimalMark): Pick<Stored, "values" | "raw" | "flags"> {
-  const values: Record<WeatherKind, number | null> = { airTemperature: null, humidity: null, wind: null, radiation: null, rain: null };
+function readValues(
+  record: TableRecord,
+  columns: readonly WeatherColumn[],
+  decimal: DecimalMark,
+): Pick<Stored, "values" | "raw" | "flags"> {
+  const values: Record<WeatherKind, number | null> = {
+    airTemperature: null,
+    humidity: null,
+    wind: null,
+    radiation: null,
+    rain: null,
+  };
   const raw: Record<WeatherKind, string> = { airTemperature: "", humidity: "", wind: "", radiation: "", rain: "" };
   const flags: Flag[] = [];
   for (const kind of WEATHER_KINDS) {
@@ -137,7 +167,11 @@ function readValues(record: TableRecord, columns: readonly WeatherColumn[], deci
 }
 
 /** Whether times rise more often than they fall from row to row. */
-function runsForward(records: readonly TableRecord[], stampOf: (record: TableRecord) => string, order: DateOrder): boolean {
+function runsForward(
+  records: readonly TableRecord[],
+  stampOf: (record: TableRecord) => string,
+  order: DateOrder,
+): boolean {
   let steps = 0;
   let before: number | undefined;
   for (const record of records) {
@@ -157,7 +191,8 @@ function flagStuck(rows: readonly Stored[], kind: WeatherKind): void {
   let start = 0;
   for (let at = 1; at <= read.length; at++) {
     if (at < read.length && read[at]?.raw[kind] === read[start]?.raw[kind]) continue;
-    if (at - start >= STUCK_HOURS) for (const row of read.slice(start, at)) row.flags.push({ code: "stuck", kind, raw: row.raw[kind] });
+    if (at - start >= STUCK_HOURS)
+      for (const row of read.slice(start, at)) row.flags.push({ code: "stuck", kind, raw: row.raw[kind] });
     start = at;
   }
 }

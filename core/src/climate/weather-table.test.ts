@@ -36,9 +36,18 @@ describe.each(["weather-iso", "weather-semicolon", "weather-us"])("the file %s",
 
   it("is understood: dialect, columns and units", () => {
     const { encoding, lineEnd, delimiter, decimal } = expected.dialect;
-    expect(table.dialect).toMatchObject({ encoding, lineEnd, delimiter, decimal, stampMarks: expected.context.stampMarks.split(" ")[0], stampMarksAssumed: false });
+    expect(table.dialect).toMatchObject({
+      encoding,
+      lineEnd,
+      delimiter,
+      decimal,
+      stampMarks: expected.context.stampMarks.split(" ")[0],
+      stampMarksAssumed: false,
+    });
     const measured = expected.columns.filter((column) => column.kind !== "ignore");
-    expect(table.columns.filter((column) => column.kind !== "ignore")).toMatchObject(measured.map(({ column, kind, unit }) => ({ column, kind, unit })));
+    expect(table.columns.filter((column) => column.kind !== "ignore")).toMatchObject(
+      measured.map(({ column, kind, unit }) => ({ column, kind, unit })),
+    );
   });
 
   it("is judged line by line", () => {
@@ -50,11 +59,20 @@ describe.each(["weather-iso", "weather-semicolon", "weather-us"])("the file %s",
 
   it("gives the hours, gaps and sums that it holds", () => {
     const stamps = table.rows.map((row) => row.stampMs);
-    expect([utc(stamps[0] ?? NaN), utc(stamps.at(-1) ?? NaN), stamps.length]).toEqual([expected.hours.firstUtc, expected.hours.lastUtc, expected.hours.stored]);
-    expect(table.gaps.map((gap) => ({ fromUtc: utc(gap.fromMs), toUtc: utc(gap.toMs), hours: gap.hours }))).toEqual(expected.gaps);
+    expect([utc(stamps[0] ?? NaN), utc(stamps.at(-1) ?? NaN), stamps.length]).toEqual([
+      expected.hours.firstUtc,
+      expected.hours.lastUtc,
+      expected.hours.stored,
+    ]);
+    expect(table.gaps.map((gap) => ({ fromUtc: utc(gap.fromMs), toUtc: utc(gap.toMs), hours: gap.hours }))).toEqual(
+      expected.gaps,
+    );
     expect(sum(known(table, "rain"))).toBeCloseTo(expected.totals.rainMm, 3);
     expect(sum(known(table, "radiation"))).toBeCloseTo(expected.totals.radiationMjM2, 2);
-    expect(sum(known(table, "airTemperature")) / known(table, "airTemperature").length).toBeCloseTo(expected.totals.meanAirTemperatureC, 3);
+    expect(sum(known(table, "airTemperature")) / known(table, "airTemperature").length).toBeCloseTo(
+      expected.totals.meanAirTemperatureC,
+      3,
+    );
     expect(sum(known(table, "wind")) / known(table, "wind").length).toBeCloseTo(expected.totals.meanWindMs, 3);
     expect(table.clockChangeMs === null ? null : utc(table.clockChangeMs)).toBe(expected.clockChange?.atUtc ?? null);
   });
@@ -62,7 +80,13 @@ describe.each(["weather-iso", "weather-semicolon", "weather-us"])("the file %s",
   it.each(expected.values)("converts line $line: $note", (row) => {
     const found = table.rows.find((candidate) => candidate.line === row.line);
     expect([utc(found?.stampMs ?? NaN), utc(found?.hourStartMs ?? NaN)]).toEqual([row.stampUtc, row.hourStartUtc]);
-    const fields = { airTemperature: "airTemperatureC", humidity: "humidityPct", wind: "windMs", radiation: "radiationMjM2", rain: "rainMm" } as const;
+    const fields = {
+      airTemperature: "airTemperatureC",
+      humidity: "humidityPct",
+      wind: "windMs",
+      radiation: "radiationMjM2",
+      rain: "rainMm",
+    } as const;
     for (const [kind, field] of Object.entries(fields)) {
       const [value, wanted] = [found?.values[kind as WeatherKind] ?? null, row[field]];
       if (typeof wanted === "number") expect(value).toBeCloseTo(wanted, 3);
@@ -74,7 +98,13 @@ describe.each(["weather-iso", "weather-semicolon", "weather-us"])("the file %s",
 describe("a weather file of another hand", () => {
   it("may hold date and hour in two columns and run backward in time, also over the repeated hour", () => {
     const table = readWeatherTable(
-      lines("Date,Hour,Temp (C)", "25/10/2026,03:00,11.1", "25/10/2026,02:00,11.2", "25/10/2026,02:00,11.3", "25/10/2026,01:00,11.4"),
+      lines(
+        "Date,Hour,Temp (C)",
+        "25/10/2026,03:00,11.1",
+        "25/10/2026,02:00,11.2",
+        "25/10/2026,02:00,11.3",
+        "25/10/2026,01:00,11.4",
+      ),
       { timeZone: "Europe/Paris" },
     );
     expect(table.rejected).toEqual([]);
@@ -87,15 +117,19 @@ describe("a weather file of another hand", () => {
   });
 
   it("rejects the hour that summer time skips", () => {
-    const table = readWeatherTable(lines("time;air °C", "29.03.2026 01:00;8,1", "29.03.2026 02:00;8,2", "29.03.2026 03:00;8,3"), { timeZone: "Europe/Paris" });
+    const table = readWeatherTable(
+      lines("time;air °C", "29.03.2026 01:00;8,1", "29.03.2026 02:00;8,2", "29.03.2026 03:00;8,3"),
+      { timeZone: "Europe/Paris" },
+    );
     expect(table.rejected).toMatchObject([{ line: 3, reason: "time-does-not-exist" }]);
     expect(table.gaps).toEqual([]);
   });
 
   it("is read in UTF-16 and Windows-1252 alike, and a stray quotation mark swallows nothing", () => {
-    const text = "time;Température air (°C)\n01.06.2026 10:00;20,5\n01.06.2026 11:00;\"21,5\n01.06.2026 12:00;22,5\n";
-    const wide = new Uint8Array([0xff, 0xfe, ...[...text].flatMap((c) => [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8])]);
-    const narrow = new Uint8Array([...text].map((c) => c.charCodeAt(0)));
+    const text = 'time;Température air (°C)\n01.06.2026 10:00;20,5\n01.06.2026 11:00;"21,5\n01.06.2026 12:00;22,5\n';
+    const codes = Array.from(text, (letter) => letter.charCodeAt(0));
+    const wide = new Uint8Array([0xff, 0xfe, ...codes.flatMap((code) => [code & 255, code >> 8])]);
+    const narrow = new Uint8Array(codes);
     for (const file of [wide, narrow]) {
       const table = readWeatherTable(file, { timeZone: "Europe/Paris" });
       expect(table.columns[1]).toMatchObject({ kind: "airTemperature", unit: "°C" });
@@ -108,13 +142,25 @@ describe("a weather file of another hand", () => {
     const file = lines("when,a,b", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
     expect(() => readWeatherTable(file, { timeZone: "UTC" })).toThrow(/header/);
     const named = lines("time,temp,rain", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
-    const table = readWeatherTable(named, { timeZone: "UTC", columns: [{ column: 2, kind: "airTemperature", unit: "°F" }, { column: 3, kind: "ignore", unit: "" }] });
-    expect(table.rows.map((row) => row.values)).toMatchObject([{ airTemperature: expect.closeTo(20, 9), rain: null }, { airTemperature: expect.closeTo(25, 9) }]);
+    const table = readWeatherTable(named, {
+      timeZone: "UTC",
+      columns: [
+        { column: 2, kind: "airTemperature", unit: "°F" },
+        { column: 3, kind: "ignore", unit: "" },
+      ],
+    });
+    expect(table.rows.map((row) => row.values)).toMatchObject([
+      { airTemperature: expect.closeTo(20, 9), rain: null },
+      { airTemperature: expect.closeTo(25, 9) },
+    ]);
     expect(table.columns.find((column) => column.kind === "airTemperature")).not.toHaveProperty("unitAssumed");
   });
 
   it.each([
-    ["rows by the quarter of an hour", lines("time,temp_C", "2026-06-01T10:00Z,20", "2026-06-01T10:15Z,20", "2026-06-01T10:30Z,21")],
+    [
+      "rows by the quarter of an hour",
+      lines("time,temp_C", "2026-06-01T10:00Z,20", "2026-06-01T10:15Z,20", "2026-06-01T10:30Z,21"),
+    ],
     ["no table", lines("Dear grower,", "the logger is broken.")],
     ["nothing", new Uint8Array()],
     ["a picture", new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3])],

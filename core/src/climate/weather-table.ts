@@ -35,7 +35,9 @@ export interface WeatherTable {
   };
   readonly columns: readonly WeatherColumn[];
   readonly preamble: readonly string[];
-  readonly counts: Readonly<Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>>;
+  readonly counts: Readonly<
+    Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
+  >;
   readonly notData: readonly { readonly line: number; readonly reason: NotDataReason }[];
   readonly rejected: readonly RejectedRow[];
   readonly flagged: readonly FlaggedRow[];
@@ -60,10 +62,16 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
   const table = readTable(bytes);
   const layout = layOut(table);
   if ("status" in layout)
-    throw fileFault("No header row was found. The file needs one row that names a time and at least one of air temperature, humidity, wind, sunlight or rain.");
+    throw fileFault(
+      "No header row was found. The file needs one row that names a time and at least one of air temperature, humidity, wind, sunlight or rain.",
+    );
   const columns = chosenColumns(layout, choices);
-  if (!columns.some((column) => column.kind === "time")) throw fileFault("No column is marked as the time. Mark the one that holds date and hour.");
-  if (!columns.some((column) => isWeather(column.kind))) throw fileFault("No column is marked as weather. Mark at least one of air temperature, humidity, wind, sunlight or rain.");
+  if (!columns.some((column) => column.kind === "time"))
+    throw fileFault("No column is marked as the time. Mark the one that holds date and hour.");
+  if (!columns.some((column) => isWeather(column.kind)))
+    throw fileFault(
+      "No column is marked as weather. Mark at least one of air temperature, humidity, wind, sunlight or rain.",
+    );
   const timeColumns = columns.filter((column) => column.kind === "time").map((column) => column.column - 1);
   const stamps = layout.dataRows.map((row) => timeColumns.map((at) => row.cells[at] ?? "").join(" "));
   const order = choices.dateOrder ?? dateOrder(stamps);
@@ -132,7 +140,8 @@ function guessStampMarks(layout: WeatherLayout, stamps: readonly string[]): "sta
 
 function refuseOtherSteps({ rows, rejected }: Pick<WeatherTable, "rows" | "rejected">): void {
   const between = rejected.filter((row) => row.reason === "off-the-hour").length;
-  if (between > rows.length) throw fileFault("Most rows do not stand on the full hour. Export the weather by the hour and import that.");
+  if (between > rows.length)
+    throw fileFault("Most rows do not stand on the full hour. Export the weather by the hour and import that.");
 }
 
 function gapsOf(rows: readonly WeatherRow[]): HourRange[] {

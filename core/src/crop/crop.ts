@@ -34,5 +34,7 @@ export interface Crop {
   readonly depletionFraction: LibraryFigure;
   readonly ecZeroYieldMsCm: LibraryFigure;
   /** where stage lengths, Kc, leaf areas and root depths come from */
-  readonly sources: Readonly<Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", Omit<LibraryFigure, "value">>>;
+  readonly sources: Readonly<
+    Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", Omit<LibraryFigure, "value">>
+  >;
 }

@@ -47,7 +47,12 @@ export function stagePeriods(crop: Crop, plantedOn: string, signs: readonly Stag
  *
  * @returns null before planting and after the last stage
  */
-export function cropStateOn(crop: Crop, plantedOn: string, date: string, signs: readonly StageSign[] = []): CropState | null {
+export function cropStateOn(
+  crop: Crop,
+  plantedOn: string,
+  date: string,
+  signs: readonly StageSign[] = [],
+): CropState | null {
   const periods = stagePeriods(crop, plantedOn, signs);
   const index = periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
   const period = periods[index];

@@ -34,7 +34,10 @@ const LATENT_HEAT_MJ_KG = 2.45;
  * @throws {DomainError} for radiation, deficit or leaf area outside nature
  * @see Baille, Baille & Laury (1994), Scientia Horticulturae 59:83–92, for the form
  */
-export function canopyTranspirationMm({ solarInsideMjM2, vpdKpa, leafAreaIndex }: CanopyHour, coefficients: CanopyCoefficients): number {
+export function canopyTranspirationMm(
+  { solarInsideMjM2, vpdKpa, leafAreaIndex }: CanopyHour,
+  coefficients: CanopyCoefficients,
+): number {
   new Checks()
     .range("solarInsideMjM2", "Solar radiation inside", solarInsideMjM2, 0, 5.4, "MJ/m² in the hour")
     .range("vpdKpa", "Vapour pressure deficit", vpdKpa, 0, 20, "kPa")

@@ -8,7 +8,11 @@ export function clockSeconds(text: string, path: string): number {
   const [hours, minutes, seconds] = [Number(parts?.[1]), Number(parts?.[2]), Number(parts?.[3] ?? 0)];
   const total = hours * 3600 + minutes * 60 + seconds;
   if (!parts || minutes > 59 || seconds > 59 || total > 86_400)
-    throw new DomainError({ code: "not-possible", path, message: `"${text}" is not a time of day; write it as 07:30, from 00:00 to 24:00.` });
+    throw new DomainError({
+      code: "not-possible",
+      path,
+      message: `"${text}" is not a time of day; write it as 07:30, from 00:00 to 24:00.`,
+    });
   return total;
 }
 

@@ -57,7 +57,9 @@ export function planPulses({ litres, zoneFlowLh, wanted, minGapMin, window, dema
   const pulses: Pulse[] = [];
   let earliest = window.startS;
   for (let k = 0; k < count; k++) {
-    const wish = demand ? reached(demand, k / count, window) : window.startS + (k * (roomS - lengthS)) / Math.max(1, count - 1);
+    const wish = demand
+      ? reached(demand, k / count, window)
+      : window.startS + (k * (roomS - lengthS)) / Math.max(1, count - 1);
     const startS = Math.max(Math.min(Math.round(wish), latest(k)), Math.ceil(earliest));
     pulses.push({ start: clockText(startS), minutes: lengthS / 60, litres: givenL / count });
     earliest = startS + stepS;

@@ -26,7 +26,10 @@ export interface SubstrateCorrection {
  *
  * @see the salt balance of a draining substrate: feed EC = drain share · drain EC + (1 − drain share) · uptake EC
  */
-export function substrateCorrection({ drainTargetPct, yesterday }: SubstrateNeeds, sheet: Worksheet): SubstrateCorrection {
+export function substrateCorrection(
+  { drainTargetPct, yesterday }: SubstrateNeeds,
+  sheet: Worksheet,
+): SubstrateCorrection {
   const target = drainTargetPct / 100;
   if (!yesterday) return { factor: 1, drainShare: target };
   const share = yesterday.drainPct / 100;
@@ -59,7 +62,10 @@ function shareFactor(share: number, target: number, sheet: Worksheet): number {
     "",
     "water balance of the substrate; limits are this program's own caution",
   );
-  if (factor !== raw) sheet.warn(`Yesterday's drain of ${showNumber(share * 100)} % asks for more than one day's correction; the rest is left for tomorrow.`);
+  if (factor !== raw)
+    sheet.warn(
+      `Yesterday's drain of ${showNumber(share * 100)} % asks for more than one day's correction; the rest is left for tomorrow.`,
+    );
   return factor;
 }
 
@@ -83,7 +89,9 @@ function shareAgainstSalt(
   if (foreseen <= limit) return target;
   const needed = (feedEcMsCm - uptakeEc) / (limit - uptakeEc);
   const drainShare = Math.min(Math.max(needed, target), MOST_DRAIN_SHARE);
-  sheet.warn(`Salt is building up: at the target share the drain would stay at ${foreseen.toFixed(1)} mS/cm, so more is let out today.`);
+  sheet.warn(
+    `Salt is building up: at the target share the drain would stay at ${foreseen.toFixed(1)} mS/cm, so more is let out today.`,
+  );
   return sheet.note(
     "Drain share against salt",
     "(feed EC − uptake EC) / (limit − uptake EC), at most 0.5",

@@ -69,9 +69,17 @@ export interface ZoneWaterInput {
  * @throws {DomainError}
  */
 export function checkZoneWaterInput(input: ZoneWaterInput): Window {
-  const window = { startS: clockSeconds(input.window.start, "window.start"), endS: clockSeconds(input.window.end, "window.end") };
+  const window = {
+    startS: clockSeconds(input.window.start, "window.start"),
+    endS: clockSeconds(input.window.end, "window.end"),
+  };
   const checks = new Checks()
-    .when(!isCalendarDate(input.date), "not-possible", "date", `${input.date} is not a date of the calendar; write it as 2026-07-06.`)
+    .when(
+      !isCalendarDate(input.date),
+      "not-possible",
+      "date",
+      `${input.date} is not a date of the calendar; write it as 2026-07-06.`,
+    )
     .positive("areaM2", "The zone's area", input.areaM2, 1e7, "m²")
     .positive("plants", "The number of plants", input.plants, 1e8, "")
     .positive("zoneFlowLh", "The zone's flow", input.zoneFlowLh, 1e6, "L/h")
@@ -80,7 +88,12 @@ export function checkZoneWaterInput(input: ZoneWaterInput): Window {
     .range("demandMm", "Demand", input.demandMm, 0, 25, "L/m² in the day")
     .range("et0Mm", "Reference evapotranspiration", input.et0Mm, 0, 20, "mm in the day")
     .range("kc", "The crop coefficient", input.kc, 0, 2)
-    .when(window.startS >= window.endS, "order-reversed", "window.end", `The window ends at ${input.window.end}, not after it starts at ${input.window.start}.`);
+    .when(
+      window.startS >= window.endS,
+      "order-reversed",
+      "window.end",
+      `The window ends at ${input.window.end}, not after it starts at ${input.window.start}.`,
+    );
   checkDemand(checks, input);
   if (input.system === "substrate") checkSubstrate(checks, input.substrate);
   else checkSoil(checks, input.soil);
@@ -90,9 +103,16 @@ export function checkZoneWaterInput(input: ZoneWaterInput): Window {
 
 function checkDemand(checks: Checks, { demandMm, et0Mm, kc }: ZoneWaterInput): void {
   const both = demandMm !== undefined && (et0Mm !== undefined || kc !== undefined);
-  checks.when(both, "not-possible", "demandMm", "Give either the demand, or reference evapotranspiration with a crop coefficient, not both.");
+  checks.when(
+    both,
+    "not-possible",
+    "demandMm",
+    "Give either the demand, or reference evapotranspiration with a crop coefficient, not both.",
+  );
   if (demandMm === undefined)
-    checks.present("et0Mm", "The demand, or reference evapotranspiration,", et0Mm).present("kc", "The demand, or a crop coefficient,", kc);
+    checks
+      .present("et0Mm", "The demand, or reference evapotranspiration,", et0Mm)
+      .present("kc", "The demand, or a crop coefficient,", kc);
 }
 
 function checkSubstrate(checks: Checks, substrate: SubstrateNeeds | undefined): void {
@@ -110,7 +130,14 @@ function checkSoil(checks: Checks, soil: SoilNeeds | undefined): void {
   checks
     .present("soil", "The state of the soil", soil)
     .positive("soil.totalAvailableMm", "The total available water", soil?.totalAvailableMm, 1000, "mm")
-    .range("soil.depletionMm", "The depletion", soil?.depletionMm, 0, soil?.totalAvailableMm ?? 1000, "mm (the total available water)")
+    .range(
+      "soil.depletionMm",
+      "The depletion",
+      soil?.depletionMm,
+      0,
+      soil?.totalAvailableMm ?? 1000,
+      "mm (the total available water)",
+    )
     .range("soil.triggerPct", "The trigger", soil?.triggerPct, 1, 100, "%")
     .range("soil.refillPct", "The refill", soil?.refillPct, 1, 100, "%")
     .positive("soil.wettedPct", "The wetted share", soil?.wettedPct, 100, "%")

@@ -16,22 +16,43 @@ const bags: ZoneWaterInput = {
   window: { start: "07:00", end: "18:00" },
   minGapMin: 10,
 };
-const soil: SoilNeeds = { depletionMm: 14, totalAvailableMm: 80, triggerPct: 30, refillPct: 100, wettedPct: 60, ecWaterMsCm: 0.8, ecZeroYieldMsCm: 15 };
+const soil: SoilNeeds = {
+  depletionMm: 14,
+  totalAvailableMm: 80,
+  triggerPct: 30,
+  refillPct: 100,
+  wettedPct: 60,
+  ecWaterMsCm: 0.8,
+  ecZeroYieldMsCm: 15,
+};
 const tunnel: ZoneWaterInput = { ...bags, system: "soil-drip", substrate: undefined, soil, uniformityPct: 88 };
 
 describe("a zone's water", () => {
   it("gives a substrate its demand plus the drain, cut into pulses of the share chosen", () => {
     const water = zoneWater(bags);
     // 4.2 ÷ 0.7 = 6 L/m²; 6000 L on 2000 plants = 3 L each; 3 ÷ 0.24 = 12.5 → 13 pulses; 6000 ÷ 4000 × 60 = 90 min.
-    expect(water).toMatchObject({ grossMm: expect.closeTo(6, 9), litres: expect.closeTo(6000, 6), drainL: expect.closeTo(1800, 6), minutesTotal: expect.closeTo(90, 6) });
+    expect(water).toMatchObject({
+      grossMm: expect.closeTo(6, 9),
+      litres: expect.closeTo(6000, 6),
+      drainL: expect.closeTo(1800, 6),
+      minutesTotal: expect.closeTo(90, 6),
+    });
     expect(water.events).toHaveLength(13);
     expect(water.events[0]?.start).toBe("07:00:00");
   });
 
   it("waters soil only when tonight's depletion reaches the trigger, and then refills it", () => {
     // 48 mm are wetted, the trigger is 14.4 mm; 14 + 4.2 = 18.2 mm; LR = 0.8/30 = 0.027: unevenness rules, 18.2 ÷ 0.88.
-    expect(zoneWater(tunnel)).toMatchObject({ netMm: expect.closeTo(18.2, 9), grossMm: expect.closeTo(18.2 / 0.88, 9), leachingPct: expect.closeTo(2.667, 3) });
-    expect(zoneWater({ ...tunnel, soil: { ...soil, depletionMm: 9 } })).toMatchObject({ netMm: 0, litres: 0, events: [] });
+    expect(zoneWater(tunnel)).toMatchObject({
+      netMm: expect.closeTo(18.2, 9),
+      grossMm: expect.closeTo(18.2 / 0.88, 9),
+      leachingPct: expect.closeTo(2.667, 3),
+    });
+    expect(zoneWater({ ...tunnel, soil: { ...soil, depletionMm: 9 } })).toMatchObject({
+      netMm: 0,
+      litres: 0,
+      events: [],
+    });
     expect(zoneWater({ ...tunnel, soil: { ...soil, rainMm: 10 } }).litres).toBe(0);
   });
 
@@ -41,10 +62,26 @@ describe("a zone's water", () => {
   });
 
   it("answers little drain of high EC with one cure: more water, not also a higher drain target", () => {
-    const low = zoneWater({ ...bags, substrate: { waterHeldLPlant: 6, pulseSharePct: 4, drainTargetPct: 28, yesterday: { drainPct: 12, drainEcMsCm: 4.3, feedEcMsCm: 2.3 } } });
+    const low = zoneWater({
+      ...bags,
+      substrate: {
+        waterHeldLPlant: 6,
+        pulseSharePct: 4,
+        drainTargetPct: 28,
+        yesterday: { drainPct: 12, drainEcMsCm: 4.3, feedEcMsCm: 2.3 },
+      },
+    });
     expect(low.netMm).toBeCloseTo((4.2 * 0.88) / 0.72, 9);
     expect(low.leachingPct).toBeCloseTo(28, 9);
-    const salty = zoneWater({ ...bags, substrate: { waterHeldLPlant: 6, pulseSharePct: 4, drainTargetPct: 28, yesterday: { drainPct: 28, drainEcMsCm: 5, feedEcMsCm: 2.3 } } });
+    const salty = zoneWater({
+      ...bags,
+      substrate: {
+        waterHeldLPlant: 6,
+        pulseSharePct: 4,
+        drainTargetPct: 28,
+        yesterday: { drainPct: 28, drainEcMsCm: 5, feedEcMsCm: 2.3 },
+      },
+    });
     expect(salty.netMm).toBeCloseTo(4.2, 9);
     // uptake EC (2.3 − 0.28·5)/0.72 = 1.25; (2.3 − 1.25)/(3.45 − 1.25) = 0.4773
     expect(salty.leachingPct).toBeCloseTo(47.73, 1);
@@ -71,11 +108,15 @@ describe("a zone's water", () => {
     fc.assert(
       fc.property(zone, ({ startH, lengthH, lengthMin, ...rest }) => {
         const endH = Math.min(23, startH + lengthH);
-        const window = { start: `${String(startH).padStart(2, "0")}:00`, end: `${String(endH).padStart(2, "0")}:${String(lengthMin).padStart(2, "0")}:30` };
+        const window = {
+          start: `${String(startH).padStart(2, "0")}:00`,
+          end: `${String(endH).padStart(2, "0")}:${String(lengthMin).padStart(2, "0")}:30`,
+        };
         const water = zoneWater({ ...bags, soil, ...rest, window });
         const sum = water.events.reduce((total, event) => total + event.litres, 0);
         expect(sum).toBeCloseTo(water.litres, 6);
-        if (!water.warnings.some((warning) => warning.includes("too short"))) expect(water.litres).toBeCloseTo(water.netMm * rest.areaM2 + water.drainL, 6);
+        if (!water.warnings.some((warning) => warning.includes("too short")))
+          expect(water.litres).toBeCloseTo(water.netMm * rest.areaM2 + water.drainL, 6);
         let free = clockSeconds(window.start, "");
         for (const event of water.events) {
           const start = clockSeconds(event.start, "");

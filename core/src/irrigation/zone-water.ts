@@ -40,21 +40,54 @@ export function zoneWater(input: ZoneWaterInput): ZoneWater {
   const window = checkZoneWaterInput(input);
   const sheet = new Worksheet();
   const demandMm = dayDemand(input, sheet);
-  const need = input.substrate && input.system === "substrate" ? substrateNeed(input, input.substrate, demandMm, sheet) : soilNeed(input, demandMm, sheet);
+  const need =
+    input.substrate && input.system === "substrate"
+      ? substrateNeed(input, input.substrate, demandMm, sheet)
+      : soilNeed(input, demandMm, sheet);
   const { areaM2, zoneFlowLh, minGapMin } = input;
-  const wantedL = sheet.note("Litres for the zone", "gross · area", fill`${need.grossMm} L/m² × ${areaM2} m²`, need.grossMm * areaM2, "L", "1 mm on 1 m² is 1 L");
-  const plan = planPulses({ litres: wantedL, zoneFlowLh, wanted: need.pulses, minGapMin, window, demand: input.demandCurve });
+  const wantedL = sheet.note(
+    "Litres for the zone",
+    "gross · area",
+    fill`${need.grossMm} L/m² × ${areaM2} m²`,
+    need.grossMm * areaM2,
+    "L",
+    "1 mm on 1 m² is 1 L",
+  );
+  const plan = planPulses({
+    litres: wantedL,
+    zoneFlowLh,
+    wanted: need.pulses,
+    minGapMin,
+    window,
+    demand: input.demandCurve,
+  });
   const litres = wantedL - plan.unmetL;
   if (plan.unmetL > 0)
     sheet.warn(
       `The window from ${input.window.start} to ${input.window.end} is too short: ${Math.round(plan.unmetL)} L of ${Math.round(wantedL)} L stay undone. Widen it, or raise the zone's flow.`,
     );
   else if (plan.pulses.length < need.pulses)
-    sheet.warn(`Only ${plan.pulses.length} of ${need.pulses} pulses fit with ${minGapMin} min between them; each is larger.`);
-  const minutesTotal = sheet.note("Running time", "litres / flow · 60", fill`${litres} L ÷ ${zoneFlowLh} L/h × 60`, (litres / zoneFlowLh) * 60, "min", "zone flow");
+    sheet.warn(
+      `Only ${plan.pulses.length} of ${need.pulses} pulses fit with ${minGapMin} min between them; each is larger.`,
+    );
+  const minutesTotal = sheet.note(
+    "Running time",
+    "litres / flow · 60",
+    fill`${litres} L ÷ ${zoneFlowLh} L/h × 60`,
+    (litres / zoneFlowLh) * 60,
+    "min",
+    "zone flow",
+  );
   const pulse = plan.pulses[0];
   if (pulse)
-    sheet.note("One pulse", "running time / pulses", fill`${minutesTotal} min ÷ ${plan.pulses.length}`, pulse.minutes, "min", "equal pulses");
+    sheet.note(
+      "One pulse",
+      "running time / pulses",
+      fill`${minutesTotal} min ÷ ${plan.pulses.length}`,
+      pulse.minutes,
+      "min",
+      "equal pulses",
+    );
   return {
     demandMm,
     netMm: need.netMm,
@@ -75,12 +108,30 @@ function dayDemand({ demandMm, et0Mm, kc }: ZoneWaterInput, sheet: Worksheet): n
   return sheet.note("Demand", "Kc · ET₀", fill`${kc} × ${et0Mm}`, kc * et0Mm, "L/m²", "FAO-56, eq. 58");
 }
 
-function substrateNeed({ areaM2, plants, uniformityPct }: ZoneWaterInput, substrate: SubstrateNeeds, demandMm: number, sheet: Worksheet): Need {
+function substrateNeed(
+  { areaM2, plants, uniformityPct }: ZoneWaterInput,
+  substrate: SubstrateNeeds,
+  demandMm: number,
+  sheet: Worksheet,
+): Need {
   const { factor, drainShare } = substrateCorrection(substrate, sheet);
-  const netMm = factor === 1 ? demandMm : sheet.note("Corrected demand", "demand · f", fill`${demandMm} × ${factor}`, demandMm * factor, "L/m²", "yesterday's drain");
+  const netMm =
+    factor === 1
+      ? demandMm
+      : sheet.note(
+          "Corrected demand",
+          "demand · f",
+          fill`${demandMm} × ${factor}`,
+          demandMm * factor,
+          "L/m²",
+          "yesterday's drain",
+        );
   const uneven = 1 - uniformityPct / 100;
   // The drain reaches every dripper: it also covers the dry ones, so only the larger of the two losses counts.
-  if (uneven > drainShare) sheet.warn(`The drippers are so uneven (${uniformityPct} %) that the drain target does not cover the driest quarter; more is given.`);
+  if (uneven > drainShare)
+    sheet.warn(
+      `The drippers are so uneven (${uniformityPct} %) that the drain target does not cover the driest quarter; more is given.`,
+    );
   const lost = Math.max(drainShare, uneven);
   const grossMm = sheet.note(
     "Gross water",
@@ -90,7 +141,14 @@ function substrateNeed({ areaM2, plants, uniformityPct }: ZoneWaterInput, substr
     "L/m²",
     "water balance of the substrate; unevenness is covered by the drain (Keller & Bliesner 1990, by analogy)",
   );
-  const perPlantL = sheet.note("Gross water per plant", "gross · area / plants", fill`${grossMm} × ${areaM2} ÷ ${plants}`, (grossMm * areaM2) / plants, "L", "plant stand");
+  const perPlantL = sheet.note(
+    "Gross water per plant",
+    "gross · area / plants",
+    fill`${grossMm} × ${areaM2} ÷ ${plants}`,
+    (grossMm * areaM2) / plants,
+    "L",
+    "plant stand",
+  );
   const pulseL = (substrate.waterHeldLPlant * substrate.pulseSharePct) / 100;
   const pulses = sheet.note(
     "Pulses",
@@ -122,15 +180,44 @@ function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, she
     "mm",
     "FAO-56, eq. 85",
   );
-  if (tonightMm > availableMm) sheet.warn("The wetted soil will be dry to the wilting point by tonight: water now, and check the sensor.");
-  const triggerMm = sheet.note("Trigger", "trigger share · available", fill`${soil.triggerPct} ÷ 100 × ${availableMm}`, (soil.triggerPct / 100) * availableMm, "mm", "FAO-56, eq. 83");
+  if (tonightMm > availableMm)
+    sheet.warn("The wetted soil will be dry to the wilting point by tonight: water now, and check the sensor.");
+  const triggerMm = sheet.note(
+    "Trigger",
+    "trigger share · available",
+    fill`${soil.triggerPct} ÷ 100 × ${availableMm}`,
+    (soil.triggerPct / 100) * availableMm,
+    "mm",
+    "FAO-56, eq. 83",
+  );
   const leaveMm = (1 - soil.refillPct / 100) * availableMm;
   const netMm =
     tonightMm < triggerMm
-      ? sheet.note("Net water", "none before the trigger is reached", fill`${tonightMm} < ${triggerMm}`, 0, "L/m²", "FAO-56, chapter 8")
-      : sheet.note("Net water", "depletion − (1 − refill) · available", fill`${tonightMm} − ${leaveMm}`, Math.max(0, tonightMm - leaveMm), "L/m²", "FAO-56, chapter 8");
+      ? sheet.note(
+          "Net water",
+          "none before the trigger is reached",
+          fill`${tonightMm} < ${triggerMm}`,
+          0,
+          "L/m²",
+          "FAO-56, chapter 8",
+        )
+      : sheet.note(
+          "Net water",
+          "depletion − (1 − refill) · available",
+          fill`${tonightMm} − ${leaveMm}`,
+          Math.max(0, tonightMm - leaveMm),
+          "L/m²",
+          "FAO-56, chapter 8",
+        );
   const { lossShare, leaching } = soilLosses(soil, uniformityPct / 100, sheet);
-  const grossMm = sheet.note("Gross water", "net / (1 − losses)", fill`${netMm} ÷ (1 − ${lossShare})`, netMm / (1 - lossShare), "L/m²", "Keller & Bliesner (1990), chapter 20");
+  const grossMm = sheet.note(
+    "Gross water",
+    "net / (1 − losses)",
+    fill`${netMm} ÷ (1 − ${lossShare})`,
+    netMm / (1 - lossShare),
+    "L/m²",
+    "Keller & Bliesner (1990), chapter 20",
+  );
   return { netMm, grossMm, leachingPct: leaching * 100, pulses: netMm > 0 ? 1 : 0 };
 }
 

@@ -46,10 +46,18 @@ export function dayDemand(input: DemandInput): Demand | null {
   const outside = solar.reduce((sum, { value }) => sum + value, 0);
   const insideShare = input.transmissionPct / 100;
   const inputs: WorkingInput[] = [
-    { name: "Solar radiation outside", value: outside, unit: "MJ/m²", origins: hourOrigins(solar.map((value) => value.origin)) },
+    {
+      name: "Solar radiation outside",
+      value: outside,
+      unit: "MJ/m²",
+      origins: hourOrigins(solar.map((value) => value.origin)),
+    },
     { name: "Light through the cover", value: input.transmissionPct, unit: "%", origins: [input.transmissionOrigin] },
   ];
-  const core = input.system === "substrate" ? canopyDemand(input, insideShare, sheet, inputs) : coefficientDemand(input, outside, sheet, inputs);
+  const core =
+    input.system === "substrate"
+      ? canopyDemand(input, insideShare, sheet, inputs)
+      : coefficientDemand(input, outside, sheet, inputs);
   if (!core) return null;
   return {
     ...core,
@@ -63,42 +71,120 @@ export function dayDemand(input: DemandInput): Demand | null {
 
 type CoreDemand = Pick<Demand, "demandMm" | "hourlyMm" | "et0Mm">;
 
-function canopyDemand({ hours, air, crop, cropState }: DemandInput, share: number, sheet: Worksheet, inputs: WorkingInput[]): CoreDemand | null {
+function canopyDemand(
+  { hours, air, crop, cropState }: DemandInput,
+  share: number,
+  sheet: Worksheet,
+  inputs: WorkingInput[],
+): CoreDemand | null {
   const airByHour = new Map(air.map((hour) => [hour.startMs, hour]));
-  const known = hours.map((hour) => ({ startMs: hour.startMs, solar: (hour.values.radiation?.value ?? 0) * share, air: airByHour.get(hour.startMs) }));
+  const known = hours.map((hour) => ({
+    startMs: hour.startMs,
+    solar: (hour.values.radiation?.value ?? 0) * share,
+    air: airByHour.get(hour.startMs),
+  }));
   if (known.some((hour) => !hour.air)) return null;
   const leafAreaIndex = cropState.leafAreaIndex;
   const canopy = crop.canopy;
-  const at = (solarInsideMjM2: number, vpdKpa: number): number => canopyTranspirationMm({ solarInsideMjM2, vpdKpa, leafAreaIndex }, canopy);
+  const at = (solarInsideMjM2: number, vpdKpa: number): number =>
+    canopyTranspirationMm({ solarInsideMjM2, vpdKpa, leafAreaIndex }, canopy);
   const hourlyMm = known.map(({ startMs, solar, air: inside }) => ({ startMs, mm: at(solar, inside?.vpdKpa ?? 0) }));
   const fromLight = known.reduce((sum, { solar }) => sum + at(solar, 0), 0);
   const total = hourlyMm.reduce((sum, { mm }) => sum + mm, 0);
   const night = known.reduce((sum, { solar, air: inside }) => sum + (solar > 0 ? 0 : at(0, inside?.vpdKpa ?? 0)), 0);
-  const dryness = (byDay: boolean): number => known.reduce((sum, { solar, air: inside }) => sum + (solar > 0 === byDay ? Math.min(inside?.vpdKpa ?? 0, MOST_VPD_KPA) : 0), 0);
+  const dryness = (byDay: boolean): number =>
+    known.reduce(
+      (sum, { solar, air: inside }) => sum + (solar > 0 === byDay ? Math.min(inside?.vpdKpa ?? 0, MOST_VPD_KPA) : 0),
+      0,
+    );
   const leaves = Math.min(leafAreaIndex, MOST_LEAF_AREA);
   const inside = known.reduce((sum, { solar }) => sum + solar, 0);
   const meanVpd = known.reduce((sum, hour) => sum + (hour.air?.vpdKpa ?? 0), 0) / known.length;
   inputs.push(
-    { name: "Vapour pressure deficit inside, mean", value: meanVpd, unit: "kPa", origins: hourOrigins(known.map((hour) => hour.air?.origin ?? "outside")) },
+    {
+      name: "Vapour pressure deficit inside, mean",
+      value: meanVpd,
+      unit: "kPa",
+      origins: hourOrigins(known.map((hour) => hour.air?.origin ?? "outside")),
+    },
     { name: "Leaf area index", value: leafAreaIndex, unit: "", origins: [library(crop.sources.leafArea)] },
-    { name: "A, share of light that evaporates", value: canopy.radiationShare, unit: "", origins: [library(crop.sources.canopy)] },
-    { name: "B by day and night", value: canopy.vpdDay, unit: `and ${canopy.vpdNight} W·m⁻²·kPa⁻¹`, origins: [library(crop.sources.canopy)] },
+    {
+      name: "A, share of light that evaporates",
+      value: canopy.radiationShare,
+      unit: "",
+      origins: [library(crop.sources.canopy)],
+    },
+    {
+      name: "B by day and night",
+      value: canopy.vpdDay,
+      unit: `and ${canopy.vpdNight} W·m⁻²·kPa⁻¹`,
+      origins: [library(crop.sources.canopy)],
+    },
   );
   const source = "Baille, Baille & Laury (1994), the form";
-  sheet.note("Water by light", "Σ A · (1 − e^(−k·LAI)) · Rs,in ÷ 2.45", fill`${canopy.radiationShare} × (1 − e^(−${canopy.extinction} × ${leafAreaIndex})) × ${inside} MJ/m² ÷ 2.45`, fromLight, "L/m²", source);
-  sheet.note("Water by dry air, day", "B · LAI · ΣVPD · 0.0036 ÷ 2.45, LAI to 3, each hour's VPD to 2.5 kPa", fill`${canopy.vpdDay} × ${leaves} × ${dryness(true)} kPa·h × 0.0036 ÷ 2.45`, total - fromLight - night, "L/m²", source);
-  sheet.note("Water by dry air, night", "the same with B of the night", fill`${canopy.vpdNight} × ${leaves} × ${dryness(false)} kPa·h × 0.0036 ÷ 2.45`, night, "L/m²", source);
-  sheet.note("Demand", "light + air by day + air by night", fill`${fromLight} + ${total - fromLight - night} + ${night}`, total, "L/m²", source);
+  sheet.note(
+    "Water by light",
+    "Σ A · (1 − e^(−k·LAI)) · Rs,in ÷ 2.45",
+    fill`${canopy.radiationShare} × (1 − e^(−${canopy.extinction} × ${leafAreaIndex})) × ${inside} MJ/m² ÷ 2.45`,
+    fromLight,
+    "L/m²",
+    source,
+  );
+  sheet.note(
+    "Water by dry air, day",
+    "B · LAI · ΣVPD · 0.0036 ÷ 2.45, LAI to 3, each hour's VPD to 2.5 kPa",
+    fill`${canopy.vpdDay} × ${leaves} × ${dryness(true)} kPa·h × 0.0036 ÷ 2.45`,
+    total - fromLight - night,
+    "L/m²",
+    source,
+  );
+  sheet.note(
+    "Water by dry air, night",
+    "the same with B of the night",
+    fill`${canopy.vpdNight} × ${leaves} × ${dryness(false)} kPa·h × 0.0036 ÷ 2.45`,
+    night,
+    "L/m²",
+    source,
+  );
+  sheet.note(
+    "Demand",
+    "light + air by day + air by night",
+    fill`${fromLight} + ${total - fromLight - night} + ${night}`,
+    total,
+    "L/m²",
+    source,
+  );
   return { demandMm: total, hourlyMm };
 }
 
-function coefficientDemand({ place, date, hours, transmissionPct, crop, cropState }: DemandInput, outside: number, sheet: Worksheet, inputs: WorkingInput[]): CoreDemand {
-  const et = referenceEt({ method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2: outside } });
+function coefficientDemand(
+  { place, date, hours, transmissionPct, crop, cropState }: DemandInput,
+  outside: number,
+  sheet: Worksheet,
+  inputs: WorkingInput[],
+): CoreDemand {
+  const et = referenceEt({
+    method: "greenhouse-radiation",
+    ...place,
+    date,
+    transmissionPct,
+    weather: { solarMjM2: outside },
+  });
   sheet.steps.push(...et.working);
   et.warnings.forEach((warning) => sheet.warn(warning));
-  const demandMm = sheet.note("Demand", "Kc · ET₀", fill`${cropState.kc} × ${et.value}`, cropState.kc * et.value, "L/m²", "FAO-56, eq. 58");
+  const demandMm = sheet.note(
+    "Demand",
+    "Kc · ET₀",
+    fill`${cropState.kc} × ${et.value}`,
+    cropState.kc * et.value,
+    "L/m²",
+    "FAO-56, eq. 58",
+  );
   inputs.push({ name: "Crop coefficient Kc", value: cropState.kc, unit: "", origins: [library(crop.sources.kc)] });
-  const hourlyMm = hours.map((hour) => ({ startMs: hour.startMs, mm: outside > 0 ? (demandMm * (hour.values.radiation?.value ?? 0)) / outside : 0 }));
+  const hourlyMm = hours.map((hour) => ({
+    startMs: hour.startMs,
+    mm: outside > 0 ? (demandMm * (hour.values.radiation?.value ?? 0)) / outside : 0,
+  }));
   return { demandMm, hourlyMm, et0Mm: et.value };
 }
 

@@ -1,6 +1,10 @@
 /** Where a number that went into a figure comes from. */
 export type Origin =
-  | { readonly kind: "imported" | "measured" | "simulated" | "forecast" | "filled" | "carried" | "outside"; readonly hours?: number; readonly at?: string }
+  | {
+      readonly kind: "imported" | "measured" | "simulated" | "forecast" | "filled" | "carried" | "outside";
+      readonly hours?: number;
+      readonly at?: string;
+    }
   /** typed into the zone's set-up */
   | { readonly kind: "entered" }
   /** stands in the set-up, but nobody has confirmed it */

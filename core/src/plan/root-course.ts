@@ -17,7 +17,13 @@ const FIELD_CAPACITY_TO_AVAILABLE = 2;
 export const SOIL_AT_FIELD_CAPACITY: SoilState = { depletionMm: 0, saltEcMm: 0 };
 
 /** The root zone on the morning after a day. Roots that grow reach soil that is still at field capacity. */
-export function soilNextMorning(zone: SoilDripZone, crop: Crop, cropState: CropState, state: SoilState, { demandMm, givenMm, rainMm }: SoilDay): SoilState {
+export function soilNextMorning(
+  zone: SoilDripZone,
+  crop: Crop,
+  cropState: CropState,
+  state: SoilState,
+  { demandMm, givenMm, rainMm }: SoilDay,
+): SoilState {
   const availableMm = (zone.availableMmM * cropState.rootDepthM * zone.wettedPct) / 100;
   const limits = {
     availableMm,
@@ -38,8 +44,12 @@ export interface SubstrateHour {
  * @param hours from a moment at which the substrate was full, as after a pulse that drained
  */
 export function waterHeldPct(zone: SubstrateZone, hours: readonly SubstrateHour[]): number {
-  const limits = { capacityL: zone.waterHeldLPlant, easilyAvailableL: (zone.waterHeldLPlant * zone.easilyAvailablePct) / 100 };
+  const limits = {
+    capacityL: zone.waterHeldLPlant,
+    easilyAvailableL: (zone.waterHeldLPlant * zone.easilyAvailablePct) / 100,
+  };
   let state: SubstrateState = { waterL: limits.capacityL, saltEcL: 0 };
-  for (const { demandL, givenL } of hours) state = stepSubstrate(state, { demandL, givenL, givenEcMsCm: 0, uptakeEcMsCm: 0 }, limits).state;
+  for (const { demandL, givenL } of hours)
+    state = stepSubstrate(state, { demandL, givenL, givenEcMsCm: 0, uptakeEcMsCm: 0 }, limits).state;
   return (100 * state.waterL) / limits.capacityL;
 }

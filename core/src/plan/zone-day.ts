@@ -39,7 +39,13 @@ export interface ZoneDayInput {
 }
 
 /** Figures of a day that a person may ask the working of. */
-export const FIGURES = { demand: "Demand", gross: "Gross water", litres: "Litres for the zone", minutes: "Running time", pulse: "One pulse" } as const;
+export const FIGURES = {
+  demand: "Demand",
+  gross: "Gross water",
+  litres: "Litres for the zone",
+  minutes: "Running time",
+  pulse: "One pulse",
+} as const;
 export type Figure = keyof typeof FIGURES;
 
 export interface ZoneDay {
@@ -63,7 +69,12 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const { zone, place, date, demand } = input;
   const sun = sunTimes(date, place.timeZone, place.latitudeDeg, place.longitudeDeg);
   const window = sunWindow(zone, sun, place.timeZone);
-  const inputs: WorkingInput[] = [entered(input, "areaM2", "Area", "m²"), entered(input, "plants", "Plants", ""), entered(input, "flowLh", "Flow of the zone", "L/h"), entered(input, "uniformityPct", "Uniformity", "%")];
+  const inputs: WorkingInput[] = [
+    entered(input, "areaM2", "Area", "m²"),
+    entered(input, "plants", "Plants", ""),
+    entered(input, "flowLh", "Flow of the zone", "L/h"),
+    entered(input, "uniformityPct", "Uniformity", "%"),
+  ];
   const common = {
     date,
     areaM2: zone.areaM2,
@@ -77,7 +88,12 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const soil = zone.system === "soil-drip" ? soilNeeds(zone, input, inputs) : undefined;
   const water =
     zone.system === "substrate"
-      ? zoneWater({ ...common, system: "substrate", demandMm: demand.demandMm, substrate: substrateNeeds(zone, input, inputs) })
+      ? zoneWater({
+          ...common,
+          system: "substrate",
+          demandMm: demand.demandMm,
+          substrate: substrateNeeds(zone, input, inputs),
+        })
       : zoneWater({ ...common, system: "soil-drip", demandMm: demand.demandMm, soil });
   // The first line of the zone's water repeats the demand, which its own sum has just ended on.
   const working = [...demand.working, ...water.working.slice(1)];
@@ -86,7 +102,13 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     litresPerPlant: water.litres / zone.plants,
     demandPerPlantL: (demand.demandMm * zone.areaM2) / zone.plants,
     window,
-    ...(soil && { soil: { availableMm: soil.totalAvailableMm * (soil.wettedPct / 100), triggerMm: (soil.totalAvailableMm * soil.wettedPct * soil.triggerPct) / 10_000, rootDepthM: input.cropState.rootDepthM } }),
+    ...(soil && {
+      soil: {
+        availableMm: soil.totalAvailableMm * (soil.wettedPct / 100),
+        triggerMm: (soil.totalAvailableMm * soil.wettedPct * soil.triggerPct) / 10_000,
+        rootDepthM: input.cropState.rootDepthM,
+      },
+    }),
     warnings: [...demand.warnings, ...water.warnings],
     working,
     lines: linesOf(working),
@@ -113,7 +135,10 @@ function curveOf(demand: Demand, timeZone: string): DemandCurve {
   const dayStartS = Math.floor((first / 1000 + offsetS) / 86_400) * 86_400 - offsetS;
   return (seconds) => {
     const nowMs = (dayStartS + seconds) * 1000;
-    const mm = demand.hourlyMm.reduce((sum, hour) => sum + hour.mm * Math.min(1, Math.max(0, (nowMs - hour.startMs) / 3_600_000)), 0);
+    const mm = demand.hourlyMm.reduce(
+      (sum, hour) => sum + hour.mm * Math.min(1, Math.max(0, (nowMs - hour.startMs) / 3_600_000)),
+      0,
+    );
     return demand.demandMm > 0 ? mm / demand.demandMm : 0;
   };
 }
@@ -121,12 +146,16 @@ function curveOf(demand: Demand, timeZone: string): DemandCurve {
 function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: WorkingInput[]): SubstrateNeeds {
   const { drainTargetPct } = input.cropState.period.stage;
   const { yesterday } = input;
-  inputs.push(entered(input, "waterHeldLPlant", "Water held per plant", "L"), entered(input, "pulseSharePct", "Share of a pulse", "%"), {
-    name: "Drain target of the stage",
-    value: drainTargetPct,
-    unit: "%",
-    origins: [library(input.crop.sources.drainTarget)],
-  });
+  inputs.push(
+    entered(input, "waterHeldLPlant", "Water held per plant", "L"),
+    entered(input, "pulseSharePct", "Share of a pulse", "%"),
+    {
+      name: "Drain target of the stage",
+      value: drainTargetPct,
+      unit: "%",
+      origins: [library(input.crop.sources.drainTarget)],
+    },
+  );
   if (yesterday) {
     const origins: Origin[] = [{ kind: yesterday.origin, at: yesterday.at }];
     inputs.push(
@@ -136,7 +165,12 @@ function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: Workin
       { name: "Water given yesterday", value: yesterday.givenL, unit: "L", origins },
     );
   }
-  return { waterHeldLPlant: zone.waterHeldLPlant, pulseSharePct: zone.pulseSharePct, drainTargetPct, yesterday: yesterday && { ...yesterday, givenMm: yesterday.givenL / zone.areaM2 } };
+  return {
+    waterHeldLPlant: zone.waterHeldLPlant,
+    pulseSharePct: zone.pulseSharePct,
+    drainTargetPct,
+    yesterday: yesterday && { ...yesterday, givenMm: yesterday.givenL / zone.areaM2 },
+  };
 }
 
 function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput[]): SoilNeeds {
@@ -153,9 +187,19 @@ function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput
     entered(input, "wettedPct", "Wetted share of the ground", "%"),
     entered(input, "refillPct", "Refill", "%"),
     entered(input, "triggerPct", "Trigger, of the available water", "%"),
-    { name: "At most, FAO-56 p at today's demand and what the stage adds", value: withoutStressPct, unit: "%", origins: [library(crop.depletionFraction)] },
+    {
+      name: "At most, FAO-56 p at today's demand and what the stage adds",
+      value: withoutStressPct,
+      unit: "%",
+      origins: [library(crop.depletionFraction)],
+    },
     entered(input, "ecWaterMsCm", "EC of the water", "mS/cm"),
-    { name: "Extract EC at zero yield", value: crop.ecZeroYieldMsCm.value, unit: "mS/cm", origins: [library(crop.ecZeroYieldMsCm)] },
+    {
+      name: "Extract EC at zero yield",
+      value: crop.ecZeroYieldMsCm.value,
+      unit: "mS/cm",
+      origins: [library(crop.ecZeroYieldMsCm)],
+    },
   );
   return {
     depletionMm,

@@ -9,7 +9,12 @@ describe("the substrate", () => {
   const limits = { capacityL: 6, easilyAvailableL: 3 };
 
   it("keeps every drop and all salt over any run of hours", () => {
-    const hour = fc.record({ givenL: amount(2), givenEcMsCm: amount(6), demandL: amount(0.6), uptakeEcMsCm: amount(4) });
+    const hour = fc.record({
+      givenL: amount(2),
+      givenEcMsCm: amount(6),
+      demandL: amount(0.6),
+      uptakeEcMsCm: amount(4),
+    });
     fc.assert(
       fc.property(fc.array(hour, { minLength: 1, maxLength: 200 }), (hours) => {
         const start: SubstrateState = { waterL: 5, saltEcL: 12 };
@@ -31,7 +36,11 @@ describe("the substrate", () => {
   });
 
   it("drains only above capacity, at the EC of what it holds", () => {
-    const { fluxes } = stepSubstrate({ waterL: 5.8, saltEcL: 5.8 * 4 }, { givenL: 0.5, givenEcMsCm: 2, demandL: 0, uptakeEcMsCm: 0 }, limits);
+    const { fluxes } = stepSubstrate(
+      { waterL: 5.8, saltEcL: 5.8 * 4 },
+      { givenL: 0.5, givenEcMsCm: 2, demandL: 0, uptakeEcMsCm: 0 },
+      limits,
+    );
     expect(fluxes.drainL).toBeCloseTo(0.3, 12);
     expect(fluxes.drainSaltEcL / fluxes.drainL).toBeCloseTo((5.8 * 4 + 1) / 6.3, 12);
   });
@@ -62,7 +71,9 @@ describe("soil under drip", () => {
   });
 
   it("gives less once the easy water is gone, in a straight line to the wilting point", () => {
-    const uptake = (depletionMm: number): number => stepSoil({ depletionMm, saltEcMm: 0 }, { givenMm: 0, givenEcMsCm: 0, rainMm: 0, demandMm: 4 }, limits).fluxes.uptakeMm;
+    const uptake = (depletionMm: number): number =>
+      stepSoil({ depletionMm, saltEcMm: 0 }, { givenMm: 0, givenEcMsCm: 0, rainMm: 0, demandMm: 4 }, limits).fluxes
+        .uptakeMm;
     expect(uptake(10)).toBe(4);
     expect(uptake(36)).toBeCloseTo(2, 12);
     expect(uptake(48)).toBe(0);

@@ -1,5 +1,8 @@
 /** The part of the platform's decoder that is used; it is the same in Node and in browsers. */
-declare const TextDecoder: new (encoding: string, options?: { fatal?: boolean }) => { decode(bytes: Uint8Array): string };
+declare const TextDecoder: new (
+  encoding: string,
+  options?: { fatal?: boolean },
+) => { decode(bytes: Uint8Array): string };
 
 export interface DecodedText {
   readonly text: string;
@@ -10,7 +13,8 @@ export interface DecodedText {
 export function decodeText(bytes: Uint8Array): DecodedText {
   const [a, b, c] = bytes;
   // The decoder itself drops the byte order mark.
-  if (a === 0xef && b === 0xbb && c === 0xbf) return { text: new TextDecoder("utf-8").decode(bytes), encoding: "UTF-8 with BOM" };
+  if (a === 0xef && b === 0xbb && c === 0xbf)
+    return { text: new TextDecoder("utf-8").decode(bytes), encoding: "UTF-8 with BOM" };
   if (a === 0xff && b === 0xfe) return { text: new TextDecoder("utf-16le").decode(bytes), encoding: "UTF-16" };
   if (a === 0xfe && b === 0xff) return { text: new TextDecoder("utf-16be").decode(bytes), encoding: "UTF-16" };
   try {

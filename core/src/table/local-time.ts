@@ -37,7 +37,14 @@ function formatter(timeZone: string): Intl.DateTimeFormat {
 export function utcOffsetMin(instantMs: number, timeZone: string): number {
   const part: Record<string, number> = {};
   for (const { type, value } of formatter(timeZone).formatToParts(instantMs)) part[type] = Number(value);
-  const shown = Date.UTC(part["year"] ?? NaN, (part["month"] ?? NaN) - 1, part["day"], part["hour"], part["minute"], part["second"]);
+  const shown = Date.UTC(
+    part["year"] ?? NaN,
+    (part["month"] ?? NaN) - 1,
+    part["day"],
+    part["hour"],
+    part["minute"],
+    part["second"],
+  );
   return Math.round((shown - Math.floor(instantMs / 1000) * 1000) / 60_000);
 }
 

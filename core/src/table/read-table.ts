@@ -28,8 +28,8 @@ export function readTable(bytes: Uint8Array): Table {
   const newline = { CRLF: "\r\n", LF: "\n", CR: "\r" }[lineEnd];
   const even = newline === "\n" ? text : text.replaceAll(newline, "\n");
   const sample = even.slice(0, 200_000);
-  const delimiter = DELIMITERS.map((mark) => ({ mark, agreement: agreement(parse(sample, mark)) })).reduce((best, next) =>
-    next.agreement > best.agreement ? next : best,
+  const delimiter = DELIMITERS.map((mark) => ({ mark, agreement: agreement(parse(sample, mark)) })).reduce(
+    (best, next) => (next.agreement > best.agreement ? next : best),
   ).mark;
   const records = parse(even, delimiter);
   return {
@@ -47,20 +47,20 @@ function parse(text: string, delimiter: string, quoteChar = '"'): TableRecord[] 
   const records: TableRecord[] = [];
   let start = 0;
   let line = 1;
-  let broken = false;
+  const state = { broken: false };
   Papa.parse<string[]>(text, {
     delimiter,
     newline: "\n",
     quoteChar,
     step: ({ data, meta, errors }) => {
-      broken ||= errors.some((error) => error.type === "Quotes");
+      state.broken ||= errors.some((error) => error.type === "Quotes");
       records.push({ line, cells: data.map((cell) => cell.trim()) });
       for (let at = text.indexOf("\n", start); at !== -1 && at < meta.cursor; at = text.indexOf("\n", at + 1)) line++;
       start = meta.cursor;
     },
   });
   // A stray quotation mark would swallow the rest of the file: then quotes are letters like any other.
-  if (broken && quoteChar === '"') return parse(text, delimiter, "\u0000");
+  if (state.broken && quoteChar === '"') return parse(text, delimiter, "\u0000");
   if (text.endsWith("\n") && records.at(-1)?.cells.join("") === "" && records.length > 0) records.pop();
   return records;
 }
@@ -74,6 +74,7 @@ function agreement(records: readonly TableRecord[]): number {
 
 function commonWidth(records: readonly TableRecord[]): number {
   const counts = new Map<number, number>();
-  for (const { cells } of records) if (cells.some((cell) => cell !== "")) counts.set(cells.length, (counts.get(cells.length) ?? 0) + 1);
+  for (const { cells } of records)
+    if (cells.some((cell) => cell !== "")) counts.set(cells.length, (counts.get(cells.length) ?? 0) + 1);
   return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best), [0, 0])[0];
 }

@@ -10,7 +10,8 @@ export type TimeReading =
   | { readonly status: "impossible" }
   | { readonly status: "unreadable" };
 
-const NUMERIC = /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{2,4})(?:[T\s,]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?\s*([AaPp]\.?[Mm]\.?)?)?\s*(Z|[-+]\d{2}:?\d{2})?$/;
+const NUMERIC =
+  /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{2,4})(?:[T\s,]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?\s*([AaPp]\.?[Mm]\.?)?)?\s*(Z|[-+]\d{2}:?\d{2})?$/;
 
 /** Finds how dates are written from a column's cells: the majority rules, as single slips are expected. */
 export function dateOrder(cells: readonly string[]): DateOrder | "ambiguous" {
@@ -33,13 +34,20 @@ export function readTime(text: string, order: DateOrder): TimeReading {
   if (!match) return { status: "unreadable" };
   const [, a = "", b = "", c = "", hourText = "0", minuteText = "0", , half, offset] = match;
   const [first, second, third] = [Number(a), Number(b), Number(c)];
-  const [year, month, day] = a.length === 4 ? [first, second, third] : order === "mdy" ? [fullYear(third), first, second] : [fullYear(third), second, first];
+  const [year, month, day] =
+    a.length === 4
+      ? [first, second, third]
+      : order === "mdy"
+        ? [fullYear(third), first, second]
+        : [fullYear(third), second, first];
   const hour = half ? (Number(hourText) % 12) + (/^p/i.test(half) ? 12 : 0) : Number(hourText);
   const minute = Number(minuteText);
   const midnight = new Date(Date.UTC(year, month - 1, day));
-  const exists = month >= 1 && month <= 12 && midnight.getUTCMonth() === month - 1 && midnight.getUTCDate() === day && day > 0;
+  const exists =
+    month >= 1 && month <= 12 && midnight.getUTCMonth() === month - 1 && midnight.getUTCDate() === day && day > 0;
   const hourExists = (hour < 24 && minute < 60) || (hour === 24 && minute === 0 && !half);
-  if (!exists || !hourExists || (half && (Number(hourText) < 1 || Number(hourText) > 12))) return { status: "impossible" };
+  if (!exists || !hourExists || (half && (Number(hourText) < 1 || Number(hourText) > 12)))
+    return { status: "impossible" };
   const moment = new Date(Date.UTC(year, month - 1, day, hour, minute));
   if (offset) return { status: "instant", instantMs: moment.getTime() - offsetMinutes(offset) * 60_000 };
   return {

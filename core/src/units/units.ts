@@ -23,7 +23,11 @@ export const UNITS = {
   land: { ha: { factor: 1 }, acre: { factor: 0.40468564224 } },
   mass: { kg: { factor: 1 }, lb: { factor: KG_PER_POUND } },
   radiation: { "MJ/m²": { factor: 1 }, ly: { factor: 0.04184 } },
-  radiationFlux: { "MJ/m² in the hour": { factor: 1 }, "W/m²": { factor: 0.0036 }, "ly in the hour": { factor: 0.04184 } },
+  radiationFlux: {
+    "MJ/m² in the hour": { factor: 1 },
+    "W/m²": { factor: 0.0036 },
+    "ly in the hour": { factor: 0.04184 },
+  },
   wind: { "m/s": { factor: 1 }, "km/h": { factor: 1 / 3.6 }, mph: { factor: 0.44704 }, kn: { factor: 1852 / 3600 } },
   pressure: { kPa: { factor: 1 }, bar: { factor: 100 }, psi: { factor: 6.894757 } },
   conductivity: {

@@ -12,10 +12,20 @@ const HOUR_MS = 3_600_000;
  * @param sinceMs where to begin when nothing is stored yet
  * @returns how many readings were new
  */
-export async function catchUp(db: Knex, device: WeatherDevice, site: Site, houses: readonly House[], sinceMs: number, nowMs: number): Promise<number> {
+export async function catchUp(
+  db: Knex,
+  device: WeatherDevice,
+  site: Site,
+  houses: readonly House[],
+  sinceMs: number,
+  nowMs: number,
+): Promise<number> {
   const untilMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
   const { outsideId, byHouse } = await weatherStore(db).stations(site.id);
-  const follow = async (stationId: number, measured: (fromMs: number, toMs: number) => readonly DeviceHour[]): Promise<number> =>
+  const follow = async (
+    stationId: number,
+    measured: (fromMs: number, toMs: number) => readonly DeviceHour[],
+  ): Promise<number> =>
     db.transaction(async (trx) => {
       const store = weatherStore(trx);
       const last = await store.lastHour(stationId, "simulated");
@@ -27,11 +37,19 @@ export async function catchUp(db: Knex, device: WeatherDevice, site: Site, house
   let added = await follow(outsideId, (fromMs, toMs) => device.outside(fromMs, toMs));
   for (const house of houses) {
     const stationId = byHouse.get(house.id);
-    if (stationId !== undefined) added += await follow(stationId, (fromMs, toMs) => device.inside(house.name, fromMs, toMs));
+    if (stationId !== undefined)
+      added += await follow(stationId, (fromMs, toMs) => device.inside(house.name, fromMs, toMs));
   }
   return added;
 }
 
 function readingsOf(hours: readonly DeviceHour[]): WeatherReading[] {
-  return hours.flatMap(({ startMs, values }) => Object.entries(values).map(([kind, value]) => ({ kind: kind as WeatherReading["kind"], hourMs: startMs, value, doubtful: false })));
+  return hours.flatMap(({ startMs, values }) =>
+    Object.entries(values).map(([kind, value]) => ({
+      kind: kind as WeatherReading["kind"],
+      hourMs: startMs,
+      value,
+      doubtful: false,
+    })),
+  );
 }

@@ -1,5 +1,14 @@
 import type { Site, WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract";
-import { dayOfYear, KIND_RULES, periodExtraterrestrialMjM2, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core";
+import {
+  dayOfYear,
+  KIND_RULES,
+  periodExtraterrestrialMjM2,
+  readWeatherTable,
+  WEATHER_KINDS,
+  type WeatherColumn,
+  type WeatherKind,
+  type WeatherTable,
+} from "@sprunel/core";
 import type { Knex } from "knex";
 import { ProblemError } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
@@ -31,10 +40,20 @@ export function weatherImportService(db: Knex, setUp: SetUpService, clock: () =>
     const first = readWeatherTable(bytes, named);
     const header = first.columns.map((column) => column.header).join("\t");
     const memory = choices.columns ? null : await store.rememberedChoices(header);
-    const used = memory ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone } : named;
+    const used = memory
+      ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone }
+      : named;
     const table = memory ? readWeatherTable(bytes, used) : first;
     const { outsideId } = await store.stations(site.id);
-    return { table, site, choices: used, header, remembered: memory !== null, stationId: outsideId, ...(await compare(table, store, outsideId)) };
+    return {
+      table,
+      site,
+      choices: used,
+      header,
+      remembered: memory !== null,
+      stationId: outsideId,
+      ...(await compare(table, store, outsideId)),
+    };
   }
 
   return {
@@ -58,7 +77,13 @@ export function weatherImportService(db: Knex, setUp: SetUpService, clock: () =>
             dateOrder: judged.table.dialect.dateOrder,
             columns: columns.map(({ column, kind, unit }) => ({ column, kind, unit })),
           };
-          const importId = await store.addImport({ stationId: judged.stationId, fileName: file.fileName, header: judged.header, choices, importedAtMs: clock() });
+          const importId = await store.addImport({
+            stationId: judged.stationId,
+            fileName: file.fileName,
+            header: judged.header,
+            choices,
+            importedAtMs: clock(),
+          });
           await store.add(judged.stationId, "imported", judged.fresh, importId);
           await store.addConflicts(importId, judged.conflicts);
         }
@@ -76,7 +101,9 @@ function nothingToImport(table: WeatherTable): ProblemError {
     title: "Nothing to import",
     status: 422,
     detail: `None of the ${table.counts.dataRows} rows can be stored as they are read now. Check the columns, their units and how dates are written.`,
-    errors: table.rejected.slice(0, 20).map((row) => ({ path: `line ${row.line}`, message: `Line ${row.line}: ${row.reason} (${row.detail}).` })),
+    errors: table.rejected
+      .slice(0, 20)
+      .map((row) => ({ path: `line ${row.line}`, message: `Line ${row.line}: ${row.reason} (${row.detail}).` })),
   });
 }
 
@@ -97,7 +124,10 @@ async function compare(table: WeatherTable, store: ReturnType<typeof weatherStor
   return { fresh, conflicts, alreadyThere: readings.length - fresh.length - conflicts.length };
 }
 
-function previewOf(fileName: string, { table, site, choices, remembered, fresh, conflicts, alreadyThere }: Judged): WeatherPreview {
+function previewOf(
+  fileName: string,
+  { table, site, choices, remembered, fresh, conflicts, alreadyThere }: Judged,
+): WeatherPreview {
   const { rows, columns } = table;
   const [first, last] = [rows[0], rows.at(-1)];
   const expected = first && last ? Math.round((last.stampMs - first.stampMs) / 3_600_000) + 1 : 0;
@@ -107,7 +137,12 @@ function previewOf(fileName: string, { table, site, choices, remembered, fresh, 
   return {
     fileName,
     dialect: { ...table.dialect, timeZone: choices.timeZone },
-    columns: columns.map((column) => ({ ...column, unitAssumed: column.unitAssumed ?? false, unitChoices: unitChoices(column), examples: table.examples(column.column, EXAMPLE_CELLS) })),
+    columns: columns.map((column) => ({
+      ...column,
+      unitAssumed: column.unitAssumed ?? false,
+      unitChoices: unitChoices(column),
+      examples: table.examples(column.column, EXAMPLE_CELLS),
+    })),
     remembered,
     preamble: [...table.preamble],
     warnings: [...sunInTheDark(table, site), ...otherPlace(table, site)],
@@ -123,9 +158,19 @@ function previewOf(fileName: string, { table, site, choices, remembered, fresh, 
       missing: expected - rows.length,
     },
     gaps: table.gaps.map((gap) => ({ fromUtc: instant(gap.fromMs), toUtc: instant(gap.toMs), hours: gap.hours })),
-    totals: { rainMm: sum("rain"), radiationMjM2: sum("radiation"), meanAirTemperatureC: mean("airTemperature"), meanWindMs: mean("wind") },
+    totals: {
+      rainMm: sum("rain"),
+      radiationMjM2: sum("radiation"),
+      meanAirTemperatureC: mean("airTemperature"),
+      meanWindMs: mean("wind"),
+    },
     clockChangeUtc: table.clockChangeMs === null ? null : instant(table.clockChangeMs),
-    sample: rows.slice(0, SAMPLE_ROWS).map((row) => ({ line: row.line, stampUtc: instant(row.stampMs), hourStartUtc: instant(row.hourStartMs), values: { ...row.values } })),
+    sample: rows.slice(0, SAMPLE_ROWS).map((row) => ({
+      line: row.line,
+      stampUtc: instant(row.stampMs),
+      hourStartUtc: instant(row.hourStartMs),
+      values: { ...row.values },
+    })),
     stored: { newValues: fresh.length, alreadyThere, conflicts: conflicts.length },
   };
 }
@@ -140,19 +185,27 @@ function sunInTheDark({ rows }: WeatherTable, { latitudeDeg, longitudeDeg }: Sit
     const date = new Date(hourStartMs).toISOString().slice(0, 10);
     const utcH = (hourStartMs % 86_400_000) / 3_600_000;
     all += values.radiation;
-    if (periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH + 0.5, longitudeDeg, 0) === 0) dark += values.radiation;
+    if (periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH + 0.5, longitudeDeg, 0) === 0)
+      dark += values.radiation;
   }
   if (all === 0 || dark / all < DARK_SHARE) return [];
-  return [`${Math.round((100 * dark) / all)} % of the sunlight stands in hours when the sun is down at your site. Check the zone of the file's clock, and whether a time is the start or the end of its hour.`];
+  return [
+    `${Math.round((100 * dark) / all)} % of the sunlight stands in hours when the sun is down at your site. Check the zone of the file's clock, and whether a time is the start or the end of its hour.`,
+  ];
 }
 
 /** A note on top may tell where the station stands. */
 function otherPlace({ preamble }: WeatherTable, { longitudeDeg }: Site): string[] {
-  const [, degrees, side] = /\blong(?:itude)?\b[^\d-]*(-?\d+(?:[.,]\d+)?)\s*°?\s*([EW])?/i.exec(preamble.join(" ")) ?? [];
+  const [, degrees, side] =
+    /\blong(?:itude)?\b[^\d-]*(-?\d+(?:[.,]\d+)?)\s*°?\s*([EW])?/i.exec(preamble.join(" ")) ?? [];
   if (degrees === undefined) return [];
   const noted = Number(degrees.replace(",", ".")) * (side?.toUpperCase() === "W" ? -1 : 1);
   const apart = Math.abs(((noted - longitudeDeg + 540) % 360) - 180);
-  return apart < 1 ? [] : [`The note on top of the file puts the station at longitude ${noted}°, your site lies at ${longitudeDeg}°. Is this your weather? If so, check the zone of the file's clock.`];
+  return apart < 1
+    ? []
+    : [
+        `The note on top of the file puts the station at longitude ${noted}°, your site lies at ${longitudeDeg}°. Is this your weather? If so, check the zone of the file's clock.`,
+      ];
 }
 
 function unitChoices({ kind }: WeatherColumn): string[] {

@@ -1,4 +1,12 @@
-import { addDays, houseAir, startOfLocalDay, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "@sprunel/core";
+import {
+  addDays,
+  houseAir,
+  startOfLocalDay,
+  weatherHours,
+  type HouseAir,
+  type WeatherHour,
+  type WeatherSample,
+} from "@sprunel/core";
 import type { Site } from "@sprunel/contract";
 import type { Knex } from "knex";
 import type { WeatherDevice } from "./weather-device.ts";
@@ -47,7 +55,11 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
     for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
       const [start, end] = [startOfLocalDay(date, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
       const inDay = (hour: { startMs: number }): boolean => hour.startMs >= start && hour.startMs < end;
-      days.push({ date, hours: outside.filter(inDay), air: new Map([...air].map(([id, hours]) => [id, hours.filter(inDay)])) });
+      days.push({
+        date,
+        hours: outside.filter(inDay),
+        air: new Map([...air].map(([id, hours]) => [id, hours.filter(inDay)])),
+      });
     }
     return days;
   }
@@ -59,7 +71,12 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
     const [from, to] = [Math.max(fromMs, thisHour), Math.min(toMs, thisHour + FORECAST_DAYS * 24 * HOUR_MS)];
     if (!device || from >= to) return [];
     return device.forecast(now, from, to).flatMap(({ startMs, values }) =>
-      Object.entries(values).map(([kind, value]) => ({ startMs, kind: kind as WeatherSample["kind"], value, origin: "forecast" as const })),
+      Object.entries(values).map(([kind, value]) => ({
+        startMs,
+        kind: kind as WeatherSample["kind"],
+        value,
+        origin: "forecast" as const,
+      })),
     );
   }
 
@@ -70,8 +87,11 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
       for (let date = fromDate; date <= toDate; date = addDays(date, 1)) dates.push(date);
       const missing = dates.filter((date) => !past.has(date));
       const [first, last] = [missing[0], missing.at(-1)];
-      const loaded = new Map(first && last ? (await load(site, houses, first, last)).map((day) => [day.date, day]) : []);
-      for (const [date, day] of loaded) if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
+      const loaded = new Map(
+        first && last ? (await load(site, houses, first, last)).map((day) => [day.date, day]) : [],
+      );
+      for (const [date, day] of loaded)
+        if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
       return dates.flatMap((date) => loaded.get(date) ?? past.get(date) ?? []);
     },
     forget(): void {

@@ -26,7 +26,10 @@ export function lockFolder(folder: string): () => void {
     lock.exec("PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE; CREATE TABLE IF NOT EXISTS held (since TEXT)");
   } catch (cause) {
     lock.close();
-    throw new FolderInUseError(`The data folder ${folder} is in use by another Sprunel. Stop that one, or name another folder in SPRUNEL_DATA.`, { cause });
+    throw new FolderInUseError(
+      `The data folder ${folder} is in use by another Sprunel. Stop that one, or name another folder in SPRUNEL_DATA.`,
+      { cause },
+    );
   }
   return () => lock.close();
 }

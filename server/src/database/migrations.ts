@@ -94,5 +94,9 @@ const all: readonly Migration[] = [firstLight];
 export const migrations: Knex.MigrationSource<Migration> = {
   getMigrations: () => Promise.resolve([...all]),
   getMigrationName: (migration) => migration.name,
-  getMigration: (migration) => Promise.resolve({ up: (db: Knex) => migration.up(db), down: () => Promise.reject(new Error("migrations only go forward")) }),
+  getMigration: (migration) =>
+    Promise.resolve({
+      up: (db: Knex) => migration.up(db),
+      down: () => Promise.reject(new Error("migrations only go forward")),
+    }),
 };

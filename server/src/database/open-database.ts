@@ -32,7 +32,9 @@ export async function openDatabase(folder: string): Promise<Knex> {
       min: 1,
       max: 1,
       afterCreate: (connection: RawConnection, done: (error: unknown, connection: RawConnection) => void) => {
-        connection.exec("PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000");
+        connection.exec(
+          "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000",
+        );
         done(null, connection);
       },
     },

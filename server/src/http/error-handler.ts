@@ -1,7 +1,7 @@
 import { DomainError } from "@sprunel/core";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
-import { ZodError, type ZodIssue } from "zod";
+import { z } from "zod";
 import { badInput, ProblemError } from "./problems.ts";
 
 /** The one place that turns what went wrong into an answer. */
@@ -17,7 +17,8 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
       type: "/problems/unexpected",
       title: "Something went wrong here",
       status: 500,
-      detail: "The server could not finish this. Nothing was saved; try again, and look into the server's log if it stays.",
+      detail:
+        "The server could not finish this. Nothing was saved; try again, and look into the server's log if it stays.",
     };
     res.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
   };
@@ -26,21 +27,30 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
 function asProblem(error: unknown): ProblemError | undefined {
   if (error instanceof ProblemError) return error;
   if (error instanceof DomainError) return badInput(error.faults.map(({ path, message }) => ({ path, message })));
-  if (error instanceof ZodError) return badInput(error.issues.flatMap(issueErrors));
+  if (error instanceof z.ZodError) return badInput(error.issues.flatMap(issueErrors));
   return bodyProblem(error);
 }
 
-function issueErrors(issue: ZodIssue): { path: string; message: string }[] {
+function issueErrors(issue: z.core.$ZodIssue): { path: string; message: string }[] {
   const path = issue.path.map(String).join(".");
-  if (issue.code === "unrecognized_keys") return issue.keys.map((key) => ({ path: [path, key].filter(Boolean).join("."), message: `${key} is not known here; check the spelling.` }));
+  if (issue.code === "unrecognized_keys")
+    return issue.keys.map((key) => ({
+      path: [path, key].filter(Boolean).join("."),
+      message: `${key} is not known here; check the spelling.`,
+    }));
   return [{ path, message: issue.message }];
 }
 
 /** What the body parser refuses, told by its status. */
 function bodyProblem(error: unknown): ProblemError | undefined {
   if (!(error instanceof Error) || !("status" in error) || typeof error.status !== "number") return undefined;
-  if (error.status === 413) return badInput([{ path: "", message: "What was sent is larger than this address takes (30 MB for files, 1 MB otherwise)." }]);
-  if (error.status === 400 && error instanceof URIError) return badInput([{ path: "", message: "The address is not written correctly." }]);
-  if (error.status >= 400 && error.status < 500) return badInput([{ path: "", message: "What was sent is not JSON that can be read." }]);
+  if (error.status === 413)
+    return badInput([
+      { path: "", message: "What was sent is larger than this address takes (30 MB for files, 1 MB otherwise)." },
+    ]);
+  if (error.status === 400 && error instanceof URIError)
+    return badInput([{ path: "", message: "The address is not written correctly." }]);
+  if (error.status >= 400 && error.status < 500)
+    return badInput([{ path: "", message: "What was sent is not JSON that can be read." }]);
   return undefined;
 }

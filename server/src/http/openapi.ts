@@ -51,17 +51,66 @@ interface Endpoint {
 }
 
 const ENDPOINTS: readonly Endpoint[] = [
-  { method: "get", path: "/api/board", summary: "Every zone at every station on a date, with the day's radiation and pulses", answer: "Board", date: true },
-  { method: "get", path: "/api/zones/{id}/day", summary: "One zone's day: weather, demand, plan and its working", answer: "ZoneDay", date: true },
+  {
+    method: "get",
+    path: "/api/board",
+    summary: "Every zone at every station on a date, with the day's radiation and pulses",
+    answer: "Board",
+    date: true,
+  },
+  {
+    method: "get",
+    path: "/api/zones/{id}/day",
+    summary: "One zone's day: weather, demand, plan and its working",
+    answer: "ZoneDay",
+    date: true,
+  },
   { method: "get", path: "/api/set-up", summary: "The site, its zones, and the crops to choose from", answer: "SetUp" },
   { method: "post", path: "/api/site", summary: "Describe the site", body: "NewSite", answer: "Site", status: 201 },
-  { method: "put", path: "/api/site/{id}", summary: "Change the site; 409 when the version is old", body: "SiteUpdate", answer: "Site" },
+  {
+    method: "put",
+    path: "/api/site/{id}",
+    summary: "Change the site; 409 when the version is old",
+    body: "SiteUpdate",
+    answer: "Site",
+  },
   { method: "post", path: "/api/zones", summary: "Add a zone", body: "NewZone", answer: "Zone", status: 201 },
-  { method: "put", path: "/api/zones/{id}", summary: "Change a zone; 409 when the version is old", body: "ZoneUpdate", answer: "Zone" },
-  { method: "post", path: "/api/weather/previews", summary: "What an import of a weather file would do; stores nothing", body: "WeatherFile", answer: "WeatherPreview" },
-  { method: "post", path: "/api/weather/imports", summary: "Import a weather file as its preview showed; a second time adds nothing", body: "WeatherFile", answer: "WeatherImportAnswer", status: 201 },
-  { method: "post", path: "/api/compute/reference-et", summary: "Reference evapotranspiration", body: "ReferenceEtRequest", answer: "ReferenceEtAnswer" },
-  { method: "post", path: "/api/compute/zone-water", summary: "A zone's water for a day", body: "ZoneWaterRequest", answer: "ZoneWaterAnswer" },
+  {
+    method: "put",
+    path: "/api/zones/{id}",
+    summary: "Change a zone; 409 when the version is old",
+    body: "ZoneUpdate",
+    answer: "Zone",
+  },
+  {
+    method: "post",
+    path: "/api/weather/previews",
+    summary: "What an import of a weather file would do; stores nothing",
+    body: "WeatherFile",
+    answer: "WeatherPreview",
+  },
+  {
+    method: "post",
+    path: "/api/weather/imports",
+    summary: "Import a weather file as its preview showed; a second time adds nothing",
+    body: "WeatherFile",
+    answer: "WeatherImportAnswer",
+    status: 201,
+  },
+  {
+    method: "post",
+    path: "/api/compute/reference-et",
+    summary: "Reference evapotranspiration",
+    body: "ReferenceEtRequest",
+    answer: "ReferenceEtAnswer",
+  },
+  {
+    method: "post",
+    path: "/api/compute/zone-water",
+    summary: "A zone's water for a day",
+    body: "ZoneWaterRequest",
+    answer: "ZoneWaterAnswer",
+  },
 ];
 
 const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` });
@@ -70,23 +119,45 @@ const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` 
 export function openApi(version: string): object {
   const registry = z.registry<{ id: string }>();
   for (const [id, schema] of Object.entries(SCHEMAS)) registry.add(schema, { id });
-  const { schemas } = z.toJSONSchema(registry, { io: "input", unrepresentable: "any", uri: (id) => `#/components/schemas/${id}` });
+  const { schemas } = z.toJSONSchema(registry, {
+    io: "input",
+    unrepresentable: "any",
+    uri: (id) => `#/components/schemas/${id}`,
+  });
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const endpoint of ENDPOINTS) paths[endpoint.path] = { ...paths[endpoint.path], [endpoint.method]: operation(endpoint) };
+  for (const endpoint of ENDPOINTS)
+    paths[endpoint.path] = { ...paths[endpoint.path], [endpoint.method]: operation(endpoint) };
   return {
     openapi: "3.1.0",
     info: { title: "Sprunel", version, description: "Units end the names of the fields; docs/api.md tells them all." },
     paths,
-    components: { schemas: Object.fromEntries(Object.entries(schemas).map(([name, schema]) => [name, withoutIdentity(schema)])) },
+    components: {
+      schemas: Object.fromEntries(Object.entries(schemas).map(([name, schema]) => [name, withoutIdentity(schema)])),
+    },
   };
 }
 
 function operation({ path, summary, body, answer, status = 200, date }: Endpoint): object {
   const parameters = [
-    ...(path.includes("{id}") ? [{ name: "id", in: "path", required: true, schema: { type: "integer", minimum: 1 } }] : []),
-    ...(date ? [{ name: "date", in: "query", required: false, description: "YYYY-MM-DD at the site; today when left out", schema: { type: "string", format: "date" } }] : []),
+    ...(path.includes("{id}")
+      ? [{ name: "id", in: "path", required: true, schema: { type: "integer", minimum: 1 } }]
+      : []),
+    ...(date
+      ? [
+          {
+            name: "date",
+            in: "query",
+            required: false,
+            description: "YYYY-MM-DD at the site; today when left out",
+            schema: { type: "string", format: "date" },
+          },
+        ]
+      : []),
   ];
-  const problem = (description: string) => ({ description, content: { "application/problem+json": { schema: reference("Problem") } } });
+  const problem = (description: string) => ({
+    description,
+    content: { "application/problem+json": { schema: reference("Problem") } },
+  });
   return {
     summary,
     ...(parameters.length > 0 && { parameters }),

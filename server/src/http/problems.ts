@@ -12,7 +12,12 @@ export class ProblemError extends Error {
 }
 
 export function notFound(what: string): ProblemError {
-  return new ProblemError({ type: "/problems/not-found", title: "Not found", status: 404, detail: `${what} does not exist here.` });
+  return new ProblemError({
+    type: "/problems/not-found",
+    title: "Not found",
+    status: 404,
+    detail: `${what} does not exist here.`,
+  });
 }
 
 /** Somebody else saved in between: nothing is written, and the newer record comes along. */

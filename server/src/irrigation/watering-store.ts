@@ -24,11 +24,22 @@ export function wateringStore(db: Knex) {
         .where("start_ms", ">=", fromMs)
         .where("start_ms", "<", toMs)
         .orderBy("start_ms");
-      return rows.map((row) => ({ zoneId: row.zone_id, startMs: row.start_ms, minutes: row.minutes, litres: row.litres }));
+      return rows.map((row) => ({
+        zoneId: row.zone_id,
+        startMs: row.start_ms,
+        minutes: row.minutes,
+        litres: row.litres,
+      }));
     },
     /** Adds what is not there yet; what is there stays as it is. */
     async add(waterings: readonly Watering[], source: string): Promise<void> {
-      const rows = waterings.map(({ zoneId, startMs, minutes, litres }) => ({ zone_id: zoneId, start_ms: startMs, minutes, litres, source }));
+      const rows = waterings.map(({ zoneId, startMs, minutes, litres }) => ({
+        zone_id: zoneId,
+        start_ms: startMs,
+        minutes,
+        litres,
+        source,
+      }));
       if (rows.length > 0) await db<WateringRow>("watering").insert(rows).onConflict().ignore();
     },
   };

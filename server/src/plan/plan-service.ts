@@ -1,5 +1,15 @@
 import type { Board, BoardZone, Site, ZoneDayAnswer } from "@sprunel/contract";
-import { addDays, cropById, DomainError, localDate, referenceEt, startOfLocalDay, sunTimes, worstMark, type WeatherHour } from "@sprunel/core";
+import {
+  addDays,
+  cropById,
+  DomainError,
+  localDate,
+  referenceEt,
+  startOfLocalDay,
+  sunTimes,
+  worstMark,
+  type WeatherHour,
+} from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { badInput, notFound } from "../http/problems.ts";
@@ -22,9 +32,13 @@ const READING_DAYS = 4;
 export function planService(db: Knex, clock: () => number, weather: WeatherService) {
   async function recordsFor(site: Site, zones: readonly StoredZone[], date: string): Promise<Records> {
     // Soil is followed from planting; a substrate needs the days that its correction looks back on.
-    const planted = zones.flatMap((zone) => (zone.definition.system === "soil-drip" && zone.planting ? [zone.planting.plantedOn] : []));
+    const planted = zones.flatMap((zone) =>
+      zone.definition.system === "soil-drip" && zone.planting ? [zone.planting.plantedOn] : [],
+    );
     const from = [...planted.filter((day) => day < date), addDays(date, -READING_DAYS)].sort()[0] ?? date;
-    const houses = [...new Map(zones.map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }])).values()];
+    const houses = [
+      ...new Map(zones.map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }])).values(),
+    ];
     const [fromMs, toMs] = [startOfLocalDay(from, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
     const days = await weather.days(site, houses, from, date);
     const waterings = new Map<string, Watering[]>();
@@ -34,7 +48,10 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
     }
     const readings = new Map<string, Partial<Record<ReadingKind, { value: number; atMs: number }>>>();
     for (let day = addDays(date, -READING_DAYS); day <= date; day = addDays(day, 1)) {
-      const latest = await readingStore(db).latest(startOfLocalDay(day, site.timeZone), startOfLocalDay(addDays(day, 1), site.timeZone));
+      const latest = await readingStore(db).latest(
+        startOfLocalDay(day, site.timeZone),
+        startOfLocalDay(addDays(day, 1), site.timeZone),
+      );
       for (const [zoneId, values] of latest) readings.set(recordKey(zoneId, day), values);
     }
     return { site, weather: new Map(days.map((day) => [day.date, day])), waterings, readings };
@@ -42,7 +59,8 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
 
   function checkedDate(asked: string | undefined, today: string): string {
     const date = asked ?? today;
-    if (date < FIRST_DATE || date > LAST_DATE) throw badInput([{ path: "date", message: `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${date}.` }]);
+    if (date < FIRST_DATE || date > LAST_DATE)
+      throw badInput([{ path: "date", message: `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${date}.` }]);
     return date;
   }
 
@@ -51,17 +69,35 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
     const planned = planner.plan(date);
     const basics = { id: zone.id, name: zone.name, house: zone.house.name, system: zone.definition.system };
     if (typeof planned === "string")
-      return { ...basics, mark: "steady", missing: planned, run: null, roots: null, rootsMark: "steady", crop: null, findings: [], pulses: pulsesOf(planner, null, date, records.site.timeZone) };
+      return {
+        ...basics,
+        mark: "steady",
+        missing: planned,
+        run: null,
+        roots: null,
+        rootsMark: "steady",
+        crop: null,
+        findings: [],
+        pulses: pulsesOf(planner, null, date, records.site.timeZone),
+      };
     const roots = rootsOf(zone, planner, planned, date, nowMs, records.site.timeZone);
     const findings = findingsOf(planner, planned, roots, date);
-    const markOf = (station?: string) => worstMark(findings.filter((entry) => !station || entry.station === station).map((entry) => entry.finding.mark));
+    const markOf = (station?: string) =>
+      worstMark(findings.filter((entry) => !station || entry.station === station).map((entry) => entry.finding.mark));
     const { water, litresPerPlant } = planned.day;
     const { period, day, days } = planned.cropState;
     return {
       ...basics,
       mark: markOf(),
       missing: null,
-      run: { litres: water.litres, grossMm: water.litres / zone.definition.areaM2, litresPerPlant, minutes: water.minutesTotal, pulses: water.events.length, mark: markOf("run") },
+      run: {
+        litres: water.litres,
+        grossMm: water.litres / zone.definition.areaM2,
+        litresPerPlant,
+        minutes: water.minutesTotal,
+        pulses: water.events.length,
+        mark: markOf("run"),
+      },
       roots,
       rootsMark: markOf("roots"),
       crop: { name: cropById(zone.planting?.cropId ?? "").name, stage: period.stage.name, day, days },
@@ -141,7 +177,11 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
   };
 }
 
-function planAnswer({ day, demand, cropState }: Exclude<ReturnType<ZonePlanner["plan"]>, string>): NonNullable<ZoneDayAnswer["plan"]> {
+function planAnswer({
+  day,
+  demand,
+  cropState,
+}: Exclude<ReturnType<ZonePlanner["plan"]>, string>): NonNullable<ZoneDayAnswer["plan"]> {
   const { water } = day;
   return {
     demandMm: demand.demandMm,
@@ -179,7 +219,14 @@ function outsideEt(site: Site, date: string, hours: readonly WeatherHour[]): num
       latitudeDeg: site.latitudeDeg,
       elevationM: site.elevationM,
       date,
-      weather: { tMaxC: Math.max(...t), tMinC: Math.min(...t), rhMaxPct: Math.max(...rh), rhMinPct: Math.min(...rh), windMs: sum(wind) / wind.length, solarMjM2: sum(solar) },
+      weather: {
+        tMaxC: Math.max(...t),
+        tMinC: Math.min(...t),
+        rhMaxPct: Math.max(...rh),
+        rhMinPct: Math.min(...rh),
+        windMs: sum(wind) / wind.length,
+        solarMjM2: sum(solar),
+      },
     }).value;
   } catch (error) {
     // A sensor may report more sun than there is above the air; then there is no sound figure to show.

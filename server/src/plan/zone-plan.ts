@@ -143,7 +143,11 @@ export class ZonePlanner {
       const logged = this.logged(at);
       const planned = logged.length > 0 ? null : this.plan(at);
       const litres = planned === null ? litresOf(logged) : typeof planned === "string" ? 0 : planned.day.water.litres;
-      state = soilNextMorning(definition, cropById(planting.cropId), cropState, state, { demandMm: demand.demandMm, givenMm: litres / definition.areaM2, rainMm: 0 });
+      state = soilNextMorning(definition, cropById(planting.cropId), cropState, state, {
+        demandMm: demand.demandMm,
+        givenMm: litres / definition.areaM2,
+        rainMm: 0,
+      });
     }
     this.mornings.set(date, state);
     return state;

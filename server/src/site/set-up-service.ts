@@ -9,6 +9,11 @@ export type SetUpService = ReturnType<typeof setUpService>;
 
 /** Decisions about what stands where: one site, zones with names of their own, no edit over a newer one. */
 export function setUpService(db: Knex, changed: () => void) {
+  const currentSite = async (): Promise<Site> => {
+    const site = await siteStore(db).find();
+    if (!site) throw notFound("A site");
+    return site;
+  };
   const currentZone = async (id: number): Promise<StoredZone> => {
     const zone = await zoneStore(db).find(id);
     if (!zone) throw notFound(`Zone ${id}`);
@@ -17,29 +22,30 @@ export function setUpService(db: Knex, changed: () => void) {
   return {
     async overview(): Promise<SetUp> {
       const [site, zones] = [await siteStore(db).find(), await zoneStore(db).list()];
-      const crops = CROPS.map(({ id, name, stages }) => ({ id, name, stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })) }));
+      const crops = CROPS.map(({ id, name, stages }) => ({
+        id,
+        name,
+        stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
+      }));
       return { site, zones: zones.map(withoutHouseId), crops };
     },
 
     // The database has one connection: inside a transaction everything goes through it, or waits for ever.
     async addSite(site: NewSite): Promise<Site> {
       await db.transaction(async (trx) => {
-        if (await siteStore(trx).find()) throw badInput([{ path: "", message: "This data folder already holds a site; change that one instead." }]);
+        if (await siteStore(trx).find())
+          throw badInput([{ path: "", message: "This data folder already holds a site; change that one instead." }]);
         await siteStore(trx).add(site);
       });
       changed();
-      return this.site();
+      return currentSite();
     },
 
-    async site(): Promise<Site> {
-      const site = await siteStore(db).find();
-      if (!site) throw notFound("A site");
-      return site;
-    },
+    site: currentSite,
 
     async updateSite(id: number, version: number, site: NewSite): Promise<Site> {
       const saved = await siteStore(db).update(id, version, site);
-      const now = await this.site();
+      const now = await currentSite();
       if (now.id !== id) throw notFound(`Site ${id}`);
       if (!saved) throw staleEdit(`The site ${now.name}`, now);
       changed();
@@ -48,7 +54,7 @@ export function setUpService(db: Knex, changed: () => void) {
 
     async addZone(zone: NewZone): Promise<Zone> {
       checkZone(zone);
-      const site = await this.site();
+      const site = await currentSite();
       const id = await db.transaction(async (trx) => {
         await refuseTakenName(trx, zone.name, 0);
         return zoneStore(trx).add(site.id, zone);
@@ -59,12 +65,13 @@ export function setUpService(db: Knex, changed: () => void) {
 
     async updateZone(id: number, version: number, zone: NewZone): Promise<Zone> {
       checkZone(zone);
-      const site = await this.site();
+      const site = await currentSite();
       const before = withoutHouseId(await currentZone(id));
       if (before.version !== version) throw staleEdit(`The zone ${before.name}`, before);
       await db.transaction(async (trx) => {
         await refuseTakenName(trx, zone.name, id);
-        if (!(await zoneStore(trx).update(id, site.id, version, zone))) throw staleEdit(`The zone ${before.name}`, before);
+        if (!(await zoneStore(trx).update(id, site.id, version, zone)))
+          throw staleEdit(`The zone ${before.name}`, before);
       });
       changed();
       return withoutHouseId(await currentZone(id));
@@ -73,16 +80,30 @@ export function setUpService(db: Knex, changed: () => void) {
 }
 
 async function refuseTakenName(db: Knex, name: string, exceptId: number): Promise<void> {
-  if (await zoneStore(db).nameTaken(name, exceptId)) throw taken("name", `Another zone is already called ${name}; choose another name.`);
+  if (await zoneStore(db).nameTaken(name, exceptId))
+    throw taken("name", `Another zone is already called ${name}; choose another name.`);
 }
 
 function checkZone({ planting }: NewZone): void {
   if (!planting) return;
   const crop = CROPS.find((candidate) => candidate.id === planting.cropId);
-  if (!crop) throw badInput([{ path: "planting.cropId", message: `${planting.cropId} is not in the crop library; it holds ${CROPS.map((known) => known.id).join(", ")}.` }]);
+  if (!crop)
+    throw badInput([
+      {
+        path: "planting.cropId",
+        message: `${planting.cropId} is not in the crop library; it holds ${CROPS.map((known) => known.id).join(", ")}.`,
+      },
+    ]);
   planting.signs.forEach((sign, at) => {
-    if (!crop.stages.some((stage) => stage.id === sign.stageId)) throw badInput([{ path: `planting.signs.${at}.stageId`, message: `${crop.name} has no stage ${sign.stageId}.` }]);
-    if (sign.on < planting.plantedOn) throw badInput([{ path: `planting.signs.${at}.on`, message: `A stage cannot begin on ${sign.on}, before planting on ${planting.plantedOn}.` }]);
+    if (!crop.stages.some((stage) => stage.id === sign.stageId))
+      throw badInput([{ path: `planting.signs.${at}.stageId`, message: `${crop.name} has no stage ${sign.stageId}.` }]);
+    if (sign.on < planting.plantedOn)
+      throw badInput([
+        {
+          path: `planting.signs.${at}.on`,
+          message: `A stage cannot begin on ${sign.on}, before planting on ${planting.plantedOn}.`,
+        },
+      ]);
   });
 }
 

@@ -28,7 +28,11 @@ export function siteStore(db: Knex) {
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, version: number, site: NewSite): Promise<boolean> {
-      return (await db<SiteRow>("site").where({ id, version }).update({ ...toRow(site), version: version + 1 })) === 1;
+      return (
+        (await db<SiteRow>("site")
+          .where({ id, version })
+          .update({ ...toRow(site), version: version + 1 })) === 1
+      );
     },
   };
 }

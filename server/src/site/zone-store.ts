@@ -36,18 +36,28 @@ export function zoneStore(db: Knex) {
       return row ? fromRow(row) : null;
     },
     async nameTaken(name: string, exceptId: number): Promise<boolean> {
-      const row = await db<ZoneRow>("zone").whereRaw("lower(name) = lower(?)", [name]).whereNot({ id: exceptId }).first("id");
+      const row = await db<ZoneRow>("zone")
+        .whereRaw("lower(name) = lower(?)", [name])
+        .whereNot({ id: exceptId })
+        .first("id");
       return row !== undefined;
     },
     async add(siteId: number, zone: NewZone): Promise<number> {
       const houseId = await houseFor(db, siteId, zone.house);
-      const [id = 0] = await db<ZoneRow>("zone").insert({ site_id: siteId, house_id: houseId, version: 1, ...columns(zone) });
+      const [id = 0] = await db<ZoneRow>("zone").insert({
+        site_id: siteId,
+        house_id: houseId,
+        version: 1,
+        ...columns(zone),
+      });
       return id;
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
       const houseId = await houseFor(db, siteId, zone.house);
-      const changed = await db<ZoneRow>("zone").where({ id, version }).update({ house_id: houseId, version: version + 1, ...columns(zone) });
+      const changed = await db<ZoneRow>("zone")
+        .where({ id, version })
+        .update({ house_id: houseId, version: version + 1, ...columns(zone) });
       return changed === 1;
     },
   };
@@ -59,10 +69,15 @@ type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
 async function houseFor(db: Knex, siteId: number, house: NewZone["house"]): Promise<number> {
   const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
   if (found) {
-    if (found.transmission_pct !== house.transmissionPct) await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct });
+    if (found.transmission_pct !== house.transmissionPct)
+      await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct });
     return found.id;
   }
-  const [id = 0] = await db<HouseRow>("house").insert({ site_id: siteId, name: house.name, transmission_pct: house.transmissionPct });
+  const [id = 0] = await db<HouseRow>("house").insert({
+    site_id: siteId,
+    name: house.name,
+    transmission_pct: house.transmissionPct,
+  });
   await db("station").insert({ site_id: siteId, house_id: id });
   return id;
 }

@@ -47,13 +47,29 @@ export function newFolder(): string {
 
 export interface TestServer extends RunningServer {
   /** The answer's status and body; `body` may be anything, to try what is malformed. */
-  call(method: string, path: string, body?: unknown): Promise<{ status: number; type: string; body: Record<string, unknown> & { errors?: { path: string; message: string }[] } }>;
+  call(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{
+    status: number;
+    type: string;
+    body: Record<string, unknown> & { errors?: { path: string; message: string }[] };
+  }>;
 }
 
 /** A server over a real database file, at a standing clock. */
-export async function testServer(options: { folder?: string; now?: string; device?: WeatherDevice } = {}): Promise<TestServer> {
+export async function testServer(
+  options: { folder?: string; now?: string; device?: WeatherDevice } = {},
+): Promise<TestServer> {
   const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device } = options;
-  const server = await startServer({ dataFolder: folder, port: 0, logLevel: process.env["SPRUNEL_LOG"] ?? "silent", clock: () => Date.parse(now), ...(device && { device }) });
+  const server = await startServer({
+    dataFolder: folder,
+    port: 0,
+    logLevel: process.env["SPRUNEL_LOG"] ?? "silent",
+    clock: () => Date.parse(now),
+    ...(device && { device }),
+  });
   let stopped = false;
   const stop = async (): Promise<void> => {
     if (stopped) return;
@@ -66,14 +82,25 @@ export async function testServer(options: { folder?: string; now?: string; devic
     stop,
     async call(method, path, body) {
       const text = typeof body === "string" ? body : body === undefined ? null : JSON.stringify(body);
-      const response = await fetch(server.url + path, { method, body: text, headers: { "Content-Type": "application/json" } });
-      return { status: response.status, type: response.headers.get("content-type") ?? "", body: (await response.json()) as Record<string, unknown> };
+      const response = await fetch(server.url + path, {
+        method,
+        body: text,
+        headers: { "Content-Type": "application/json" },
+      });
+      return {
+        status: response.status,
+        type: response.headers.get("content-type") ?? "",
+        body: (await response.json()) as Record<string, unknown>,
+      };
     },
   };
 }
 
 /** A shipped sample file as an import request. */
-export function sampleFile(name: string, choices: object = {}): { fileName: string; contentBase64: string; choices: object } {
+export function sampleFile(
+  name: string,
+  choices: object = {},
+): { fileName: string; contentBase64: string; choices: object } {
   const path = fileURLToPath(new URL(`../../../demo/imports/${name}`, import.meta.url));
   return { fileName: name, contentBase64: readFileSync(path).toString("base64"), choices };
 }

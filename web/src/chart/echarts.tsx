@@ -14,7 +14,12 @@ import { SVGRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 
 export type ChartOption = echarts.ComposeOption<
-  BarSeriesOption | LineSeriesOption | GridComponentOption | LegendComponentOption | MarkLineComponentOption | TooltipComponentOption
+  | BarSeriesOption
+  | LineSeriesOption
+  | GridComponentOption
+  | LegendComponentOption
+  | MarkLineComponentOption
+  | TooltipComponentOption
 >;
 
 echarts.use([BarChart, LineChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);

@@ -29,12 +29,27 @@ export function ImportFaults({ preview }: { preview: WeatherPreview }) {
   return (
     <Collapse
       items={[
-        { key: "rejected", label: `Rejected rows (${preview.rejected.length})`, children: <Rejected preview={preview} /> },
-        { key: "flagged", label: `Flagged rows (${preview.flagged.length})`, children: <Rows rows={[...flags].map(([what, lines]) => [what, `line ${lineRanges(lines)}`])} /> },
+        {
+          key: "rejected",
+          label: `Rejected rows (${preview.rejected.length})`,
+          children: <Rejected preview={preview} />,
+        },
+        {
+          key: "flagged",
+          label: `Flagged rows (${preview.flagged.length})`,
+          children: <Rows rows={[...flags].map(([what, lines]) => [what, `line ${lineRanges(lines)}`])} />,
+        },
         {
           key: "gaps",
           label: `Gaps (${preview.gaps.length})`,
-          children: <Rows rows={preview.gaps.map((gap) => [`${gap.hours} h`, `${gap.fromUtc.replace("T", " ").replace(":00Z", "")} to ${gap.toUtc.replace("T", " ").replace(":00Z", "")} UTC`])} />,
+          children: (
+            <Rows
+              rows={preview.gaps.map((gap) => [
+                `${gap.hours} h`,
+                `${gap.fromUtc.replace("T", " ").replace(":00Z", "")} to ${gap.toUtc.replace("T", " ").replace(":00Z", "")} UTC`,
+              ])}
+            />
+          ),
         },
       ]}
     />
@@ -42,7 +57,11 @@ export function ImportFaults({ preview }: { preview: WeatherPreview }) {
 }
 
 function Rejected({ preview }: { preview: WeatherPreview }) {
-  return <Rows rows={preview.rejected.map((row) => [`line ${row.line}`, `${REASONS[row.reason] ?? row.reason} (${row.detail})`])} />;
+  return (
+    <Rows
+      rows={preview.rejected.map((row) => [`line ${row.line}`, `${REASONS[row.reason] ?? row.reason} (${row.detail})`])}
+    />
+  );
 }
 
 function Rows({ rows }: { rows: readonly (readonly [string, string])[] }) {

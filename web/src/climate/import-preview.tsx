@@ -26,11 +26,15 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
         <Count name="lines that are no data" value={counts.notData} />
         <Count name="hours missing in between" value={hours.missing} />
         <Count name="values new to the store" value={preview.stored.newValues} />
-        {preview.stored.conflicts > 0 && <Count name="differ from what is stored: the first stays" value={preview.stored.conflicts} />}
+        {preview.stored.conflicts > 0 && (
+          <Count name="differ from what is stored: the first stays" value={preview.stored.conflicts} />
+        )}
       </dl>
       {preview.remembered && <p className="quiet">Read as you confirmed it for the last file with these columns.</p>}
       <Settings preview={preview} choices={choices} onChange={onChange} />
-      {preview.preamble.length > 0 && <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>}
+      {preview.preamble.length > 0 && (
+        <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
+      )}
       {preview.warnings.map((warning) => (
         <Alert key={warning} type="warning" showIcon title={warning} />
       ))}
@@ -67,27 +71,56 @@ function Settings({ preview, choices, onChange }: Props) {
     <section className={styles["settings"]} aria-label="How the file is read">
       <label>
         A time in the file is
-        <Select value={dialect.stampMarks} options={[...MARKS]} style={{ width: 210 }} onChange={(stampMarks) => onChange({ ...choices, stampMarks })} />
-        {dialect.stampMarksAssumed && <span className={styles["assumed"]}>assumed, the file does not say: please check</span>}
+        <Select
+          value={dialect.stampMarks}
+          options={[...MARKS]}
+          style={{ width: 210 }}
+          onChange={(stampMarks) => onChange({ ...choices, stampMarks })}
+        />
+        {dialect.stampMarksAssumed && (
+          <span className={styles["assumed"]}>assumed, the file does not say: please check</span>
+        )}
       </label>
       <label>
         Its clock runs in
-        <Select showSearch value={dialect.timeZone} options={zones} style={{ width: 230 }} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
+        <Select
+          showSearch
+          value={dialect.timeZone}
+          options={zones}
+          style={{ width: 230 }}
+          onChange={(timeZone) => onChange({ ...choices, timeZone })}
+        />
       </label>
       <label>
         Dates are written
-        <Select value={dialect.dateOrder} options={[...ORDERS]} style={{ width: 190 }} onChange={(dateOrder) => onChange({ ...choices, dateOrder })} />
+        <Select
+          value={dialect.dateOrder}
+          options={[...ORDERS]}
+          style={{ width: 190 }}
+          onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+        />
         {dialect.dateOrderAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
       </label>
     </section>
   );
 }
 
-const KINDS = (["time", ...weatherKindSchema.options, "ignore"] as const).map((kind) => ({ value: kind, label: KIND_WORDS[kind] }));
+const KINDS = (["time", ...weatherKindSchema.options, "ignore"] as const).map((kind) => ({
+  value: kind,
+  label: KIND_WORDS[kind],
+}));
 
 function Columns({ preview, choices, onChange }: Props) {
   const change = (column: number, patch: Partial<{ kind: (typeof KINDS)[number]["value"]; unit: string }>): void =>
-    onChange({ ...choices, columns: preview.columns.map((known) => ({ column: known.column, kind: known.kind, unit: known.unit, ...(known.column === column ? patch : {}) })) });
+    onChange({
+      ...choices,
+      columns: preview.columns.map((known) => ({
+        column: known.column,
+        kind: known.kind,
+        unit: known.unit,
+        ...(known.column === column ? patch : {}),
+      })),
+    });
   return (
     <section className={styles["scroll"]}>
       <h2>Columns</h2>
@@ -106,7 +139,13 @@ function Columns({ preview, choices, onChange }: Props) {
               <th scope="row">{column.header}</th>
               <td className="quiet">{column.examples.join(" · ")}</td>
               <td>
-                <Select aria-label={`${column.header} means`} value={column.kind} options={KINDS} style={{ width: 170 }} onChange={(kind) => change(column.column, { kind, unit: DEFAULT_UNITS[kind] })} />
+                <Select
+                  aria-label={`${column.header} means`}
+                  value={column.kind}
+                  options={KINDS}
+                  style={{ width: 170 }}
+                  onChange={(kind) => change(column.column, { kind, unit: DEFAULT_UNITS[kind] })}
+                />
               </td>
               <td>
                 {column.unitChoices.length > 0 && (
@@ -128,7 +167,15 @@ function Columns({ preview, choices, onChange }: Props) {
   );
 }
 
-const DEFAULT_UNITS = { time: "", ignore: "", airTemperature: "°C", humidity: "%", wind: "m/s", radiation: "W/m2", rain: "mm" } as const;
+const DEFAULT_UNITS = {
+  time: "",
+  ignore: "",
+  airTemperature: "°C",
+  humidity: "%",
+  wind: "m/s",
+  radiation: "W/m2",
+  rain: "mm",
+} as const;
 
 /** The first rows as they will be stored, in the person's units. */
 function Sample({ preview }: { preview: WeatherPreview }) {

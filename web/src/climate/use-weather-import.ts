@@ -1,4 +1,9 @@
-import { weatherImportAnswerSchema, weatherPreviewSchema, type WeatherChoices, type WeatherFile } from "@sprunel/contract";
+import {
+  weatherImportAnswerSchema,
+  weatherPreviewSchema,
+  type WeatherChoices,
+  type WeatherFile,
+} from "@sprunel/contract";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { sendJson } from "../http/api.ts";
 
@@ -22,7 +27,8 @@ export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoic
 export function useWeatherImport() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ file, choices }: { file: ChosenFile; choices: WeatherChoices }) => sendJson("POST", "/api/weather/imports", bodyOf(file, choices), weatherImportAnswerSchema),
+    mutationFn: ({ file, choices }: { file: ChosenFile; choices: WeatherChoices }) =>
+      sendJson("POST", "/api/weather/imports", bodyOf(file, choices), weatherImportAnswerSchema),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -34,7 +40,7 @@ function bodyOf(file: ChosenFile | null, choices: WeatherChoices): WeatherFile {
 export async function readChosen(file: File): Promise<ChosenFile> {
   const url = await new Promise<string>((resolve, reject) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
+    reader.onload = () => resolve(reader.result as string);
     reader.onerror = () => reject(new Error(`${file.name} cannot be read; is it open in another program?`));
     reader.readAsDataURL(file);
   });

@@ -28,9 +28,15 @@ export function WeatherImportPage() {
     <div className={styles["page"]}>
       <h1>Import weather</h1>
       <p className="quiet">
-        One row an hour, as a logger writes it: any delimiter, decimal mark, date order or unit. Nothing is stored before you have seen what the program makes of it, and nothing is mended in silence.
+        One row an hour, as a logger writes it: any delimiter, decimal mark, date order or unit. Nothing is stored
+        before you have seen what the program makes of it, and nothing is mended in silence.
       </p>
-      <Upload.Dragger accept=".csv,.txt,.tsv,.dat,text/*" showUploadList={false} beforeUpload={choose} className={styles["drop"] ?? ""}>
+      <Upload.Dragger
+        accept=".csv,.txt,.tsv,.dat,text/*"
+        showUploadList={false}
+        beforeUpload={choose}
+        className={styles["drop"] ?? ""}
+      >
         <p className={styles["dropText"]}>{file ? file.name : "Drop a weather file here, or choose one"}</p>
         {file && <p className="quiet">choose another</p>}
       </Upload.Dragger>
@@ -46,8 +52,16 @@ export function WeatherImportPage() {
           <>
             {importing.isError && <ProblemNote error={importing.error} />}
             <div className={styles["commit"]}>
-              <Button type="primary" size="large" loading={importing.isPending} disabled={preview.isFetching || preview.data.hours.stored === 0} onClick={() => importing.mutate({ file, choices })}>
-                {preview.data.stored.newValues === 0 ? "Import again: adds nothing" : `Import ${preview.data.hours.stored} hours`}
+              <Button
+                type="primary"
+                size="large"
+                loading={importing.isPending}
+                disabled={preview.isFetching || preview.data.hours.stored === 0}
+                onClick={() => importing.mutate({ file, choices })}
+              >
+                {preview.data.stored.newValues === 0
+                  ? "Import again: adds nothing"
+                  : `Import ${preview.data.hours.stored} hours`}
               </Button>
               <Link to="/">Leave it</Link>
             </div>
@@ -64,13 +78,20 @@ function Done({ answer }: { answer: WeatherImportAnswer }) {
   const day = answer.hours.lastUtc?.slice(0, 10);
   return (
     <section role="status" className={styles["done"]}>
-      <h2>{newValues === 0 ? "Nothing new: this file was imported before" : `Imported ${answer.hours.stored} hours from ${answer.fileName}`}</h2>
+      <h2>
+        {newValues === 0
+          ? "Nothing new: this file was imported before"
+          : `Imported ${answer.hours.stored} hours from ${answer.fileName}`}
+      </h2>
       <p>
         {newValues} values stored, {alreadyThere} were there already
-        {conflicts > 0 && `, ${conflicts} differ from what was imported before: the first stays, the new ones are kept beside it`}.
+        {conflicts > 0 &&
+          `, ${conflicts} differ from what was imported before: the first stays, the new ones are kept beside it`}
+        .
       </p>
       <p>
-        Every day that the file holds is computed anew from it. <Link to={day ? `/?date=${day}` : "/"}>To the last of these days</Link> · <Link to="/">To today</Link>
+        Every day that the file holds is computed anew from it.{" "}
+        <Link to={day ? `/?date=${day}` : "/"}>To the last of these days</Link> · <Link to="/">To today</Link>
       </p>
     </section>
   );

@@ -25,7 +25,12 @@ export function getJson<S extends z.ZodType>(path: string, schema: S, signal?: A
   return request(path, { signal: signal ?? null }, schema);
 }
 
-export function sendJson<S extends z.ZodType>(method: "POST" | "PUT", path: string, body: unknown, schema: S): Promise<z.infer<S>> {
+export function sendJson<S extends z.ZodType>(
+  method: "POST" | "PUT",
+  path: string,
+  body: unknown,
+  schema: S,
+): Promise<z.infer<S>> {
   return request(path, { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }, schema);
 }
 

@@ -4,7 +4,12 @@ import { ApiError } from "./api.ts";
 
 /** What went wrong, in words, with a way to try again. */
 export function ProblemNote({ error, onRetry }: { error: Error; onRetry?: () => void }) {
-  const title = error instanceof ApiError ? error.problem.title : error.name === "LostServerError" ? "No answer" : "Something went wrong here";
+  const title =
+    error instanceof ApiError
+      ? error.problem.title
+      : error.name === "LostServerError"
+        ? "No answer"
+        : "Something went wrong here";
   return (
     <Alert
       role="alert"

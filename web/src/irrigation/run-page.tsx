@@ -25,7 +25,11 @@ export function RunPage({ zone }: { zone: BoardZone }) {
   return (
     <>
       <h1>{zone.name}: water for the day</h1>
-      {day.data.plan ? <Planned zone={zone} day={day.data} plan={day.data.plan} timeZone={timeZone} /> : <Unplanned missing={day.data.missing} zone={zone} />}
+      {day.data.plan ? (
+        <Planned zone={zone} day={day.data} plan={day.data.plan} timeZone={timeZone} />
+      ) : (
+        <Unplanned missing={day.data.missing} zone={zone} />
+      )}
     </>
   );
 }
@@ -37,7 +41,8 @@ function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayA
   return (
     <>
       <p className="quiet">
-        {zone.crop && `${zone.crop.name}, ${zone.crop.stage.toLowerCase()}, day ${zone.crop.day} of ${zone.crop.days} · `}
+        {zone.crop &&
+          `${zone.crop.name}, ${zone.crop.stage.toLowerCase()}, day ${zone.crop.day} of ${zone.crop.days} · `}
         water may run from {plan.window.start} to {plan.window.end}
       </p>
       {day.findings.map((finding) => {
@@ -101,7 +106,9 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
         </span>
       </li>
       <li>
-        <span className={styles["label"]}>Given, with {zone.system === "substrate" ? "drain" : "unevenness and leaching"}</span>
+        <span className={styles["label"]}>
+          Given, with {zone.system === "substrate" ? "drain" : "unevenness and leaching"}
+        </span>
         <Figure zoneId={zone.id} figure="gross">
           <Amount quantity="waterDepth" value={plan.grossMm} />
         </Figure>
@@ -139,7 +146,9 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
         ) : (
           <span>–</span>
         )}
-        <span className="quiet">{pulse ? <Amount quantity="volume" value={pulse.litres} note="each" /> : "no water today"}</span>
+        <span className="quiet">
+          {pulse ? <Amount quantity="volume" value={pulse.litres} note="each" /> : "no water today"}
+        </span>
       </li>
     </ol>
   );
@@ -183,11 +192,13 @@ function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone:
     <div style={{ maxWidth: 520, display: "grid", gap: 12, marginTop: 12 }}>
       {missing === "not-planted" ? (
         <p>
-          Nothing stands in {zone.name} on this day. Give the planting date and the crop in <Link to="/set-up">set-up</Link>.
+          Nothing stands in {zone.name} on this day. Give the planting date and the crop in{" "}
+          <Link to="/set-up">set-up</Link>.
         </p>
       ) : (
         <p>
-          The weather of this day is not known, so there is no plan. <Link to="/weather">Import a weather file</Link> that holds it.
+          The weather of this day is not known, so there is no plan. <Link to="/weather">Import a weather file</Link>{" "}
+          that holds it.
         </p>
       )}
     </div>

@@ -5,6 +5,7 @@ import { getJson } from "../http/api.ts";
 export function useZoneDay(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["plan", "zone-day", zoneId, date],
-    queryFn: ({ signal }) => getJson(`/api/zones/${zoneId}/day${date === null ? "" : `?date=${date}`}`, zoneDaySchema, signal),
+    queryFn: ({ signal }) =>
+      getJson(`/api/zones/${zoneId}/day${date === null ? "" : `?date=${date}`}`, zoneDaySchema, signal),
   });
 }

@@ -44,7 +44,9 @@ function Zones({ board }: { board: Board }) {
 
 /** Arrow keys go from cell to cell. */
 function moveBetweenCells(event: KeyboardEvent<HTMLElement>): void {
-  const rows = [...event.currentTarget.querySelectorAll<HTMLElement>("[role=row]")].map((row) => [...row.querySelectorAll<HTMLElement>("a")]);
+  const rows = [...event.currentTarget.querySelectorAll<HTMLElement>("[role=row]")].map((row) => [
+    ...row.querySelectorAll<HTMLElement>("a"),
+  ]);
   const row = rows.findIndex((cells) => cells.includes(event.target as HTMLElement));
   const column = rows[row]?.indexOf(event.target as HTMLElement) ?? -1;
   const step = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
@@ -59,14 +61,18 @@ function Welcome() {
     <section className={styles["welcome"]}>
       <h1>Good morning.</h1>
       <p>
-        Sprunel plans the water of your zones from the weather, the crop and the root zone. It first wants to know where you grow: one form, a minute.
+        Sprunel plans the water of your zones from the weather, the crop and the root zone. It first wants to know where
+        you grow: one form, a minute.
       </p>
       <p>
         <Link to="/set-up" className={styles["start"]}>
           Describe your site
         </Link>
       </p>
-      <p className="quiet">To look around first, stop the program and start it with npm run demo: a made-up nursery with ninety days of history.</p>
+      <p className="quiet">
+        To look around first, stop the program and start it with npm run demo: a made-up nursery with ninety days of
+        history.
+      </p>
     </section>
   );
 }
@@ -75,7 +81,9 @@ function NoZones({ site }: { site: string }) {
   return (
     <section className={styles["welcome"]}>
       <h1>{site} has no zones yet.</h1>
-      <p>A zone is what one valve waters: one crop, one growing system. Describe the first one and its plan stands here.</p>
+      <p>
+        A zone is what one valve waters: one crop, one growing system. Describe the first one and its plan stands here.
+      </p>
       <p>
         <Link to="/set-up" className={styles["start"]}>
           Add the first zone

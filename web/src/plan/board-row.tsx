@@ -1,7 +1,7 @@
 import type { BoardZone } from "@sprunel/contract";
 import { Link } from "react-router";
 import { Mark } from "../shell/mark.tsx";
-import { STATIONS } from "../shell/stations.ts";
+import type { STATIONS } from "../shell/stations.ts";
 import { usePlace } from "../shell/use-place.ts";
 import { systemWords } from "../site/system-words.ts";
 import { showDigits } from "../units/show.ts";
@@ -40,7 +40,13 @@ export function BoardRow({ zone }: { zone: BoardZone }) {
 /** A station that is not built yet: a dash, never a figure. */
 function Cell({ to }: { to: string }) {
   return (
-    <Link role="cell" className={`${styles["cell"]} ${styles["empty"]}`} to={to} aria-label="not built yet" title="Not built yet">
+    <Link
+      role="cell"
+      className={`${styles["cell"]} ${styles["empty"]}`}
+      to={to}
+      aria-label="not built yet"
+      title="Not built yet"
+    >
       –
     </Link>
   );
@@ -57,7 +63,8 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
       </span>
       {run.litres > 0 ? (
         <span className={styles["sub"]}>
-          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {showDigits(run.minutes)} min · <Amount quantity="volume" value={run.litresPerPlant} note="a plant" />
+          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {showDigits(run.minutes)} min ·{" "}
+          <Amount quantity="volume" value={run.litresPerPlant} note="a plant" />
         </span>
       ) : (
         <span className={styles["sub"]}>no water needed</span>
@@ -89,7 +96,13 @@ function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   return (
     <Link role="cell" className={cellClass(rootsMark)} to={to}>
       <CellMark mark={rootsMark} />
-      <span className={styles["key"]}>{drain ? <Measure text={showDigits(drain.sharePct)} unit="% drain" /> : <Measure text="–" unit="no drain reading" />}</span>
+      <span className={styles["key"]}>
+        {drain ? (
+          <Measure text={showDigits(drain.sharePct)} unit="% drain" />
+        ) : (
+          <Measure text="–" unit="no drain reading" />
+        )}
+      </span>
       <span className={styles["sub"]}>
         of {showDigits(drainTargetPct)} %{drain && ` · EC ${showDigits(drain.ecMsCm)} mS/cm`}
         {!drain && heldPct !== null && ` · holds ${showDigits(heldPct)} %`}

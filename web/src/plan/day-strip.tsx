@@ -41,7 +41,11 @@ export function DayStrip({ board }: { board: Board }) {
           </span>
         </span>
       </div>
-      {span ? <Strip board={board} fromMs={span.fromMs} toMs={span.toMs} width={width} /> : <p className="quiet">No weather and no sun times are known for this day.</p>}
+      {span ? (
+        <Strip board={board} fromMs={span.fromMs} toMs={span.toMs} width={width} />
+      ) : (
+        <p className="quiet">No weather and no sun times are known for this day.</p>
+      )}
     </section>
   );
 }
@@ -64,9 +68,18 @@ function Strip({ board, fromMs, toMs, width }: { board: Board; fromMs: number; t
   const nowMs = Date.parse(board.now);
   const showsNow = board.date === board.today && nowMs >= fromMs && nowMs <= toMs;
   const step = width < 700 ? 3 : 2;
-  const ticks = Array.from({ length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 }, (_, hour) => fromMs + hour * HOUR_MS).filter((ms) => Number(clockAt(ms, timeZone).slice(0, 2)) % step === 0);
+  const ticks = Array.from(
+    { length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 },
+    (_, hour) => fromMs + hour * HOUR_MS,
+  ).filter((ms) => Number(clockAt(ms, timeZone).slice(0, 2)) % step === 0);
   return (
-    <svg width={width} height={bottom + 24} role="img" aria-label={summary(board)} style={{ display: "block", fontSize: 13 }}>
+    <svg
+      width={width}
+      height={bottom + 24}
+      role="img"
+      aria-label={summary(board)}
+      style={{ display: "block", fontSize: 13 }}
+    >
       <Radiation board={board} fromMs={fromMs} toMs={toMs} x={x} bottom={bottom} />
       {ticks.map((ms) => (
         <g key={ms}>
@@ -92,8 +105,23 @@ function Strip({ board, fromMs, toMs, width }: { board: Board; fromMs: number; t
   );
 }
 
-function Radiation({ board, fromMs, toMs, x, bottom }: { board: Board; fromMs: number; toMs: number; x: (ms: number) => number; bottom: number }) {
-  const hours = board.hours.filter((hour) => hour.radiationMjM2 !== null && Date.parse(hour.startUtc) < toMs && Date.parse(hour.startUtc) + HOUR_MS > fromMs);
+function Radiation({
+  board,
+  fromMs,
+  toMs,
+  x,
+  bottom,
+}: {
+  board: Board;
+  fromMs: number;
+  toMs: number;
+  x: (ms: number) => number;
+  bottom: number;
+}) {
+  const hours = board.hours.filter(
+    (hour) =>
+      hour.radiationMjM2 !== null && Date.parse(hour.startUtc) < toMs && Date.parse(hour.startUtc) + HOUR_MS > fromMs,
+  );
   // A clear summer hour fills the height, so that a dull day looks dull.
   const y = (mj: number): number => bottom - (Math.min(mj, 3.4) / 3.4) * (bottom - TOP);
   const middle = (hour: (typeof hours)[number]): number => x(Date.parse(hour.startUtc) + HOUR_MS / 2);
@@ -114,7 +142,17 @@ function Radiation({ board, fromMs, toMs, x, bottom }: { board: Board; fromMs: n
   );
 }
 
-function ZonePulses({ zone, middle, x, timeZone }: { zone: BoardZone; middle: number; x: (ms: number) => number; timeZone: string }) {
+function ZonePulses({
+  zone,
+  middle,
+  x,
+  timeZone,
+}: {
+  zone: BoardZone;
+  middle: number;
+  x: (ms: number) => number;
+  timeZone: string;
+}) {
   const { show } = useUnits();
   const name = zone.name.length > 17 ? `${zone.name.slice(0, 16)}…` : zone.name;
   return (
@@ -127,7 +165,15 @@ function ZonePulses({ zone, middle, x, timeZone }: { zone: BoardZone; middle: nu
         const [start, end] = [x(Date.parse(pulse.startUtc)), x(Date.parse(pulse.endUtc))];
         const litres = show("volume", pulse.litres);
         return (
-          <rect key={pulse.startUtc} x={start} y={middle - PULSE_HEIGHT / 2} width={Math.max(4, end - start)} height={PULSE_HEIGHT} rx="1.5" fill={pulse.state === "logged" ? "var(--pipe)" : "var(--water)"}>
+          <rect
+            key={pulse.startUtc}
+            x={start}
+            y={middle - PULSE_HEIGHT / 2}
+            width={Math.max(4, end - start)}
+            height={PULSE_HEIGHT}
+            rx="1.5"
+            fill={pulse.state === "logged" ? "var(--pipe)" : "var(--water)"}
+          >
             <title>{`${clockAt(pulse.startUtc, timeZone)}–${clockAt(pulse.endUtc, timeZone)}, ${litres.text} ${litres.unit}, ${pulse.state === "logged" ? "given" : "planned"}`}</title>
           </rect>
         );

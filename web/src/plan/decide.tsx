@@ -34,7 +34,9 @@ export function Decide({ board }: { board: Board }) {
               </h3>
               <p className="quiet">{words.reason}</p>
               <p>{words.next}</p>
-              <Link to={addressOf({ zoneId: zone.id, station })}>Open {STATIONS.find((candidate) => candidate.id === station)?.name}</Link>
+              <Link to={addressOf({ zoneId: zone.id, station })}>
+                Open {STATIONS.find((candidate) => candidate.id === station)?.name}
+              </Link>
             </div>
           </article>
         );

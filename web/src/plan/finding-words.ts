@@ -48,8 +48,16 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
       };
     }
     case "window-short":
-      return { title: "the window is too short", reason: `${amount("volume", finding.unmetL)} do not fit between first and last water.`, next: "Widen the window in set-up." };
+      return {
+        title: "the window is too short",
+        reason: `${amount("volume", finding.unmetL)} do not fit between first and last water.`,
+        next: "Widen the window in set-up.",
+      };
     case "no-drain-reading":
-      return { title: "no drain reading", reason: `Nothing was read at the drain for ${finding.days} days.`, next: "Measure drain share and EC today." };
+      return {
+        title: "no drain reading",
+        reason: `Nothing was read at the drain for ${finding.days} days.`,
+        next: "Measure drain share and EC today.",
+      };
   }
 }

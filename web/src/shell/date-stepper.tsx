@@ -43,8 +43,12 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         )}
       </div>
       {children}
-      <div className={styles["sun"]} title={`Sunrise, sunset, and the day's radiation outside, ${foreseen ? "partly foreseen" : "measured"}`}>
-        {board.sun && `${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
+      <div
+        className={styles["sun"]}
+        title={`Sunrise, sunset, and the day's radiation outside, ${foreseen ? "partly foreseen" : "measured"}`}
+      >
+        {board.sun &&
+          `${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
         {known.length > 0 && ` · ${showDigits(sum)} MJ/m²`}
       </div>
     </>

@@ -17,7 +17,15 @@ interface Target {
 const MOST_SHOWN = 9;
 
 /** Type a few letters of a zone, a station or an action, and go there. */
-export function FinderDialog({ board, onClose, onKeys }: { board: Board | undefined; onClose(): void; onKeys(): void }) {
+export function FinderDialog({
+  board,
+  onClose,
+  onKeys,
+}: {
+  board: Board | undefined;
+  onClose(): void;
+  onKeys(): void;
+}) {
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
   const found = useTargets(board, onKeys).filter((target) => matches(`${target.name} ${target.hint}`, text));
@@ -53,7 +61,14 @@ export function FinderDialog({ board, onClose, onKeys }: { board: Board | undefi
       />
       <ul id="found" role="listbox" aria-label="Found" className={styles["list"]}>
         {shown.map((target, index) => (
-          <li key={`${target.name} ${target.hint}`} id={`found-${index}`} role="option" aria-selected={index === at} className={index === at ? styles["chosen"] : styles["item"]} onClick={() => choose(target)}>
+          <li
+            key={`${target.name} ${target.hint}`}
+            id={`found-${index}`}
+            role="option"
+            aria-selected={index === at}
+            className={index === at ? styles["chosen"] : styles["item"]}
+            onClick={() => choose(target)}
+          >
             <span>{target.name}</span>
             <span className="quiet">{target.hint}</span>
           </li>
@@ -82,10 +97,24 @@ function useTargets(board: Board | undefined, onKeys: () => void): Target[] {
     { name: "All zones", hint: "morning board", run: () => place.go({ zoneId: null, station: null }) },
     { name: "Import weather", hint: "from a file", run: () => void navigate("/weather") },
     { name: "Set-up", hint: "site, zones, houses", run: () => void navigate("/set-up") },
-    { name: system === "us" ? "Metric units" : "US units", hint: "switch units", run: () => choose(system === "us" ? "metric" : "us") },
+    {
+      name: system === "us" ? "Metric units" : "US units",
+      hint: "switch units",
+      run: () => choose(system === "us" ? "metric" : "us"),
+    },
     { name: "Today", hint: "date", run: () => place.go({ date: null }) },
     { name: "Keys", hint: "list of keys", run: onKeys },
   ];
-  const inZone = STATIONS.flatMap((station) => zones.map((zone) => ({ name: zone.name, hint: station.name, run: () => place.go({ zoneId: zone.id, station: station.id }) })));
-  return [...inZone.filter((target) => target.hint === "Run"), ...actions, ...inZone.filter((target) => target.hint !== "Run")];
+  const inZone = STATIONS.flatMap((station) =>
+    zones.map((zone) => ({
+      name: zone.name,
+      hint: station.name,
+      run: () => place.go({ zoneId: zone.id, station: station.id }),
+    })),
+  );
+  return [
+    ...inZone.filter((target) => target.hint === "Run"),
+    ...actions,
+    ...inZone.filter((target) => target.hint !== "Run"),
+  ];
 }

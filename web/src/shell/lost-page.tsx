@@ -7,7 +7,9 @@ export function LostPage() {
     <div style={{ padding: 24, maxWidth: 560 }}>
       <h1>{error ? "This page stopped working" : "Nothing is here"}</h1>
       <p className="quiet" style={{ margin: "8px 0 16px" }}>
-        {error ? "Nothing that was saved is lost. Load the page again; if it stays, look into the server's log." : "The address leads to no zone, station or page."}
+        {error
+          ? "Nothing that was saved is lost. Load the page again; if it stays, look into the server's log."
+          : "The address leads to no zone, station or page."}
       </p>
       <Link to="/">To the morning board</Link>
     </div>

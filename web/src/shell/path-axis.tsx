@@ -16,7 +16,10 @@ export function PathAxis({ board }: { board: Board | undefined }) {
         const zoneId = place.zoneId ?? deciding[0]?.id ?? zones[0]?.id ?? null;
         const here = place.station === id;
         const classes = [styles["node"], here && styles["here"], !built && styles["unbuilt"]].filter(Boolean).join(" ");
-        const count = inSight.reduce((sum, zone) => sum + zone.findings.filter((entry) => entry.station === id).length, 0);
+        const count = inSight.reduce(
+          (sum, zone) => sum + zone.findings.filter((entry) => entry.station === id).length,
+          0,
+        );
         return (
           <Link
             key={id}

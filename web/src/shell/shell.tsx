@@ -44,12 +44,22 @@ function Frame() {
       <PathAxis board={board.data} />
       <div className={styles["side"]}>
         <DateStepper board={board.data}>
-          <button type="button" className={`${styles["button"]} ${styles["outlined"]}`} onClick={() => setOpen("finder")} aria-label="Find a zone, station or action">
+          <button
+            type="button"
+            className={`${styles["button"]} ${styles["outlined"]}`}
+            onClick={() => setOpen("finder")}
+            aria-label="Find a zone, station or action"
+          >
             / find
           </button>
         </DateStepper>
         <div className={styles["tools"]}>
-          <button type="button" className={styles["button"]} onClick={() => choose(system === "us" ? "metric" : "us")} aria-label={`Units: ${system === "us" ? "US" : "metric"}; switch`}>
+          <button
+            type="button"
+            className={styles["button"]}
+            onClick={() => choose(system === "us" ? "metric" : "us")}
+            aria-label={`Units: ${system === "us" ? "US" : "metric"}; switch`}
+          >
             {system === "us" ? "US" : "metric"}
           </button>
           <button type="button" className={styles["button"]} onClick={() => setOpen("keys")} aria-label="Keys">
@@ -65,7 +75,9 @@ function Frame() {
           The server does not answer. What you see is from before; it is asked again every minute.
         </div>
       )}
-      {open === "finder" && <FinderDialog board={board.data} onClose={() => setOpen(null)} onKeys={() => setOpen("keys")} />}
+      {open === "finder" && (
+        <FinderDialog board={board.data} onClose={() => setOpen(null)} onKeys={() => setOpen("keys")} />
+      )}
       {open === "keys" && <KeysDialog onClose={() => setOpen(null)} />}
     </div>
   );

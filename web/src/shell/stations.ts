@@ -1,8 +1,18 @@
 import type { Station } from "@sprunel/contract";
 
 /** The six stations of the water's path, in its order. */
-export const STATIONS: readonly { readonly id: Station; readonly name: string; readonly question: string; readonly built: boolean }[] = [
-  { id: "water", name: "Water", question: "What comes in, how much is left, and what will it do to the lines?", built: false },
+export const STATIONS: readonly {
+  readonly id: Station;
+  readonly name: string;
+  readonly question: string;
+  readonly built: boolean;
+}[] = [
+  {
+    id: "water",
+    name: "Water",
+    question: "What comes in, how much is left, and what will it do to the lines?",
+    built: false,
+  },
   { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?", built: false },
   { id: "run", name: "Run", question: "How much, when, and through which valve?", built: true },
   { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?", built: false },

@@ -63,7 +63,13 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
     };
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || target.closest("input, textarea, select, [role=dialog], [contenteditable]")) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        target.closest("input, textarea, select, [role=dialog], [contenteditable]")
+      )
+        return;
       const action = actions[event.key] ?? (/^[1-6]$/.test(event.key) ? () => goStation(event.key) : undefined);
       if (!action) return;
       event.preventDefault();

@@ -26,7 +26,12 @@ export function ZoneFrame({ children }: { children: (zone: BoardZone) => ReactNo
           <span className={styles["name"]}>All zones</span>
         </Link>
         {board.data.zones.map((zone) => (
-          <Link key={zone.id} className={`${styles["zone"]} ${zone.id === zoneId ? styles["here"] : ""}`} aria-current={zone.id === zoneId ? "page" : undefined} to={addressOf({ zoneId: zone.id, station: station ?? "run" })}>
+          <Link
+            key={zone.id}
+            className={`${styles["zone"]} ${zone.id === zoneId ? styles["here"] : ""}`}
+            aria-current={zone.id === zoneId ? "page" : undefined}
+            to={addressOf({ zoneId: zone.id, station: station ?? "run" })}
+          >
             <Mark kind={zone.missing ? "none" : zone.mark} />
             <span>
               <span className={styles["name"]}>{zone.name}</span>

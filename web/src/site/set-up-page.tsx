@@ -19,7 +19,12 @@ export function SetUpPage() {
   const shown: Open = open ?? (site === null ? "site" : (zones[0]?.id ?? "new-zone"));
   const zone = zones.find((candidate) => candidate.id === shown) ?? null;
   const tab = (which: Open, name: string) => (
-    <Button key={which} type={shown === which ? "primary" : "default"} aria-pressed={shown === which} onClick={() => setOpen(which)}>
+    <Button
+      key={which}
+      type={shown === which ? "primary" : "default"}
+      aria-pressed={shown === which}
+      onClick={() => setOpen(which)}
+    >
       {name}
     </Button>
   );

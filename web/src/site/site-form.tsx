@@ -18,7 +18,10 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
   const save = useSaveSite();
   const [existing, setExisting] = useState<Existing | null>(site);
   const [stray, setStray] = useState<string[]>([]);
-  const stale = save.error instanceof ApiError && save.error.problem.status === 409 ? siteSchema.parse(save.error.problem.current) : null;
+  const stale =
+    save.error instanceof ApiError && save.error.problem.status === 409
+      ? siteSchema.parse(save.error.problem.current)
+      : null;
 
   const submit = (at: Existing | null): void => {
     const parsed = newSiteSchema.safeParse(withoutIdentity(form.getFieldsValue(true)));
@@ -40,8 +43,18 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
   };
   const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
   return (
-    <Form form={form} layout="vertical" initialValues={site ?? START} onFinish={() => submit(existing)} requiredMark={false}>
-      {!site && <p className={styles["section"]}>Latitude and longitude stand on any map of the place; the sun of every day follows from them.</p>}
+    <Form
+      form={form}
+      layout="vertical"
+      initialValues={site ?? START}
+      onFinish={() => submit(existing)}
+      requiredMark={false}
+    >
+      {!site && (
+        <p className={styles["section"]}>
+          Latitude and longitude stand on any map of the place; the sun of every day follows from them.
+        </p>
+      )}
       {stale && (
         <StaleEdit
           mine={withoutIdentity(form.getFieldsValue(true))}
@@ -103,7 +116,11 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
 }
 
 /** A new site starts with what the browser knows; the place itself is left for the person. */
-const START: Partial<NewSite> = { timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone, unitSystem: "metric", currency: "EUR" };
+const START: Partial<NewSite> = {
+  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  unitSystem: "metric",
+  currency: "EUR",
+};
 
 function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version"> {
   const { id: _id, version: _version, ...rest } = record as T & { id?: unknown; version?: unknown };

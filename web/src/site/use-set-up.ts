@@ -3,7 +3,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 
 export function useSetUp() {
-  return useQuery({ queryKey: ["site", "set-up"], queryFn: ({ signal }) => getJson("/api/set-up", setUpSchema, signal) });
+  return useQuery({
+    queryKey: ["site", "set-up"],
+    queryFn: ({ signal }) => getJson("/api/set-up", setUpSchema, signal),
+  });
 }
 
 /** A record that exists is changed at its version; one without is added. */
@@ -16,7 +19,9 @@ export function useSaveSite() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ existing, site }: { existing: Existing | null; site: NewSite }) =>
-      existing ? sendJson("PUT", `/api/site/${existing.id}`, { ...site, version: existing.version }, siteSchema) : sendJson("POST", "/api/site", site, siteSchema),
+      existing
+        ? sendJson("PUT", `/api/site/${existing.id}`, { ...site, version: existing.version }, siteSchema)
+        : sendJson("POST", "/api/site", site, siteSchema),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -25,7 +30,9 @@ export function useSaveZone() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ existing, zone }: { existing: Existing | null; zone: NewZone }) =>
-      existing ? sendJson("PUT", `/api/zones/${existing.id}`, { ...zone, version: existing.version }, zoneSchema) : sendJson("POST", "/api/zones", zone, zoneSchema),
+      existing
+        ? sendJson("PUT", `/api/zones/${existing.id}`, { ...zone, version: existing.version }, zoneSchema)
+        : sendJson("POST", "/api/zones", zone, zoneSchema),
     onSuccess: () => client.invalidateQueries(),
   });
 }

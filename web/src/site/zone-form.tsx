@@ -1,4 +1,11 @@
-import { newZoneSchema, zoneSchema, type CropChoice, type NewZone, type Zone, type ZoneDefinition } from "@sprunel/contract";
+import {
+  newZoneSchema,
+  zoneSchema,
+  type CropChoice,
+  type NewZone,
+  type Zone,
+  type ZoneDefinition,
+} from "@sprunel/contract";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
@@ -21,21 +28,44 @@ interface FormValues {
 }
 
 /** One zone: what grows, in what system, how big, how planted, how watered. Defaults stay marked until confirmed. */
-export function ZoneForm({ zone, crops, onSaved }: { zone: Zone | null; crops: readonly CropChoice[]; onSaved(id: number): void }) {
+export function ZoneForm({
+  zone,
+  crops,
+  onSaved,
+}: {
+  zone: Zone | null;
+  crops: readonly CropChoice[];
+  onSaved(id: number): void;
+}) {
   const [form] = Form.useForm<FormValues>();
   const save = useSaveZone();
   const [existing, setExisting] = useState<Existing | null>(zone);
   const [unconfirmed, setUnconfirmed] = useState<readonly string[]>(zone?.unconfirmed ?? startFields("substrate"));
   const [stray, setStray] = useState<string[]>([]);
-  const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as ZoneDefinition["system"] | undefined;
+  const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as
+    ZoneDefinition["system"] | undefined;
   const system = watched ?? zone?.definition.system ?? "substrate";
-  const stale = save.error instanceof ApiError && save.error.problem.status === 409 ? zoneSchema.parse(save.error.problem.current) : null;
+  const stale =
+    save.error instanceof ApiError && save.error.problem.status === 409
+      ? zoneSchema.parse(save.error.problem.current)
+      : null;
 
   const typed = (): unknown => {
     const { name, house, definition, planting } = form.getFieldsValue(true) as FormValues;
-    const fields = Object.fromEntries(ZONE_FIELDS[system].map((field) => [field.key, definition?.[field.key] ?? undefined]));
-    const planted = planting?.cropId && planting.plantedOn ? { cropId: planting.cropId, plantedOn: planting.plantedOn, signs: planting.signs ?? [] } : null;
-    return { name, house, definition: { system, ...fields }, unconfirmed: unconfirmed.filter((key) => key in fields || key === "transmissionPct"), planting: planted };
+    const fields = Object.fromEntries(
+      ZONE_FIELDS[system].map((field) => [field.key, definition?.[field.key] ?? undefined]),
+    );
+    const planted =
+      planting?.cropId && planting.plantedOn
+        ? { cropId: planting.cropId, plantedOn: planting.plantedOn, signs: planting.signs ?? [] }
+        : null;
+    return {
+      name,
+      house,
+      definition: { system, ...fields },
+      unconfirmed: unconfirmed.filter((key) => key in fields || key === "transmissionPct"),
+      planting: planted,
+    };
   };
   const submit = (at: Existing | null): void => {
     const parsed = newZoneSchema.safeParse(typed());
@@ -61,7 +91,9 @@ export function ZoneForm({ zone, crops, onSaved }: { zone: Zone | null; crops: r
     Object.keys(fields).forEach(confirm);
     if (values.house?.transmissionPct !== undefined) confirm("transmissionPct");
     if (!chosen) return;
-    form.setFieldsValue({ definition: { ...startValues(chosen), ...form.getFieldsValue(true).definition, system: chosen } });
+    form.setFieldsValue({
+      definition: { ...startValues(chosen), ...(form.getFieldsValue(true) as FormValues).definition, system: chosen },
+    });
     if (!zone) setUnconfirmed(startFields(chosen));
   };
   return (
@@ -79,7 +111,7 @@ export function ZoneForm({ zone, crops, onSaved }: { zone: Zone | null; crops: r
           theirs={withoutIdentity(stale)}
           onKeepMine={() => submit(stale)}
           onTakeTheirs={() => {
-            form.setFieldsValue(stale as unknown as FormValues);
+            form.setFieldsValue(stale);
             setUnconfirmed(stale.unconfirmed);
             setExisting(stale);
             save.reset();
@@ -92,7 +124,11 @@ export function ZoneForm({ zone, crops, onSaved }: { zone: Zone | null; crops: r
           <Input />
         </Form.Item>
         <Form.Item name={["planting", "cropId"]} label="Crop">
-          <Select allowClear options={crops.map((crop) => ({ value: crop.id, label: crop.name }))} placeholder="nothing planted" />
+          <Select
+            allowClear
+            options={crops.map((crop) => ({ value: crop.id, label: crop.name }))}
+            placeholder="nothing planted"
+          />
         </Form.Item>
         <Form.Item name={["planting", "plantedOn"]} label="Planted on">
           <Input type="date" />
@@ -111,15 +147,29 @@ export function ZoneForm({ zone, crops, onSaved }: { zone: Zone | null; crops: r
         <Form.Item name={["house", "name"]} label="House">
           <Input />
         </Form.Item>
-        <Form.Item name={["house", "transmissionPct"]} label="Light through the cover" extra={<span>for all zones of this house</span>}>
+        <Form.Item
+          name={["house", "transmissionPct"]}
+          label="Light through the cover"
+          extra={<span>for all zones of this house</span>}
+        >
           <QuantityInput unit="%" />
         </Form.Item>
       </div>
       <h2 className={styles["section"]}>How big, how watered</h2>
       <div className={styles["fields"]}>
         {ZONE_FIELDS[system].map((field) => (
-          <Form.Item key={field.key} name={["definition", field.key]} label={field.label} extra={unconfirmed.includes(field.key) && <DefaultNote field={field} onConfirm={() => confirm(field.key)} />}>
-            <QuantityInput {...(field.quantity && { quantity: field.quantity })} {...(field.unit && { unit: field.unit })} />
+          <Form.Item
+            key={field.key}
+            name={["definition", field.key]}
+            label={field.label}
+            extra={
+              unconfirmed.includes(field.key) && <DefaultNote field={field} onConfirm={() => confirm(field.key)} />
+            }
+          >
+            <QuantityInput
+              {...(field.quantity && { quantity: field.quantity })}
+              {...(field.unit && { unit: field.unit })}
+            />
           </Form.Item>
         ))}
       </div>

@@ -17,8 +17,14 @@ interface Props {
 export function QuantityInput({ id, value, onChange, quantity, unit }: Props) {
   const { system } = useUnits();
   const shownUnit = quantity ? unitFor(quantity, system) : (unit ?? "");
-  const shown = value === null || value === undefined ? null : quantity ? Number(fromCanonical(quantity, value, unitFor(quantity, system)).toPrecision(6)) : value;
-  const change = (typed: number | null): void => onChange?.(typed === null ? null : quantity ? toCanonical(quantity, typed, unitFor(quantity, system)) : typed);
+  const shown =
+    value === null || value === undefined
+      ? null
+      : quantity
+        ? Number(fromCanonical(quantity, value, unitFor(quantity, system)).toPrecision(6))
+        : value;
+  const change = (typed: number | null): void =>
+    onChange?.(typed === null ? null : quantity ? toCanonical(quantity, typed, unitFor(quantity, system)) : typed);
   return (
     <Space.Compact style={{ width: "100%" }}>
       <InputNumber id={id ?? ""} value={shown} onChange={change} controls={false} style={{ width: "100%" }} />

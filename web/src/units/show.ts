@@ -12,7 +12,10 @@ export function showDigits(value: number): string {
   const digits = size >= 100 ? 0 : size >= 10 ? 1 : 2;
   const rounded = Number(value.toFixed(digits));
   // A narrow space groups thousands: neither comma nor point can then be taken for the decimal mark.
-  return new Intl.NumberFormat("en", { minimumFractionDigits: size >= 10 ? 0 : Math.min(digits, 1), maximumFractionDigits: digits })
+  return new Intl.NumberFormat("en", {
+    minimumFractionDigits: size >= 10 ? 0 : Math.min(digits, 1),
+    maximumFractionDigits: digits,
+  })
     .format(Object.is(rounded, -0) ? 0 : rounded)
     .replaceAll(",", "\u202f")
     .replace("-", "−");

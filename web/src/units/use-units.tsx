@@ -22,7 +22,10 @@ export function UnitsProvider({ siteSystem, children }: { siteSystem: UnitSystem
     setChosen(system);
   }, []);
   const system = chosen ?? siteSystem;
-  const units = useMemo(() => ({ system, choose, show: (quantity: Quantity, value: number) => showQuantity(quantity, value, system) }), [system, choose]);
+  const units = useMemo(
+    () => ({ system, choose, show: (quantity: Quantity, value: number) => showQuantity(quantity, value, system) }),
+    [system, choose],
+  );
   return <UnitsContext value={units}>{children}</UnitsContext>;
 }
 

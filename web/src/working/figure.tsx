@@ -7,7 +7,14 @@ import { useWorking } from "./use-working.tsx";
 export function Figure({ zoneId, figure, children }: { zoneId: number; figure: FigureName; children: ReactNode }) {
   const { open } = useWorking();
   return (
-    <button type="button" className={styles["figure"]} data-figure={figure} data-zone={zoneId} title="How it was computed (w)" onClick={() => open({ zoneId, figure })}>
+    <button
+      type="button"
+      className={styles["figure"]}
+      data-figure={figure}
+      data-zone={zoneId}
+      title="How it was computed (w)"
+      onClick={() => open({ zoneId, figure })}
+    >
       {children}
     </button>
   );

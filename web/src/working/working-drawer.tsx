@@ -27,14 +27,20 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
   const plan = day.data?.plan;
   const steps = plan?.working.slice(0, plan.lines[asked.figure] ?? plan.working.length) ?? [];
   return (
-    <Drawer open size={480} styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }} onClose={onClose} title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}>
+    <Drawer
+      open
+      size={480}
+      styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
+      onClose={onClose}
+      title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}
+    >
       {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
       {day.isPending && <Skeleton active />}
       {day.data && !plan && <p>There is no plan for this day, so there is nothing to work out.</p>}
       {plan && (
         <>
           <MetricNote />
-          <ol className={styles["steps"]}>
+          <ol className={styles["steps"]} tabIndex={0} aria-label="The sum, line by line">
             {steps.map((step, index) => (
               <Step key={`${index} ${step.label}`} step={step} last={index === steps.length - 1} />
             ))}
@@ -49,7 +55,11 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
 
 function MetricNote() {
   const { system } = useUnits();
-  return system === "us" ? <p className="quiet">The sum is done in metric units and shown as it was done; the page shows its result in US units.</p> : null;
+  return system === "us" ? (
+    <p className="quiet">
+      The sum is done in metric units and shown as it was done; the page shows its result in US units.
+    </p>
+  ) : null;
 }
 
 function Step({ step, last }: { step: WorkingStep; last: boolean }) {
