@@ -44,6 +44,7 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
       );
     }
   }
+  services.changed();
 }
 
 /** Where an earlier run of the story left off; the last drain tells how salty the substrate is. */

@@ -11,6 +11,8 @@ export interface Services {
   readonly setUp: SetUpService;
   readonly plans: PlanService;
   readonly imports: WeatherImportService;
+  /** To be called after anything was written past these services. */
+  changed(): void;
   /** Stores what the connected station measured up to now; nothing without a station or a site. */
   followStation(sinceMs: number): Promise<void>;
 }
@@ -18,11 +20,17 @@ export interface Services {
 /** Puts the services together over one database. */
 export function createServices(db: Knex, clock: () => number, device: WeatherDevice | null): Services {
   const weather = weatherService(db, clock, device);
-  const setUp = setUpService(db, weather.forget);
+  const plans = planService(db, clock, weather);
+  const changed = (): void => {
+    weather.forget();
+    plans.forget();
+  };
+  const setUp = setUpService(db, changed);
   return {
     setUp,
-    plans: planService(db, clock, weather),
-    imports: weatherImportService(db, setUp, clock, weather.forget),
+    plans,
+    changed,
+    imports: weatherImportService(db, setUp, clock, changed),
     async followStation(sinceMs) {
       const { site } = await setUp.overview();
       if (!device || !site) return;
@@ -30,7 +38,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
         (await zoneStore(db).list()).map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }]),
       );
       const added = await catchUp(db, device, site, [...houses.values()], sinceMs, clock());
-      if (added > 0) weather.forget();
+      if (added > 0) changed();
     },
   };
 }

@@ -1,8 +1,12 @@
 import type { Site } from "@sprunel/contract";
 import type { Knex } from "knex";
 import type { DeviceHour, WeatherDevice } from "./weather-device.ts";
-import type { House } from "./weather-service.ts";
 import { weatherStore, type WeatherReading } from "./weather-store.ts";
+
+export interface House {
+  readonly id: number;
+  readonly name: string;
+}
 
 const HOUR_MS = 3_600_000;
 

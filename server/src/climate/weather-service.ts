@@ -16,16 +16,14 @@ const HOUR_MS = 3_600_000;
 /** How far back hours are filled from, and how far ahead a forecast is asked for. */
 const FILL_DAYS = 7;
 const FORECAST_DAYS = 4;
+/** A forecast may be so old; shorter than an hour of weather by far. */
+const RUNNING_MS = 5 * 60_000;
 
 export interface DayWeather {
   readonly date: string;
   readonly hours: readonly WeatherHour[];
   /** by house id */
   readonly air: ReadonlyMap<number, readonly HouseAir[]>;
-}
-export interface House {
-  readonly id: number;
-  readonly name: string;
 }
 export type WeatherService = ReturnType<typeof weatherService>;
 
@@ -36,8 +34,14 @@ export type WeatherService = ReturnType<typeof weatherService>;
  */
 export function weatherService(db: Knex, clock: () => number, device: WeatherDevice | null) {
   const past = new Map<string, DayWeather>();
+  /** Days with hours still to come, kept for a short while: a board of many zones asks often. */
+  const running = new Map<string, { readonly day: DayWeather; readonly untilMs: number }>();
 
-  async function load(site: Site, houses: readonly House[], fromDate: string, toDate: string): Promise<DayWeather[]> {
+  function fresh(entry: { day: DayWeather; untilMs: number } | undefined): DayWeather | undefined {
+    return entry && entry.untilMs > clock() ? entry.day : undefined;
+  }
+
+  async function load(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
     const store = weatherStore(db);
     const fromMs = startOfLocalDay(fromDate, site.timeZone);
     const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
@@ -46,11 +50,8 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
     const outsideSamples = [...(await store.samples(outsideId, reachMs, toMs)), ...forecast(fromMs, toMs)];
     const outside = weatherHours(reachMs, toMs, outsideSamples);
     const air = new Map<number, readonly HouseAir[]>();
-    for (const house of houses) {
-      const stationId = byHouse.get(house.id);
-      const inside = stationId === undefined ? [] : await store.samples(stationId, reachMs, toMs);
-      air.set(house.id, houseAir(outside, inside, fromMs));
-    }
+    for (const [houseId, stationId] of byHouse)
+      air.set(houseId, houseAir(outside, await store.samples(stationId, reachMs, toMs), fromMs));
     const days: DayWeather[] = [];
     for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
       const [start, end] = [startOfLocalDay(date, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
@@ -82,20 +83,21 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
 
   return {
     /** Each day from one date to another. */
-    async days(site: Site, houses: readonly House[], fromDate: string, toDate: string): Promise<DayWeather[]> {
+    async days(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
       const dates: string[] = [];
       for (let date = fromDate; date <= toDate; date = addDays(date, 1)) dates.push(date);
-      const missing = dates.filter((date) => !past.has(date));
+      const known = (date: string): DayWeather | undefined => past.get(date) ?? fresh(running.get(date));
+      const missing = dates.filter((date) => !known(date));
       const [first, last] = [missing[0], missing.at(-1)];
-      const loaded = new Map(
-        first && last ? (await load(site, houses, first, last)).map((day) => [day.date, day]) : [],
-      );
+      const loaded = new Map(first && last ? (await load(site, first, last)).map((day) => [day.date, day]) : []);
       for (const [date, day] of loaded)
         if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
-      return dates.flatMap((date) => loaded.get(date) ?? past.get(date) ?? []);
+        else running.set(date, { day, untilMs: clock() + RUNNING_MS });
+      return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);
     },
     forget(): void {
       past.clear();
+      running.clear();
     },
   };
 }

@@ -8,16 +8,17 @@ import {
   startOfLocalDay,
   sunTimes,
   worstMark,
+  type SoilState,
   type WeatherHour,
 } from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
-import { readingStore, type ReadingKind } from "../rootzone/reading-store.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
 import { siteStore } from "../site/site-store.ts";
 import { zoneStore, type StoredZone } from "../site/zone-store.ts";
-import { recordKey, ZonePlanner, type Records } from "./zone-plan.ts";
+import { recordKey, ZonePlanner, type DayReadings, type Mornings, type Records } from "./zone-plan.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
 export type PlanService = ReturnType<typeof planService>;
@@ -30,29 +31,41 @@ const READING_DAYS = 4;
 
 /** What each zone gets on a date, and how it stands. */
 export function planService(db: Knex, clock: () => number, weather: WeatherService) {
+  const mornings = new Map<number, Mornings>();
+
+  function morningsOf(zone: StoredZone): Mornings {
+    const known = mornings.get(zone.id) ?? new Map<string, SoilState>();
+    mornings.set(zone.id, known);
+    return known;
+  }
+
+  /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
+  function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
+    const earliest = zones.map(({ id, definition, planting }) => {
+      if (definition.system !== "soil-drip" || !planting || mornings.get(id)?.has(addDays(date, -READING_DAYS)))
+        return date;
+      return planting.plantedOn;
+    });
+    return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
+  }
+
   async function recordsFor(site: Site, zones: readonly StoredZone[], date: string): Promise<Records> {
-    // Soil is followed from planting; a substrate needs the days that its correction looks back on.
-    const planted = zones.flatMap((zone) =>
-      zone.definition.system === "soil-drip" && zone.planting ? [zone.planting.plantedOn] : [],
-    );
-    const from = [...planted.filter((day) => day < date), addDays(date, -READING_DAYS)].sort()[0] ?? date;
-    const houses = [
-      ...new Map(zones.map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }])).values(),
-    ];
-    const [fromMs, toMs] = [startOfLocalDay(from, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
-    const days = await weather.days(site, houses, from, date);
+    const from = firstDateNeeded(zones, date);
+    const days = await weather.days(site, from, date);
+    const toMs = startOfLocalDay(addDays(date, 1), site.timeZone);
+    const keyOf = (zoneId: number, atMs: number): string => recordKey(zoneId, localDate(atMs, site.timeZone));
     const waterings = new Map<string, Watering[]>();
-    for (const watering of await wateringStore(db).between(fromMs, toMs)) {
-      const key = recordKey(watering.zoneId, localDate(watering.startMs, site.timeZone));
+    for (const watering of await wateringStore(db).between(startOfLocalDay(from, site.timeZone), toMs)) {
+      const key = keyOf(watering.zoneId, watering.startMs);
       waterings.set(key, [...(waterings.get(key) ?? []), watering]);
     }
-    const readings = new Map<string, Partial<Record<ReadingKind, { value: number; atMs: number }>>>();
-    for (let day = addDays(date, -READING_DAYS); day <= date; day = addDays(day, 1)) {
-      const latest = await readingStore(db).latest(
-        startOfLocalDay(day, site.timeZone),
-        startOfLocalDay(addDays(day, 1), site.timeZone),
-      );
-      for (const [zoneId, values] of latest) readings.set(recordKey(zoneId, day), values);
+    const readings = new Map<string, DayReadings>();
+    for (const { zoneId, kind, atMs, value } of await readingStore(db).between(
+      startOfLocalDay(addDays(date, -READING_DAYS), site.timeZone),
+      toMs,
+    )) {
+      const key = keyOf(zoneId, atMs);
+      readings.set(key, { ...readings.get(key), [kind]: { value, atMs } });
     }
     return { site, weather: new Map(days.map((day) => [day.date, day])), waterings, readings };
   }
@@ -65,7 +78,7 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
   }
 
   function boardZone(zone: StoredZone, records: Records, date: string, nowMs: number): BoardZone {
-    const planner = new ZonePlanner(zone, records);
+    const planner = new ZonePlanner(zone, records, morningsOf(zone));
     const planned = planner.plan(date);
     const basics = { id: zone.id, name: zone.name, house: zone.house.name, system: zone.definition.system };
     if (typeof planned === "string")
@@ -107,6 +120,11 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
   }
 
   return {
+    /** After anything stored has changed. */
+    forget(): void {
+      mornings.clear();
+    },
+
     async board(asked: string | undefined): Promise<Board> {
       const site = await siteStore(db).find();
       const nowMs = clock();
@@ -142,7 +160,7 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
       const nowMs = clock();
       const date = checkedDate(asked, localDate(nowMs, site.timeZone));
       const records = await recordsFor(site, [zone], date);
-      const planner = new ZonePlanner(zone, records);
+      const planner = new ZonePlanner(zone, records, morningsOf(zone));
       const planned = planner.plan(date);
       const weatherDay = records.weather.get(date);
       const missing = typeof planned === "string" ? planned : null;

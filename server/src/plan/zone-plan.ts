@@ -26,8 +26,14 @@ export interface Records {
   readonly weather: ReadonlyMap<string, DayWeather>;
   /** by zone id and date */
   readonly waterings: ReadonlyMap<string, readonly Watering[]>;
-  readonly readings: ReadonlyMap<string, Partial<Record<ReadingKind, { value: number; atMs: number }>>>;
+  readonly readings: ReadonlyMap<string, DayReadings>;
 }
+
+/** The last reading of each kind on a day. */
+export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
+
+/** Root zones on mornings that are over, by date: they stay as they are until something stored changes. */
+export type Mornings = Map<string, SoilState>;
 
 export interface PlannedDay {
   readonly cropState: CropState;
@@ -43,11 +49,10 @@ export function recordKey(zoneId: number, date: string): string {
 
 /** One zone's plans by date, each from the records of the days before. Made anew when anything stored changes. */
 export class ZonePlanner {
-  private readonly mornings = new Map<string, SoilState>();
-
   constructor(
     private readonly zone: StoredZone,
     private readonly records: Records,
+    private readonly mornings: Mornings,
   ) {}
 
   /** @returns why there is none, where the zone is not planted or the weather not known */
@@ -76,7 +81,7 @@ export class ZonePlanner {
     return this.records.waterings.get(recordKey(this.zone.id, date)) ?? [];
   }
 
-  reading(date: string): Partial<Record<ReadingKind, { value: number; atMs: number }>> {
+  reading(date: string): DayReadings {
     return this.records.readings.get(recordKey(this.zone.id, date)) ?? {};
   }
 

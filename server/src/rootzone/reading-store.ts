@@ -20,21 +20,15 @@ interface ReadingRow {
 /** All SQL about readings at the root zone. */
 export function readingStore(db: Knex) {
   return {
-    /** The last reading of every kind in a span, by zone. */
-    async latest(
-      fromMs: number,
-      toMs: number,
-    ): Promise<Map<number, Partial<Record<ReadingKind, { value: number; atMs: number }>>>> {
+    /** In order of time. */
+    async between(fromMs: number, toMs: number): Promise<ZoneReading[]> {
       const rows = await db<ReadingRow>("zone_reading")
         .whereIn("zone_id", db("zone").select("id"))
         .whereIn("kind", [...READING_KINDS])
         .where("at_ms", ">=", fromMs)
         .where("at_ms", "<", toMs)
         .orderBy("at_ms");
-      const byZone = new Map<number, Partial<Record<ReadingKind, { value: number; atMs: number }>>>();
-      for (const row of rows)
-        byZone.set(row.zone_id, { ...byZone.get(row.zone_id), [row.kind]: { value: row.value, atMs: row.at_ms } });
-      return byZone;
+      return rows.map((row) => ({ zoneId: row.zone_id, kind: row.kind, atMs: row.at_ms, value: row.value }));
     },
     /** Adds what is not there yet; what is there stays as it is. */
     async add(readings: readonly ZoneReading[], source: string): Promise<void> {
