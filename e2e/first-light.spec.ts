@@ -109,7 +109,8 @@ test("units switch anywhere, keys and finder lead everywhere, and a restart lose
   await page.keyboard.press("4");
   await expect(page.getByText("This station is not built yet")).toBeVisible();
   await page.keyboard.press("/");
-  await page.getByRole("combobox", { name: "Find" }).fill("import");
+  await expect(page.getByRole("combobox", { name: "Find" })).toBeFocused();
+  await page.keyboard.type("import");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "Import weather" })).toBeVisible();
   await page.keyboard.press("?");

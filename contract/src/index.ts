@@ -56,6 +56,7 @@ export {
 export {
   figureSchema,
   zoneDaySchema,
+  type Explanation,
   type Figure,
   type Origin,
   type WorkingInput,

@@ -57,3 +57,4 @@ export { addDays, daysBetween, instantsOf, localDate, startOfLocalDay, utcOffset
 export { SOIL_AT_FIELD_CAPACITY, soilNextMorning, waterHeldPct, type SoilDay } from "./plan/root-course.ts";
 export { Checks } from "./checks.ts";
 export { judgeDelivery, judgeDepletion, judgeDrain, worstMark, type Finding, type Mark } from "./advice/judge.ts";
+export { insideLightSum, morningDepletion, outsideEt, type Explained } from "./plan/explained.ts";

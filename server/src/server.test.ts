@@ -182,21 +182,20 @@ describe("a weather import", () => {
     expect((await call("GET", "/api/zones/1/day?date=2026-06-20")).body["missing"]).toBe("no-weather");
     await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
     const { body } = await call("GET", "/api/zones/1/day?date=2026-06-20");
+    const { inputs } = (body["workings"] as Record<string, { inputs: { name: string; origins: object[] }[] }>)[
+      "litres"
+    ] ?? { inputs: [] };
     const plan = body["plan"] as {
       demandMm: number;
       litres: number;
       solarOutsideMjM2: number;
-      working: { label: string }[];
-      inputs: { name: string; origins: object[] }[];
     };
     // Kc and cover times the radiation form of Fernández et al. (2010): day 171, 60 % light, Kc 0.95 in full picking.
     expect(plan.demandMm).toBeCloseTo((((0.288 + 0.0019 * 171) * 0.6 * plan.solarOutsideMjM2) / 2.45) * 0.95, 6);
-    expect(plan.inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([
+    expect(inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([
       { kind: "imported", hours: 24 },
     ]);
-    expect(plan.inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([
-      { kind: "default" },
-    ]);
+    expect(inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([{ kind: "default" }]);
     const board = await call("GET", "/api/board?date=2026-06-20");
     expect(board.body["zones"]).toMatchObject([{ run: { litres: plan.litres }, roots: { kind: "soil-drip" } }]);
   });

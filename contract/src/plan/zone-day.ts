@@ -24,8 +24,20 @@ export const workingInputSchema = z.object({
 });
 export type WorkingInput = z.infer<typeof workingInputSchema>;
 
-export const figureSchema = z.enum(["demand", "gross", "litres", "minutes", "pulse"]);
+export const figureSchema = z.enum([
+  "demand",
+  "gross",
+  "litres",
+  "minutes",
+  "pulse",
+  "et0Outside",
+  "lightSum",
+  "depletion",
+]);
 export type Figure = z.infer<typeof figureSchema>;
+
+export const explanationSchema = z.object({ steps: z.array(workingStepSchema), inputs: z.array(workingInputSchema) });
+export type Explanation = z.infer<typeof explanationSchema>;
 
 export const hourSchema = z.object({
   startUtc: instantSchema,
@@ -51,6 +63,8 @@ export const zoneDaySchema = z.object({
   pulses: z.array(stripPulseSchema),
   roots: rootsSchema.nullable(),
   findings: z.array(findingSchema),
+  /** how each figure arose; a figure that the day does not have is absent */
+  workings: z.partialRecord(figureSchema, explanationSchema),
   plan: z
     .object({
       demandMm: z.number(),
@@ -70,9 +84,6 @@ export const zoneDaySchema = z.object({
       window: z.object({ start: z.string(), end: z.string() }),
       events: z.array(pulseSchema),
       warnings: z.array(z.string()),
-      working: z.array(workingStepSchema),
-      lines: z.partialRecord(figureSchema, z.number()),
-      inputs: z.array(workingInputSchema),
     })
     .nullable(),
 });

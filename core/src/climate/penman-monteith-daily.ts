@@ -59,7 +59,7 @@ export function outsideRadiation(input: ReferenceEtInput, sheet: Worksheet): Out
 function solarRadiation(weather: ReferenceEtWeather, raMjM2: number, daylightH: number, sheet: Worksheet): number {
   const { solarMjM2, sunshineH, tMaxC, tMinC } = weather;
   if (solarMjM2 !== undefined)
-    return sheet.note("Solar radiation", "Rs, as given", fill`${solarMjM2}`, solarMjM2, "MJ/m²", "measured");
+    return sheet.note("Solar radiation", "Rs, as given", fill`${solarMjM2}`, solarMjM2, "MJ/m²", "given");
   if (sunshineH !== undefined) {
     // A recorder may show a minute more than the formula's day, which knows no refraction; more than a quarter of an hour is a slip.
     new Checks()
@@ -110,7 +110,7 @@ function actualVapourPressure(weather: ReferenceEtWeather, tMaxC: number, tMinC:
   const note = (formula: string, substituted: string, value: number, source: string): number =>
     sheet.note("Vapour pressure of the air", formula, substituted, value, "kPa", source);
   if (vapourPressureKpa !== undefined)
-    return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "measured");
+    return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "given");
   if (rhMaxPct !== undefined && rhMinPct !== undefined) {
     const value = (low * rhMaxPct + high * rhMinPct) / 200;
     return note(

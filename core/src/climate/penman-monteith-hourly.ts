@@ -124,7 +124,7 @@ function hourVapourPressure(weather: ReferenceEtWeather, saturation: number, she
         "kPa",
       )
       .done();
-    return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "measured");
+    return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "given");
   }
   if (humidity !== undefined)
     return note(

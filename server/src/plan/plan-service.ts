@@ -2,14 +2,12 @@ import type { Board, BoardZone, Site, ZoneDayAnswer } from "@sprunel/contract";
 import {
   addDays,
   cropById,
-  DomainError,
   localDate,
-  referenceEt,
+  outsideEt,
   startOfLocalDay,
   sunTimes,
   worstMark,
   type SoilState,
-  type WeatherHour,
 } from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
@@ -19,6 +17,7 @@ import { readingStore } from "../rootzone/reading-store.ts";
 import { siteStore } from "../site/site-store.ts";
 import { zoneStore, type StoredZone } from "../site/zone-store.ts";
 import { recordKey, ZonePlanner, type DayReadings, type Mornings, type Records } from "./zone-plan.ts";
+import { explanation, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
 export type PlanService = ReturnType<typeof planService>;
@@ -163,6 +162,7 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
       const planner = new ZonePlanner(zone, records, morningsOf(zone));
       const planned = planner.plan(date);
       const weatherDay = records.weather.get(date);
+      const et0Outside = outsideEt(site, date, weatherDay?.hours ?? []);
       const missing = typeof planned === "string" ? planned : null;
       const known = typeof planned === "string" ? null : planned;
       const roots = known && rootsOf(zone, planner, known, date, nowMs, site.timeZone);
@@ -173,7 +173,7 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
         date,
         now: new Date(nowMs).toISOString(),
         missing,
-        et0OutsideMm: outsideEt(site, date, weatherDay?.hours ?? []),
+        et0OutsideMm: et0Outside?.value ?? null,
         hours: (weatherDay?.hours ?? []).map(({ startMs, values }) => ({
           startUtc: new Date(startMs).toISOString(),
           radiationMjM2: values.radiation?.value ?? null,
@@ -189,6 +189,10 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
         pulses: pulsesOf(planner, known, date, site.timeZone),
         roots,
         findings: known && roots ? findingsOf(planner, known, roots, date).map((entry) => entry.finding) : [],
+        workings: {
+          ...(known && workingsOf(known, planner, date)),
+          ...(et0Outside && { et0Outside: explanation(et0Outside) }),
+        },
         plan: known && planAnswer(known),
       };
     },
@@ -219,36 +223,5 @@ function planAnswer({
     window: day.window,
     events: [...water.events],
     warnings: [...day.warnings],
-    working: [...day.working],
-    lines: { ...day.lines },
-    inputs: day.inputs.map((input) => ({ ...input, origins: [...input.origins] })),
   };
-}
-
-/** Reference evapotranspiration outside by the day; null when an hour lacks what it needs. */
-function outsideEt(site: Site, date: string, hours: readonly WeatherHour[]): number | null {
-  const all = (kind: keyof WeatherHour["values"]): number[] => hours.flatMap((hour) => hour.values[kind]?.value ?? []);
-  const [t, rh, wind, solar] = [all("airTemperature"), all("humidity"), all("wind"), all("radiation")];
-  if (hours.length === 0 || [t, rh, wind, solar].some((values) => values.length < hours.length)) return null;
-  const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-  try {
-    return referenceEt({
-      method: "penman-monteith-daily",
-      latitudeDeg: site.latitudeDeg,
-      elevationM: site.elevationM,
-      date,
-      weather: {
-        tMaxC: Math.max(...t),
-        tMinC: Math.min(...t),
-        rhMaxPct: Math.max(...rh),
-        rhMinPct: Math.min(...rh),
-        windMs: sum(wind) / wind.length,
-        solarMjM2: sum(solar),
-      },
-    }).value;
-  } catch (error) {
-    // A sensor may report more sun than there is above the air; then there is no sound figure to show.
-    if (error instanceof DomainError) return null;
-    throw error;
-  }
 }

@@ -77,6 +77,10 @@ export class ZonePlanner {
     return { cropState, demand, day, ...(depletionMm !== undefined && { depletionMm }) };
   }
 
+  get areaM2(): number {
+    return this.zone.definition.areaM2;
+  }
+
   logged(date: string): readonly Watering[] {
     return this.records.waterings.get(recordKey(this.zone.id, date)) ?? [];
   }

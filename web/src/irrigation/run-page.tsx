@@ -169,11 +169,23 @@ function WeatherFacts({ day, plan }: { day: ZoneDayAnswer; plan: Plan }) {
       </div>
       <div>
         <dt>Light sum inside</dt>
-        <dd>{showDigits(plan.lightSumMolM2)} mol/m²</dd>
+        <dd>
+          <Figure zoneId={day.zoneId} figure="lightSum">
+            {showDigits(plan.lightSumMolM2)} mol/m²
+          </Figure>
+        </dd>
       </div>
       <div>
         <dt>ET₀ outside</dt>
-        <dd>{day.et0OutsideMm === null ? "not known" : amount("rain", day.et0OutsideMm)}</dd>
+        <dd>
+          {day.et0OutsideMm === null ? (
+            "not known"
+          ) : (
+            <Figure zoneId={day.zoneId} figure="et0Outside">
+              {amount("rain", day.et0OutsideMm)}
+            </Figure>
+          )}
+        </dd>
       </div>
       {temperatures.length > 0 && (
         <div>

@@ -80,7 +80,7 @@ function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   if (roots.kind === "soil-drip") {
     const { text, unit } = show("waterDepth", roots.depletionMm);
     return (
-      <Link role="cell" className={cellClass(rootsMark)} to={to}>
+      <Link role="cell" className={cellClass(rootsMark)} to={to} data-figure="depletion" data-zone={zone.id}>
         <CellMark mark={rootsMark} />
         <span className={styles["key"]}>
           <Measure text={text} unit={`${unit} short`} />

@@ -1,7 +1,7 @@
 import type { Board } from "@sprunel/contract";
-import Input from "antd/es/input";
+import Input, { type InputRef } from "antd/es/input";
 import Modal from "antd/es/modal";
-import { useState, type KeyboardEvent } from "react";
+import { useRef, useState, type KeyboardEvent } from "react";
 import { useNavigate } from "react-router";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./finder-dialog.module.css";
@@ -28,6 +28,7 @@ export function FinderDialog({
 }) {
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
+  const input = useRef<InputRef>(null);
   const found = useTargets(board, onKeys).filter((target) => matches(`${target.name} ${target.hint}`, text));
   const shown = found.slice(0, MOST_SHOWN);
   const choose = (target: Target | undefined): void => {
@@ -43,9 +44,19 @@ export function FinderDialog({
     } else if (event.key === "Enter") choose(shown[at]);
   };
   return (
-    <Modal open title="Find" footer={null} onCancel={onClose} width={520} style={{ top: 72 }}>
+    <Modal
+      open
+      title="Find"
+      footer={null}
+      closable={false}
+      onCancel={onClose}
+      afterOpenChange={(opened) => opened && input.current?.focus()}
+      width={520}
+      style={{ top: 72 }}
+      styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
+    >
       <Input
-        autoFocus
+        ref={input}
         value={text}
         placeholder="Melon, run, import weather …"
         aria-label="Find"

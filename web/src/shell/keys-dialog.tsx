@@ -3,7 +3,14 @@ import { KEYS } from "./use-keys.ts";
 
 export function KeysDialog({ onClose }: { onClose(): void }) {
   return (
-    <Modal open title="Keys" footer={null} onCancel={onClose} width={520}>
+    <Modal
+      open
+      title="Keys"
+      footer={null}
+      onCancel={onClose}
+      width={520}
+      styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
+    >
       <table style={{ borderSpacing: "0 6px" }}>
         <tbody>
           {KEYS.map(({ keys, does }) => (

@@ -18,7 +18,7 @@ export function showFaults(form: FormInstance, faults: readonly { path: string; 
 export function faultsOf(error: z.ZodError | Error): { path: string; message: string }[] {
   if (error instanceof ApiError) return error.problem.errors ?? [];
   if ("issues" in error)
-    return (error).issues.map((issue) => ({
+    return error.issues.map((issue) => ({
       path: issue.path.map(String).join("."),
       message: issue.message,
     }));

@@ -17,6 +17,9 @@ const NAMES: Record<Figure, string> = {
   litres: "Litres for the zone",
   minutes: "Running time",
   pulse: "Length of a pulse",
+  et0Outside: "Reference evapotranspiration outside",
+  lightSum: "Light sum inside",
+  depletion: "What is missing in the soil",
 };
 
 /** How a figure was computed: formula, the numbers put in, where each came from, and the published source. */
@@ -24,8 +27,7 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
   const { date } = usePlace();
   const day = useZoneDay(asked.zoneId, date);
   const zone = useBoard(date).data?.zones.find((candidate) => candidate.id === asked.zoneId);
-  const plan = day.data?.plan;
-  const steps = plan?.working.slice(0, plan.lines[asked.figure] ?? plan.working.length) ?? [];
+  const working = day.data?.workings[asked.figure];
   return (
     <Drawer
       open
@@ -36,17 +38,17 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
     >
       {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
       {day.isPending && <Skeleton active />}
-      {day.data && !plan && <p>There is no plan for this day, so there is nothing to work out.</p>}
-      {plan && (
+      {day.data && !working && <p>There is no such figure on this day, so there is nothing to work out.</p>}
+      {working && (
         <>
           <MetricNote />
           <ol className={styles["steps"]} tabIndex={0} aria-label="The sum, line by line">
-            {steps.map((step, index) => (
-              <Step key={`${index} ${step.label}`} step={step} last={index === steps.length - 1} />
+            {working.steps.map((step, index) => (
+              <Step key={`${index} ${step.label}`} step={step} last={index === working.steps.length - 1} />
             ))}
           </ol>
           <h2>Numbers put in</h2>
-          <Inputs inputs={plan.inputs} />
+          <Inputs inputs={working.inputs} />
         </>
       )}
     </Drawer>

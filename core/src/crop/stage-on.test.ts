@@ -1,0 +1,31 @@
+import { describe, expect, it } from "vitest";
+import { cropById } from "./library.ts";
+import { cropStateOn, stagePeriods } from "./stage-on.ts";
+
+const courgette = cropById("courgette");
+
+describe("the stage of a crop", () => {
+  it("follows the days, from 0.5 at planting to 0.95 in full picking as FAO-56 has Kc", () => {
+    expect(cropStateOn(courgette, "2026-04-01", "2026-03-31")).toBeNull();
+    expect(cropStateOn(courgette, "2026-04-01", "2026-04-01")).toMatchObject({ day: 1, days: 20, kc: 0.5 });
+    expect(cropStateOn(courgette, "2026-04-01", "2026-06-01")).toMatchObject({
+      kc: 0.95,
+      period: { stage: { id: "picking" } },
+    });
+    expect(cropStateOn(courgette, "2026-04-01", "2026-12-01")).toBeNull();
+  });
+
+  it("begins when it is seen to begin, and shifts what follows", () => {
+    const signs = [{ stageId: "flowering", on: "2026-05-01" }];
+    const periods = stagePeriods(courgette, "2026-04-01", signs);
+    expect(periods.map((period) => period.startsOn)).toEqual([
+      "2026-04-01",
+      "2026-04-21",
+      "2026-05-01",
+      "2026-05-13",
+      "2026-06-22",
+    ]);
+    expect(periods[1]?.endsOn).toBe("2026-05-01");
+    expect(periods[2]?.seen).toBe(true);
+  });
+});
