@@ -62,3 +62,16 @@ export {
   type WorkingInput,
   type ZoneDayAnswer,
 } from "./plan/zone-day.ts";
+export { acidAnswerSchema, acidRequestSchema } from "./water/acid.ts";
+export {
+  inlineProductSchema,
+  ionSchema,
+  ionsSchema,
+  productListSchema,
+  recipeAnswerSchema,
+  recipeRequestSchema,
+  tankSchema,
+  type LibraryProduct,
+  type RecipeAnswer,
+  type RecipeRequest,
+} from "./feed/recipe.ts";

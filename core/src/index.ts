@@ -58,3 +58,14 @@ export { SOIL_AT_FIELD_CAPACITY, soilNextMorning, waterHeldPct, type SoilDay } f
 export { Checks } from "./checks.ts";
 export { judgeDelivery, judgeDepletion, judgeDrain, worstMark, type Finding, type Mark } from "./advice/judge.ts";
 export { insideLightSum, morningDepletion, outsideEt, type Explained } from "./plan/explained.ts";
+export { IONS, MACRO_IONS, TRACE_IONS, CHARGE, chargeBalance, isTrace, type Ion, type Ions } from "./chemistry/ions.ts";
+export { ecMsCm } from "./chemistry/solution.ts";
+export { molarMassG } from "./chemistry/formula.ts";
+export { acidForWater, ACIDS, type AcidAnswer, type AcidInput } from "./water/acid.ts";
+export type { LinearProgram, LpAnswer, SolveLp } from "./feed/linear-program.ts";
+export { libraryProduct, PRODUCTS } from "./feed/library.ts";
+export type { LibraryProduct, Product } from "./feed/product.ts";
+export { recipe, type Recipe } from "./feed/recipe.ts";
+export { bringsPerGram } from "./feed/recipe-lp.ts";
+export type { RecipeInput } from "./feed/recipe-input.ts";
+export { lpSolver } from "./feed/highs-lp.ts";

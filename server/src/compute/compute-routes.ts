@@ -1,7 +1,13 @@
-import { referenceEtRequestSchema, zoneWaterRequestSchema } from "@sprunel/contract";
-import { referenceEt, zoneWater } from "@sprunel/core";
+import {
+  acidRequestSchema,
+  recipeRequestSchema,
+  referenceEtRequestSchema,
+  zoneWaterRequestSchema,
+} from "@sprunel/contract";
+import { acidForWater, recipe, referenceEt, zoneWater } from "@sprunel/core";
 import { Router } from "express";
 import type { z } from "zod";
+import { withSolver } from "../feed/highs-solver.ts";
 import { readBody } from "../http/body.ts";
 
 /** A calculation of the core that a person may want on its own: what it is called, what it takes, what does it. */
@@ -12,13 +18,15 @@ function calculation<S extends z.ZodType>(name: string, request: S, compute: (in
 const CALCULATIONS = [
   calculation("reference-et", referenceEtRequestSchema, referenceEt),
   calculation("zone-water", zoneWaterRequestSchema, zoneWater),
+  calculation("acid", acidRequestSchema, acidForWater),
+  calculation("recipe", recipeRequestSchema, (input) => withSolver((solve) => recipe(input, solve))),
 ];
 
 export function computeRoutes(): Router {
   const router = Router();
   for (const { name, request, compute } of CALCULATIONS)
-    router.post(`/api/compute/${name}`, (req, res) => {
-      res.json(compute(readBody(req, request)));
+    router.post(`/api/compute/${name}`, async (req, res) => {
+      res.json(await compute(readBody(req, request)));
     });
   return router;
 }

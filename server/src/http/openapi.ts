@@ -1,8 +1,13 @@
 import {
+  acidAnswerSchema,
+  acidRequestSchema,
   boardSchema,
   newSiteSchema,
   newZoneSchema,
   problemSchema,
+  productListSchema,
+  recipeAnswerSchema,
+  recipeRequestSchema,
   referenceEtAnswerSchema,
   referenceEtRequestSchema,
   setUpSchema,
@@ -20,10 +25,15 @@ import {
 import { z } from "zod";
 
 const SCHEMAS = {
+  AcidAnswer: acidAnswerSchema,
+  AcidRequest: acidRequestSchema,
   Board: boardSchema,
   NewSite: newSiteSchema,
   NewZone: newZoneSchema,
   Problem: problemSchema,
+  ProductList: productListSchema,
+  RecipeAnswer: recipeAnswerSchema,
+  RecipeRequest: recipeRequestSchema,
   ReferenceEtAnswer: referenceEtAnswerSchema,
   ReferenceEtRequest: referenceEtRequestSchema,
   SetUp: setUpSchema,
@@ -110,6 +120,26 @@ const ENDPOINTS: readonly Endpoint[] = [
     summary: "A zone's water for a day",
     body: "ZoneWaterRequest",
     answer: "ZoneWaterAnswer",
+  },
+  {
+    method: "post",
+    path: "/api/compute/acid",
+    summary: "Acid for a water, to a pH or leaving so much bicarbonate",
+    body: "AcidRequest",
+    answer: "AcidAnswer",
+  },
+  {
+    method: "post",
+    path: "/api/compute/recipe",
+    summary: "Grams of products that make a feed of a water",
+    body: "RecipeRequest",
+    answer: "RecipeAnswer",
+  },
+  {
+    method: "get",
+    path: "/api/products",
+    summary: "The library of products that a recipe may name",
+    answer: "ProductList",
   },
 ];
 

@@ -1,0 +1,42 @@
+/** A linear program as the recipe needs it; whoever calls brings a solver, so that the core loads none. */
+export interface LinearProgram {
+  /** to be made least */
+  readonly cost: readonly number[];
+  /** upper bounds; lower bounds are 0 */
+  readonly upper: readonly number[];
+  readonly rows: readonly LpRow[];
+}
+
+export interface LpRow {
+  readonly least: number;
+  readonly most: number;
+  /** pairs of column and coefficient */
+  readonly terms: readonly (readonly [column: number, coefficient: number])[];
+}
+
+export type LpAnswer =
+  | { readonly status: "optimal"; readonly values: readonly number[]; readonly objective: number }
+  | { readonly status: "infeasible" };
+
+export type SolveLp = (program: LinearProgram) => LpAnswer;
+
+/** Collects columns and rows by meaning, so that stages can share them. */
+export class LpBuilder {
+  readonly upper: number[] = [];
+  readonly rows: LpRow[] = [];
+
+  column(upper = Infinity): number {
+    this.upper.push(upper);
+    return this.upper.length - 1;
+  }
+
+  row(least: number, most: number, terms: LpRow["terms"]): void {
+    this.rows.push({ least, most, terms });
+  }
+
+  program(terms: readonly (readonly [number, number])[]): LinearProgram {
+    const cost = this.upper.map(() => 0);
+    for (const [column, coefficient] of terms) cost[column] = (cost[column] ?? 0) + coefficient;
+    return { cost, upper: this.upper, rows: this.rows };
+  }
+}

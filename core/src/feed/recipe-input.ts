@@ -1,0 +1,165 @@
+import { Checks } from "../checks.ts";
+import { molarMassG } from "../chemistry/formula.ts";
+import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
+import { libraryProduct } from "./library.ts";
+import { solubilityAt, type Product } from "./product.ts";
+
+export interface Tank {
+  readonly id: string;
+  readonly volumeL: number;
+  /** litres of feed from one litre of concentrate; 1 is feed strength itself */
+  readonly dilution: number;
+}
+
+export type ProductChoice = { readonly id: string } | Product;
+
+export interface RecipeInput {
+  /** hard upper limits in the feed */
+  readonly limits?: Ions | undefined;
+  readonly water: { readonly ions: Ions; readonly ph?: number | undefined; readonly temperatureC?: number | undefined };
+  readonly target: { readonly ions: Ions; readonly ph?: number | undefined };
+  readonly products: readonly ProductChoice[];
+  readonly tanks?: readonly Tank[] | undefined;
+  readonly tolerancePct?: number | undefined;
+}
+
+export const USUAL_TANKS: readonly Tank[] = [
+  { id: "A", volumeL: 1000, dilution: 100 },
+  { id: "B", volumeL: 1000, dilution: 100 },
+];
+/** Coldest that a concentrate usually gets in a heated store. Solubility is taken there when no temperature is given. */
+export const USUAL_TANK_TEMPERATURE_C = 10;
+
+/** What each ion weighs at least, as the element or the ion itself: for telling labels that cannot be true. */
+const LEAST_MASS: Readonly<Record<Ion, string>> = {
+  NO3: "NO3",
+  NH4: "NH4",
+  urea: "N",
+  H2PO4: "H2PO4",
+  K: "K",
+  Ca: "Ca",
+  Mg: "Mg",
+  SO4: "SO4",
+  Cl: "Cl",
+  Na: "Na",
+  HCO3: "H",
+  Si: "Si",
+  Fe: "Fe",
+  Mn: "Mn",
+  Zn: "Zn",
+  B: "B",
+  Cu: "Cu",
+  Mo: "Mo",
+};
+
+/**
+ * Products in full, after every value was found possible.
+ *
+ * @throws {DomainError} with every fault at once
+ */
+export function checkRecipeInput(input: RecipeInput): readonly Product[] {
+  const checks = new Checks()
+    .range("water.ph", "The water's pH", input.water.ph, 4, 10.5)
+    .range("water.temperatureC", "The water's temperature", input.water.temperatureC, 0, 45, "°C")
+    .range("target.ph", "The target pH", input.target.ph, 4, 8)
+    .positive("tolerancePct", "The tolerance", input.tolerancePct, 50, "%")
+    .when(
+      Object.keys(input.target.ions).length === 0,
+      "missing",
+      "target.ions",
+      "Name at least one ion that the feed is to bring.",
+    )
+    .when(input.products.length === 0, "missing", "products", "Name at least one product to make the feed of.")
+    .when(
+      input.tanks?.length === 0,
+      "missing",
+      "tanks",
+      "Name at least one tank; feed mixed directly is a tank of dilution 1.",
+    );
+  for (const [path, ions] of [
+    ["water.ions", input.water.ions],
+    ["target.ions", input.target.ions],
+    ["limits", input.limits ?? {}],
+  ] as const)
+    for (const ion of IONS)
+      checks.range(
+        `${path}.${ion}`,
+        `${ion}`,
+        ions[ion],
+        0,
+        isTrace(ion) ? 2000 : 200,
+        isTrace(ion) ? "µmol/L" : "mmol/L",
+      );
+  checkTanks(checks, input.tanks ?? []);
+  const temperatureC = input.water.temperatureC ?? USUAL_TANK_TEMPERATURE_C;
+  const products = input.products.map((choice, at) =>
+    "composition" in choice ? ownProduct(checks, choice, at) : fromLibrary(checks, choice.id, at, temperatureC),
+  );
+  const ids = products.map((product) => product.id);
+  ids.forEach((id, at) =>
+    checks.when(ids.indexOf(id) < at, "not-possible", `products.${at}.id`, `${id} is listed twice.`),
+  );
+  checks.done();
+  return products;
+}
+
+function checkTanks(checks: Checks, tanks: readonly Tank[]): void {
+  tanks.forEach((tank, at) =>
+    checks
+      .positive(`tanks.${at}.volumeL`, `The volume of tank ${tank.id}`, tank.volumeL, 1_000_000, "L")
+      .range(`tanks.${at}.dilution`, `The dilution of tank ${tank.id}`, tank.dilution, 1, 2000)
+      .when(
+        tanks.findIndex((other) => other.id === tank.id) < at,
+        "not-possible",
+        `tanks.${at}.id`,
+        `Two tanks are called ${tank.id}.`,
+      ),
+  );
+  checks.when(tanks.length > 4, "not-possible", "tanks", "More than four tanks cannot be planned.");
+}
+
+function fromLibrary(checks: Checks, id: string, at: number, temperatureC: number): Product {
+  const found = libraryProduct(id);
+  checks.when(
+    !found,
+    "not-possible",
+    `products.${at}.id`,
+    `${id} is not in the library; GET /api/products lists it, or give the product's composition.`,
+  );
+  const { solubility, ...product } = found ?? {
+    id,
+    name: id,
+    form: "solid" as const,
+    composition: {},
+    solubility: undefined,
+  };
+  return { ...product, solubilityGL: solubilityAt(solubility, temperatureC) };
+}
+
+function ownProduct(checks: Checks, product: Product, at: number): Product {
+  const path = `products.${at}`;
+  const entries = Object.entries(product.composition);
+  checks
+    .when(
+      entries.every(([, amount]) => amount === 0),
+      "missing",
+      `${path}.composition`,
+      `${product.name} brings nothing: give its composition in mmol per gram.`,
+    )
+    .range(`${path}.priceKg`, `The price of ${product.name}`, product.priceKg, 0, 100_000, "per kg")
+    .positive(`${path}.densityKgL`, `The density of ${product.name}`, product.densityKgL, 3, "kg/L")
+    .positive(`${path}.solubilityGL`, `The solubility of ${product.name}`, product.solubilityGL, 5000, "g/L");
+  for (const [ion, amount] of entries)
+    checks.range(`${path}.composition.${ion}`, `${ion} in ${product.name}`, amount, 0, 1000, "mmol/g");
+  const grams = IONS.reduce(
+    (sum, ion) => sum + ((product.composition[ion] ?? 0) * molarMassG(LEAST_MASS[ion])) / 1000,
+    0,
+  );
+  checks.when(
+    grams > 1.02,
+    "not-possible",
+    `${path}.composition`,
+    `The label of ${product.name} adds up to ${(grams * 100).toFixed(0)} %; a gram cannot hold more than a gram.`,
+  );
+  return product;
+}

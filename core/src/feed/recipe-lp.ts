@@ -1,0 +1,215 @@
+import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
+import { LpBuilder, type LpAnswer, type SolveLp } from "./linear-program.ts";
+import type { Product } from "./product.ts";
+import { mayHold, type TankRoom } from "./tank-rooms.ts";
+
+/** One recipe's question for a given use of the tanks. */
+export interface RecipeProblem {
+  readonly products: readonly Product[];
+  readonly rooms: readonly TankRoom[];
+  readonly water: Ions;
+  readonly target: Ions;
+  readonly limits: Ions;
+  /** relative misfit that still counts as met */
+  readonly tolerance: number;
+  /** ions whose target is only a help to reach a pH, and need not be met to the per cent */
+  readonly loose: readonly Ion[];
+}
+
+export interface RecipeSolution {
+  /** g/m³ of feed, by product and room */
+  readonly grams: readonly { readonly product: Product; readonly room: TankRoom; readonly gM3: number }[];
+  /** largest relative misfit plus the weighted sum of misfits */
+  readonly misfit: number;
+  readonly limitsBroken: boolean;
+  readonly costPerM3: number;
+}
+
+/** Sulphate and chloride may float when something must; the rest of a target counts in full. */
+const FLOATING: readonly Ion[] = ["SO4", "Cl"];
+const FLOATING_WEIGHT = 0.15;
+const LOOSE_WEIGHT = 0.2;
+/** A target of none is measured against this much, mmol/L (µmol/L for trace elements). */
+const NONE_SCALE = 0.5;
+/** Targets below any scale's reading are measured against this, so that the program stays sound. */
+const LEAST_SCALE = 0.001;
+/** Bicarbonate that recipes leave as a buffer, mmol/L; usual practice. */
+export const LEFT_BICARBONATE = 0.5;
+/** Tanks are filled to this share of what dissolves, for the common ion and for cold corners. */
+export const SOLUBILITY_SAFETY = 0.85;
+const HOLD = 1e-7;
+
+/** mmol/L (or µmol/L for trace elements) of an ion from one g/m³ of a product. Protons take bicarbonate away. */
+export function bringsPerGram(product: Product, ion: Ion): number {
+  const { composition } = product;
+  const own = composition[ion] ?? 0;
+  if (ion === "HCO3") return (own - (composition.H ?? 0)) / 1000;
+  return isTrace(ion) ? own : own / 1000;
+}
+
+export interface Fit {
+  /** largest misfit of an ion, relative to its target */
+  readonly largest: number;
+  readonly limitsBroken: boolean;
+}
+
+/** How near a use of the tanks can come, without looking for the cheapest way. */
+export function bestFit(problem: RecipeProblem, solve: SolveLp): Fit {
+  const model = new RecipeModel(problem);
+  const limitsBroken = model.leastLimitSlack(solve) > 1e-6;
+  return { largest: model.look(solve, model.largestTerms).objective, limitsBroken };
+}
+
+/**
+ * Sequenced programs: keep hard limits, least misfit, least ballast, least cost. Each holds what the ones before have reached.
+ *
+ * Where every ion can come within the tolerance, none goes beyond it; else sulphate and chloride float first.
+ */
+export function solveRecipe(problem: RecipeProblem, solve: SolveLp): RecipeSolution {
+  const solution = solveUpTo(problem, Infinity, solve);
+  if (!solution) throw new Error("without a bound there is always a closest recipe");
+  return solution;
+}
+
+/** The same, given up as soon as the misfit is seen to pass a bound. */
+export function solveUpTo(problem: RecipeProblem, mostMisfit: number, solve: SolveLp): RecipeSolution | null {
+  const model = new RecipeModel(problem);
+  const limitSlack = model.leastLimitSlack(solve);
+  const largest = model.look(solve, model.largestTerms).objective;
+  if (largest <= problem.tolerance) model.hold(model.largestTerms, problem.tolerance);
+  const misfit = model.stage(solve, model.misfitTerms);
+  if (misfit.objective > mostMisfit) return null;
+  model.stage(solve, model.ballastTerms);
+  const values = model.stage(solve, model.costTerms).values;
+  const grams = model.columns
+    .map(({ product, room, column }) => ({ product, room, gM3: Math.max(0, values[column] ?? 0) }))
+    .filter((line) => line.gM3 > 1e-6);
+  return {
+    grams,
+    misfit: misfit.objective,
+    limitsBroken: limitSlack > 1e-6,
+    costPerM3: grams.reduce((sum, { product, gM3 }) => sum + ((product.priceKg ?? 0) * gM3) / 1000, 0),
+  };
+}
+
+type Terms = [column: number, coefficient: number][];
+
+class RecipeModel {
+  readonly columns: readonly { product: Product; room: TankRoom; column: number }[];
+  readonly largestTerms: Terms = [];
+  readonly misfitTerms: Terms = [];
+  readonly ballastTerms: Terms = [];
+  readonly costTerms: Terms = [];
+  private readonly lp = new LpBuilder();
+  private readonly slackTerms: Terms = [];
+
+  constructor(private readonly problem: RecipeProblem) {
+    this.columns = problem.rooms.flatMap((room, at) =>
+      problem.products
+        .filter((product) => mayHold(room, product))
+        .map((product) => {
+          const column = this.lp.column();
+          // Grams break ties of price; a product that may go into several tanks goes into the first that holds it.
+          this.costTerms.push([column, (product.priceKg ?? 0) / 1000 + 1e-6 * (1 + at * 0.01)]);
+          return { product, room, column };
+        }),
+    );
+    this.addLimits();
+    this.addTargets();
+    this.addBallast();
+    this.addSolubility();
+  }
+
+  /** Solves one objective and leaves the model as it is. */
+  look(solve: SolveLp, terms: Terms): Extract<LpAnswer, { status: "optimal" }> {
+    const answer = solve(this.lp.program(terms));
+    if (answer.status !== "optimal") throw new Error("a stage of the recipe that can always be met was not");
+    return answer;
+  }
+
+  hold(terms: Terms, most: number): void {
+    this.lp.row(-Infinity, most, terms);
+  }
+
+  /** Solves one objective and holds its value for the stages after it. */
+  stage(solve: SolveLp, terms: Terms): Extract<LpAnswer, { status: "optimal" }> {
+    const answer = this.look(solve, terms);
+    if (terms.length > 0) this.hold(terms, answer.objective + HOLD * Math.max(1, Math.abs(answer.objective)));
+    return answer;
+  }
+
+  leastLimitSlack(solve: SolveLp): number {
+    return this.slackTerms.length === 0 ? 0 : this.stage(solve, this.slackTerms).objective;
+  }
+
+  private terms(ion: Ion, factor = 1): Terms {
+    return this.columns.flatMap(({ product, column }) => {
+      const each = bringsPerGram(product, ion) * factor;
+      return each === 0 ? [] : [[column, each] as [number, number]];
+    });
+  }
+
+  private addLimits(): void {
+    for (const ion of IONS) {
+      const limit = this.problem.limits[ion];
+      if (limit === undefined) continue;
+      const slack = this.lp.column();
+      this.slackTerms.push([slack, 1 / Math.max(limit, NONE_SCALE)]);
+      this.lp.row(-Infinity, limit - (this.problem.water[ion] ?? 0), [...this.terms(ion), [slack, -1]]);
+    }
+  }
+
+  private addTargets(): void {
+    const [largest, largestWeighted] = [this.lp.column(), this.lp.column()];
+    this.largestTerms.push([largest, 1]);
+    this.misfitTerms.push([largestWeighted, 1]);
+    for (const ion of IONS) {
+      const target = this.problem.target[ion];
+      if (target === undefined) continue;
+      const scale = target > 0 ? Math.max(target, LEAST_SCALE) : NONE_SCALE;
+      const strict = this.problem.loose.includes(ion) ? LOOSE_WEIGHT : 1;
+      const weight = FLOATING.includes(ion) ? FLOATING_WEIGHT : strict;
+      const [over, under] = [this.lp.column(), this.lp.column()];
+      // Σ a·x/t − over + under = 1 − w/t, all relative to the target
+      const wanted = (target - (this.problem.water[ion] ?? 0)) / scale;
+      this.lp.row(wanted, wanted, [...this.terms(ion, 1 / scale), [over, -1], [under, 1]]);
+      this.lp.row(-Infinity, 0, [
+        [over, strict],
+        [under, strict],
+        [largest, -1],
+      ]);
+      this.lp.row(-Infinity, 0, [
+        [over, weight],
+        [under, weight],
+        [largestWeighted, -1],
+      ]);
+      // The sum decides among equal largest misfits, and little beside them.
+      this.misfitTerms.push([over, 0.05 * weight], [under, 0.05 * weight]);
+    }
+  }
+
+  /** What nobody asked for is kept low: bicarbonate over the usual rest, sodium and chloride from salts. It can never fall below none. */
+  private addBallast(): void {
+    const { water, target } = this.problem;
+    this.lp.row(-(water.HCO3 ?? 0), Infinity, this.terms("HCO3"));
+    for (const ion of ["HCO3", "Na", "Cl"] as const) {
+      if (target[ion] !== undefined) continue;
+      const over = this.lp.column();
+      this.ballastTerms.push([over, 1]);
+      const free = ion === "HCO3" ? LEFT_BICARBONATE - (water.HCO3 ?? 0) : 0;
+      this.lp.row(-Infinity, free, [...this.terms(ion), [over, -1]]);
+    }
+  }
+
+  /** Each tank: what is dissolved, as a share of what dissolves, adds up to no more than the safety share. */
+  private addSolubility(): void {
+    for (const room of this.problem.rooms) {
+      const terms: Terms = this.columns.flatMap(({ product, room: own, column }) =>
+        own === room && product.solubilityGL
+          ? [[column, room.tank.dilution / 1000 / product.solubilityGL] as [number, number]]
+          : [],
+      );
+      if (terms.length > 0) this.lp.row(-Infinity, SOLUBILITY_SAFETY, terms);
+    }
+  }
+}

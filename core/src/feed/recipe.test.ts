@@ -1,0 +1,232 @@
+import fc from "fast-check";
+import loadHighs from "highs";
+import { beforeAll, describe, expect, it } from "vitest";
+import { chargeBalance, IONS, type Ions } from "../chemistry/ions.ts";
+import { atomsOf, molarMassG } from "../chemistry/formula.ts";
+import { lpSolver } from "./highs-lp.ts";
+import { libraryProduct, nitrogenPct, PRODUCTS } from "./library.ts";
+import type { SolveLp } from "./linear-program.ts";
+import { recipe } from "./recipe.ts";
+import type { RecipeInput } from "./recipe-input.ts";
+import { bringsPerGram } from "./recipe-lp.ts";
+
+let solve: SolveLp;
+beforeAll(async () => {
+  solve = lpSolver(await loadHighs());
+});
+
+const usual = [
+  "calcium-nitrate",
+  "calcium-nitrate-4w",
+  "potassium-nitrate",
+  "potassium-sulphate",
+  "monopotassium-phosphate",
+  "monoammonium-phosphate",
+  "magnesium-sulphate-7w",
+  "magnesium-nitrate-6w",
+  "ammonium-nitrate",
+  "nitric-acid-60",
+  "phosphoric-acid-75",
+  "iron-dtpa-6",
+].map((id) => ({ id }));
+const soft = { ions: { Ca: 0.2, Mg: 0.1, Na: 0.3, Cl: 0.3, HCO3: 0.5, SO4: 0.05 }, ph: 7, temperatureC: 15 };
+const hard = { ions: { Ca: 2.1, Mg: 0.6, Na: 0.9, K: 0.1, Cl: 0.8, SO4: 0.4, HCO3: 4.7 }, ph: 7.4, temperatureC: 15 };
+
+/** Published solutions, mmol/L. Steiner (1984); Hoagland & Arnon (1950); Sonneveld & Voogt (2009) for the fruit crops and rose. */
+const published: Record<string, Ions> = {
+  "Steiner's universal solution": { NO3: 12, H2PO4: 1, SO4: 3.5, K: 7, Ca: 4.5, Mg: 2 },
+  "Hoagland & Arnon's second solution": { NO3: 14, H2PO4: 1, SO4: 2, NH4: 1, K: 6, Ca: 4, Mg: 2 },
+  "tomato in inert substrate": { NO3: 16, H2PO4: 1.5, SO4: 4.4, NH4: 1.2, K: 9.5, Ca: 5.4, Mg: 2.4 },
+  "cucumber in inert substrate": { NO3: 16, H2PO4: 1.25, SO4: 1.375, NH4: 1.25, K: 8, Ca: 4, Mg: 1.375 },
+  "sweet pepper in inert substrate": { NO3: 15.5, H2PO4: 1.25, SO4: 1.75, NH4: 1.25, K: 6.5, Ca: 5, Mg: 1.5 },
+};
+
+describe("the library", () => {
+  it("holds at least 25 products, each of which adds up: charge, and mass below a gram a gram", () => {
+    expect(PRODUCTS.length).toBeGreaterThanOrEqual(25);
+    for (const product of PRODUCTS) {
+      const { H = 0, ...ions } = product.composition;
+      const { cationsMeqL, anionsMeqL } = chargeBalance(ions);
+      const trace = 2 * ((ions.Fe ?? 0) + (ions.Mn ?? 0) + (ions.Zn ?? 0) + (ions.Cu ?? 0));
+      // Molybdate is divalent; urea, boric acid and chelates carry no charge here.
+      const metals = product.chelate ? 0 : trace;
+      const molybdate =
+        product.id === "sodium-molybdate-2w"
+          ? 2 * (ions.Mo ?? 0)
+          : product.id === "ammonium-molybdate-4w"
+            ? (6 / 7) * (ions.Mo ?? 0)
+            : 0;
+      expect(cationsMeqL + H + metals, product.id).toBeCloseTo(anionsMeqL + molybdate, 6);
+    }
+  });
+
+  it("brings what chemistry says: 15.4 % N in calcium nitrate fertiliser, 13.6 % in potassium nitrate", () => {
+    const percent = (id: string): number => nitrogenPct(libraryProduct(id) ?? expect.fail(id));
+    expect(percent("calcium-nitrate")).toBeCloseTo(0.99 * ((12 * 14.007) / 1080.7) * 100, 1);
+    expect(percent("potassium-nitrate")).toBeCloseTo(0.98 * ((14.007 / 101.1) * 100), 1);
+    expect(molarMassG("Ca5N12O33H4·10H2O")).toBeCloseTo(
+      5 * molarMassG("Ca(NO3)2") + molarMassG("NH4NO3") + 10 * molarMassG("H2O"),
+      9,
+    );
+    expect(atomsOf("(NH4)6Mo7O24·4H2O")).toMatchObject({ N: 6, Mo: 7, H: 32 });
+  });
+});
+
+describe.each(Object.entries(published))("the recipe for %s", (_name, ions) => {
+  it.each([
+    ["soft", soft],
+    ["hard", hard],
+  ])(
+    "is met within 2 %% from usual salts in %s water, with calcium apart from sulphate and phosphate",
+    (_water, water) => {
+      const answer = recipe({ water, target: { ions }, products: usual, tolerancePct: 2 }, solve);
+      expect(answer.deviations.filter((deviation) => Math.abs(deviation.pct) > 2)).toEqual([]);
+      expect(answer.status).toBe("met");
+      expect(Math.abs(answer.chargeBalance.errorPct)).toBeLessThan(1);
+      for (const tank of ["A", "B"]) {
+        const held = answer.lines
+          .filter((line) => line.tankId === tank)
+          .map((line) => libraryProduct(line.productId)?.composition ?? {});
+        const has = (...names: (keyof (typeof held)[number])[]): boolean =>
+          held.some((composition) => names.some((name) => (composition[name] ?? 0) > 0));
+        expect(has("Ca") && has("SO4", "H2PO4")).toBe(false);
+      }
+    },
+  );
+});
+
+describe("a recipe", () => {
+  const tomato = { ions: published["tomato in inert substrate"] ?? {}, ph: 5.8 };
+
+  it("takes the bicarbonate of a hard water away with acid, to the pH asked for", () => {
+    const answer = recipe(
+      { water: hard, target: { ...tomato, ions: { ...tomato.ions, Fe: 25 } }, products: usual },
+      solve,
+    );
+    expect(answer.delivered.ph).toBeCloseTo(5.8, 1);
+    expect(answer.lines.some((line) => line.productId.includes("acid"))).toBe(true);
+    const acidTank = answer.lines.find((line) => line.productId.includes("acid"))?.tankId;
+    expect(answer.lines.find((line) => line.productId === "iron-dtpa-6")?.tankId).not.toBe(acidTank);
+    expect(answer.delivered.ecMsCm).toBeGreaterThan(2.4);
+  });
+
+  it("weighs kilograms for the tank from grams per cubic metre: 1000 L at 100 serve 100 m³", () => {
+    const [line] = recipe(
+      { water: { ions: {}, ph: 7 }, target: { ions: { K: 5, NO3: 5 } }, products: [{ id: "potassium-nitrate" }] },
+      solve,
+    ).lines;
+    expect(line?.gM3).toBeCloseTo((5 * 101.1) / 0.98, 0);
+    expect(line?.kgPerTank).toBeCloseTo((line?.gM3 ?? 0) / 10, 9);
+  });
+
+  it("prefers the cheaper of two sources of the same ions", () => {
+    const own = (id: string, priceKg: number) => ({
+      id,
+      name: id,
+      form: "solid" as const,
+      composition: { K: 9.8, NO3: 9.8 },
+      priceKg,
+      solubilityGL: 300,
+    });
+    const { lines, costPerM3 } = recipe(
+      {
+        water: { ions: {}, ph: 7 },
+        target: { ions: { K: 4.9, NO3: 4.9 } },
+        products: [own("dear", 3), own("cheap", 1)],
+      },
+      solve,
+    );
+    expect(lines.map((line) => line.productId)).toEqual(["cheap"]);
+    expect(costPerM3).toBeCloseTo(0.5, 6);
+  });
+
+  it("names the ion, the amount and the reason when the fit is not exact", () => {
+    const over = recipe({ water: { ...soft, ions: { ...soft.ions, Ca: 7 } }, target: tomato, products: usual }, solve);
+    expect(over.status).toBe("closest");
+    expect(over.deviations.find((deviation) => deviation.ion === "Ca")?.reason).toMatch(
+      /water already brings 7.00 mmol\/L, 1.60 mmol\/L more/,
+    );
+    const without = recipe(
+      { water: soft, target: tomato, products: usual.filter(({ id }) => !id.includes("phosph")) },
+      solve,
+    );
+    expect(without.deviations.find((deviation) => deviation.ion === "H2PO4")?.reason).toBe(
+      "No product here brings H2PO4.",
+    );
+  });
+
+  it("keeps hard limits, and says infeasible with the best lines when the water breaks one", () => {
+    const limited = recipe({ water: soft, target: tomato, products: usual, limits: { NH4: 0.5 } }, solve);
+    expect(limited.delivered.ions.NH4).toBeLessThanOrEqual(0.5 + 1e-6);
+    const broken = recipe({ water: hard, target: tomato, products: usual, limits: { Na: 0.5 } }, solve);
+    expect(broken.status).toBe("infeasible");
+    expect(broken.lines.length).toBeGreaterThan(3);
+  });
+
+  it("never dissolves more in a tank than its safety share, and says so when that binds", () => {
+    const answer = recipe(
+      {
+        water: { ...soft, temperatureC: 2 },
+        target: tomato,
+        products: usual,
+        tanks: [
+          { id: "A", volumeL: 100, dilution: 250 },
+          { id: "B", volumeL: 100, dilution: 250 },
+        ],
+      },
+      solve,
+    );
+    const shares = answer.precipitation.flatMap((entry) => (entry.where === "tank" ? [entry] : []));
+    for (const tankId of ["A", "B"])
+      expect(
+        shares.filter((entry) => entry.tankId === tankId).reduce((sum, entry) => sum + entry.solubilitySharePct, 0),
+      ).toBeLessThanOrEqual(85.01);
+    expect(answer.deviations.some((deviation) => /dissolves/.test(deviation.reason))).toBe(true);
+  });
+
+  it("balances mass and charge for any target and shelf: what is delivered is the water plus what the lines bring", () => {
+    const amount = (most: number) => fc.double({ min: 0, max: most, noNaN: true });
+    const target = fc.record({
+      NO3: amount(20),
+      K: amount(12),
+      Ca: amount(8),
+      Mg: amount(4),
+      SO4: amount(6),
+      H2PO4: amount(2),
+    });
+    fc.assert(
+      fc.property(
+        target,
+        fc.subarray(usual, { minLength: 2 }),
+        fc.constantFrom(soft, hard),
+        (ions, products, water) => {
+          const answer = recipe({ water, target: { ions }, products }, solve);
+          for (const ion of IONS) {
+            const added = answer.lines.reduce(
+              (sum, line) => sum + bringsPerGram(libraryProduct(line.productId) ?? expect.fail(), ion) * line.gM3,
+              0,
+            );
+            expect(answer.delivered.ions[ion] ?? 0).toBeCloseTo(((water.ions as Ions)[ion] ?? 0) + added, 5);
+          }
+          const [before, after] = [chargeBalance(water.ions), answer.chargeBalance];
+          expect(after.cationsMeqL - after.anionsMeqL).toBeCloseTo(before.cationsMeqL - before.anionsMeqL, 5);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it.each<[string, Partial<RecipeInput>]>([
+    ["products.0.id", { products: [{ id: "moon-dust" }] }],
+    ["products", { products: [] }],
+    ["target.ions", { target: { ions: {} } }],
+    ["target.ions.K", { target: { ions: { K: -1 } } }],
+    ["tanks.0.dilution", { tanks: [{ id: "A", volumeL: 100, dilution: 0 }] }],
+    ["products.0.composition", { products: [{ id: "x", name: "Wonder", form: "solid", composition: { NO3: 20 } }] }],
+    ["products.0.composition", { products: [{ id: "x", name: "Nothing", form: "solid", composition: {} }] }],
+  ])("refuses a bad %s and names it", (path, change) => {
+    expect(() => recipe({ water: soft, target: tomato, products: usual, ...change }, solve)).toThrow(
+      expect.objectContaining({ path }),
+    );
+  });
+});
