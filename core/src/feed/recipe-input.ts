@@ -82,14 +82,7 @@ export function checkRecipeInput(input: RecipeInput): readonly Product[] {
     ["limits", input.limits ?? {}],
   ] as const)
     for (const ion of IONS)
-      checks.range(
-        `${path}.${ion}`,
-        `${ion}`,
-        ions[ion],
-        0,
-        isTrace(ion) ? 2000 : 200,
-        isTrace(ion) ? "µmol/L" : "mmol/L",
-      );
+      checks.range(`${path}.${ion}`, ion, ions[ion], 0, isTrace(ion) ? 2000 : 200, isTrace(ion) ? "µmol/L" : "mmol/L");
   checkTanks(checks, input.tanks ?? []);
   const temperatureC = input.water.temperatureC ?? USUAL_TANK_TEMPERATURE_C;
   const products = input.products.map((choice, at) =>

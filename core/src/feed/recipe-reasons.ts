@@ -1,4 +1,4 @@
-import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
+import { CHARGE, IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import type { Product } from "./product.ts";
 import { bringsPerGram, SOLUBILITY_SAFETY, type RecipeProblem, type RecipeSolution } from "./recipe-lp.ts";
 import { mayHold } from "./tank-rooms.ts";
@@ -13,8 +13,21 @@ interface Found {
 
 /** Why an ion is off, in words: the water, the shelf, the tanks, a limit, or what comes along with it. */
 export function deviationReason(ion: Ion, found: Found): string {
+  const charge = chargeLeft(found);
+  const fromWater = found.problem.water[ion] ?? 0;
+  const helps = CHARGE[ion] * charge * (found.got - found.wanted) < 0;
+  if (Math.abs(charge) > BALANCED_MEQ && helps && fromWater <= found.wanted && bringersOf(ion, found).length > 0)
+    return `The ions asked for, with what the water leaves beside them, have ${Math.abs(charge).toFixed(2)} meq/L more ${charge > 0 ? "cations than anions" : "anions than cations"}; salts bring both alike, so this ion gives way.`;
   return found.got > found.wanted ? whyOver(ion, found) : whyUnder(ion, found);
 }
+
+/** meq/L by which the target's cations exceed its anions, with what the water leaves beside it counted in. */
+function chargeLeft({ delivered, problem }: Found): number {
+  return IONS.reduce((sum, ion) => sum + CHARGE[ion] * (problem.target[ion] ?? delivered[ion] ?? 0), 0);
+}
+
+/** Below this the charges of a target count as balanced, meq/L. */
+const BALANCED_MEQ = 0.15;
 
 function amount(ion: Ion, value: number): string {
   return `${value.toFixed(isTrace(ion) ? 1 : 2)} ${isTrace(ion) ? "µmol/L" : "mmol/L"}`;
@@ -37,8 +50,13 @@ function whyOver(ion: Ion, { wanted, delivered, problem, solution }: Found): str
     : `${largest.product.name} brings it, and the charge of the other ions needs it${(delivered.HCO3 ?? 0) > 0 ? "" : " for the bicarbonate"}.`;
 }
 
-function whyUnder(ion: Ion, { delivered, problem, solution }: Found): string {
-  const bringers = problem.products.filter((product) => bringsPerGram(product, ion) > 0);
+function bringersOf(ion: Ion, { problem }: Found): Product[] {
+  return problem.products.filter((product) => bringsPerGram(product, ion) > 0);
+}
+
+function whyUnder(ion: Ion, found: Found): string {
+  const { delivered, problem, solution } = found;
+  const bringers = bringersOf(ion, found);
   if (ion === "HCO3") return "The acid in use takes more bicarbonate than the target leaves.";
   if (bringers.length === 0) return `No product here brings ${ion}.`;
   const homeless = bringers.filter((product) => !problem.rooms.some((room) => mayHold(room, product)));

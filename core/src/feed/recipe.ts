@@ -12,7 +12,15 @@ import type { SolveLp } from "./linear-program.ts";
 import { feedSaturation, type FeedSaturation } from "./precipitation.ts";
 import type { Product } from "./product.ts";
 import { checkRecipeInput, USUAL_TANK_TEMPERATURE_C, USUAL_TANKS, type RecipeInput } from "./recipe-input.ts";
-import { bestFit, bringsPerGram, solveRecipe, type Fit, type RecipeProblem, type RecipeSolution } from "./recipe-lp.ts";
+import {
+  bestFit,
+  bringsPerGram,
+  solveRecipe,
+  solveUpTo,
+  type Fit,
+  type RecipeProblem,
+  type RecipeSolution,
+} from "./recipe-lp.ts";
 import { deviationReason } from "./recipe-reasons.ts";
 import { tankLabellings, type TankRoom } from "./tank-rooms.ts";
 
@@ -197,11 +205,8 @@ function withFewerProducts(problem: RecipeProblem, solution: RecipeSolution, sol
     const others = used.filter((product) => product.id !== id);
     const product = used.find((candidate) => candidate.id === id);
     if (!product || isOnlySource(product, others, problem.target)) continue;
-    const tried = solveRecipe({ ...problem, products: others }, solve);
-    const same =
-      tried.misfit <= best.misfit + 1e-6 &&
-      tried.costPerM3 <= best.costPerM3 * 1.001 + 1e-9 &&
-      tried.limitsBroken === best.limitsBroken;
+    const tried = solveUpTo({ ...problem, products: others }, best.misfit + 1e-6, solve);
+    const same = tried && tried.costPerM3 <= best.costPerM3 * 1.001 + 1e-9 && tried.limitsBroken === best.limitsBroken;
     if (same && tried.grams.length < best.grams.length) best = tried;
   }
   return best;
