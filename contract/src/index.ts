@@ -75,3 +75,22 @@ export {
   type RecipeAnswer,
   type RecipeRequest,
 } from "./feed/recipe.ts";
+export {
+  feedTargetSchema,
+  feedTargetUpdateSchema,
+  newMixSchema,
+  newWaterReportSchema,
+  shelfItemSchema,
+  shelfUpdateSchema,
+  waterReportSchema,
+  waterReportsSchema,
+  zoneFeedSchema,
+  type FeedTarget,
+  type NewMix,
+  type NewWaterReport,
+  type ShelfItem,
+  type ShelfUpdate,
+  type WaterReport,
+  type ZoneFeed,
+} from "./feed/feed.ts";
+export type { Ion } from "./feed/recipe.ts";

@@ -69,3 +69,4 @@ export { recipe, type Recipe } from "./feed/recipe.ts";
 export { bringsPerGram } from "./feed/recipe-lp.ts";
 export type { RecipeInput } from "./feed/recipe-input.ts";
 export { lpSolver } from "./feed/highs-lp.ts";
+export { stageTarget, type FeedTarget } from "./feed/targets.ts";

@@ -1,7 +1,7 @@
-import { localDate } from "@sprunel/core";
+import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
-import { HISTORY_DAYS, plantingOf, site, zones } from "./quillbrook.ts";
+import { borehole, HISTORY_DAYS, plantingOf, shelf, site, zones } from "./quillbrook.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
@@ -25,6 +25,9 @@ async function start(): Promise<RunningServer> {
       if (!existing) {
         await services.setUp.addSite(site);
         const today = localDate(clock(), site.timeZone);
+        await services.feed.addReport({ ...borehole, takenOn: addDays(today, -40) });
+        for (const [productId, priceKg, stockKg] of shelf)
+          await services.feed.putOnShelf(productId, { priceKg, stockKg });
         for (const zone of zones) await services.setUp.addZone({ ...zone.zone, planting: plantingOf(zone, today) });
       }
       await goOn({ db, services });

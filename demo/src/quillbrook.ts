@@ -1,4 +1,4 @@
-import type { NewSite, NewZone } from "@sprunel/contract";
+import type { NewSite, NewWaterReport, NewZone } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import type { SimulatedHouse } from "@sprunel/field";
 
@@ -21,6 +21,32 @@ export const houses: Readonly<Record<string, SimulatedHouse>> = {
   "Glass A": { transmissionPct: 68, heatedToC: 17, ventedFromC: 27 },
   "Tunnel 3": { transmissionPct: 62, heatedToC: -40, ventedFromC: 29 },
 };
+
+/** The borehole, rich in bicarbonate; it balances to 0.02 meq/L. */
+export const borehole: Omit<NewWaterReport, "takenOn"> = {
+  sourceName: "Borehole",
+  ions: { Ca: 1.9, Mg: 0.55, Na: 1.0, K: 0.08, NO3: 0.1, Cl: 0.9, SO4: 0.3, HCO3: 4.4 },
+  ph: 7.4,
+  ecMsCm: 0.58,
+};
+
+/** What stands in the feed store: product, price per kg, kg. */
+export const shelf: readonly (readonly [productId: string, priceKg: number, stockKg: number])[] = [
+  ["calcium-nitrate", 0.55, 400],
+  ["potassium-nitrate", 1.35, 250],
+  ["potassium-sulphate", 1.25, 150],
+  ["monopotassium-phosphate", 2.1, 125],
+  ["magnesium-sulphate-7w", 0.45, 200],
+  ["magnesium-nitrate-6w", 0.85, 75],
+  ["ammonium-nitrate", 0.7, 25],
+  ["nitric-acid-60", 0.65, 180],
+  ["iron-dtpa-6", 6.8, 20],
+  ["manganese-sulphate-1w", 2.2, 5],
+  ["zinc-sulphate-7w", 2.4, 3],
+  ["boric-acid", 2.6, 5],
+  ["copper-sulphate-5w", 4.5, 2],
+  ["sodium-molybdate-2w", 28, 1],
+];
 
 /** What is true of a zone and its plants, as against what the grower typed into the set-up. */
 export interface Truth {

@@ -6,6 +6,7 @@ import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
 import { weatherRoutes } from "./climate/weather-routes.ts";
 import { computeRoutes } from "./compute/compute-routes.ts";
+import { feedRoutes } from "./feed/feed-routes.ts";
 import { productRoutes } from "./feed/product-routes.ts";
 import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
@@ -62,6 +63,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
+  app.use(feedRoutes(services.feed));
   app.use(siteRoutes(services.setUp));
   app.use(planRoutes(services.plans));
   app.use(weatherRoutes(services.imports));

@@ -3,6 +3,7 @@ import { catchUp } from "./climate/station-feed.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { weatherImportService, type WeatherImportService } from "./climate/weather-import-service.ts";
 import { weatherService } from "./climate/weather-service.ts";
+import { feedService, type FeedService } from "./feed/feed-service.ts";
 import { planService, type PlanService } from "./plan/plan-service.ts";
 import { setUpService, type SetUpService } from "./site/set-up-service.ts";
 import { zoneStore } from "./site/zone-store.ts";
@@ -10,6 +11,7 @@ import { zoneStore } from "./site/zone-store.ts";
 export interface Services {
   readonly setUp: SetUpService;
   readonly plans: PlanService;
+  readonly feed: FeedService;
   readonly imports: WeatherImportService;
   /** To be called after anything was written past these services. */
   changed(): void;
@@ -30,6 +32,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     setUp,
     plans,
     changed,
+    feed: feedService(db, setUp, plans, clock),
     imports: weatherImportService(db, setUp, clock, changed),
     async followStation(sinceMs) {
       const { site } = await setUp.overview();

@@ -1,0 +1,72 @@
+import { z } from "zod";
+import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+import { ionSchema, ionsSchema, libraryProductSchema } from "./recipe.ts";
+
+const amountSchema = quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trace elements)");
+
+/** Water as a laboratory found it, in the units of recipes. The newest of a source is the one in force. */
+export const newWaterReportSchema = z.strictObject({
+  sourceName: textSchema("The water's name", 60),
+  takenOn: dateSchema,
+  ions: z.partialRecord(ionSchema, quantitySchema("An ion of the water", 0, 200, "mmol/L")),
+  ph: quantitySchema("The water's pH", 4, 10.5, ""),
+  ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
+});
+export type NewWaterReport = z.infer<typeof newWaterReportSchema>;
+export const waterReportSchema = newWaterReportSchema.extend({ id: idSchema });
+export type WaterReport = z.infer<typeof waterReportSchema>;
+export const waterReportsSchema = z.object({ reports: z.array(waterReportSchema) });
+
+export const feedTargetSchema = z.strictObject({
+  ions: z.partialRecord(ionSchema, amountSchema),
+  ph: quantitySchema("The target pH", 4, 8, ""),
+});
+export type FeedTarget = z.infer<typeof feedTargetSchema>;
+export const feedTargetUpdateSchema = feedTargetSchema.extend({ version: versionSchema.nullable() });
+
+export const shelfUpdateSchema = z.strictObject({
+  priceKg: quantitySchema("The price per kg", 0, 10_000, "").nullable(),
+  stockKg: quantitySchema("The stock", 0, 1_000_000, "kg"),
+});
+export type ShelfUpdate = z.infer<typeof shelfUpdateSchema>;
+export const shelfItemSchema = z.object({
+  product: libraryProductSchema,
+  priceKg: z.number().nullable(),
+  stockKg: z.number(),
+});
+export type ShelfItem = z.infer<typeof shelfItemSchema>;
+
+const mixLineSchema = z.strictObject({
+  productId: z.string().min(1),
+  tankId: z.string().min(1),
+  kg: quantitySchema("The mass weighed in", 0, 100_000, "kg"),
+});
+export const newMixSchema = z.strictObject({
+  /** made by the page, so that a second sending of one mix is not a second mix */
+  key: z.uuid(),
+  lines: z
+    .array(mixLineSchema)
+    .min(1, { error: () => "A mix holds at least one product." })
+    .max(60),
+});
+export type NewMix = z.infer<typeof newMixSchema>;
+export const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
+
+export const tankPlanSchema = z.object({ id: z.string(), volumeL: z.number(), dilution: z.number() });
+
+/** All that the Feed station of a zone needs: target, water, shelf, tanks, what was mixed. */
+export const zoneFeedSchema = z.object({
+  zoneId: idSchema,
+  stage: z.string().nullable(),
+  library: z
+    .object({ name: z.string(), ions: ionsSchema, ph: z.number(), source: z.string(), assumed: z.boolean() })
+    .nullable(),
+  own: feedTargetSchema.extend({ version: versionSchema }).nullable(),
+  water: waterReportSchema.nullable(),
+  shelf: z.array(shelfItemSchema),
+  tanks: z.array(tankPlanSchema),
+  mixes: z.array(mixSchema),
+  /** L of feed that the zone is to get on the date; null without a plan */
+  litresToday: z.number().nullable(),
+});
+export type ZoneFeed = z.infer<typeof zoneFeedSchema>;

@@ -1,0 +1,52 @@
+import {
+  dateSchema,
+  feedTargetUpdateSchema,
+  idSchema,
+  newMixSchema,
+  newWaterReportSchema,
+  shelfUpdateSchema,
+} from "@sprunel/contract";
+import { Router } from "express";
+import { z } from "zod";
+import { readBody } from "../http/body.ts";
+import type { FeedService } from "./feed-service.ts";
+
+const querySchema = z.object({ date: dateSchema.optional() });
+
+export function feedRoutes(feed: FeedService): Router {
+  const router = Router();
+  router.get("/api/water-reports", async (_req, res) => {
+    res.json({ reports: await feed.reports() });
+  });
+  router.post("/api/water-reports", async (req, res) => {
+    res.status(201).json({ reports: await feed.addReport(readBody(req, newWaterReportSchema)) });
+  });
+  router.get("/api/zones/:id/feed", async (req, res) => {
+    res.json(await feed.zoneFeed(idSchema.parse(req.params.id), querySchema.parse(req.query).date));
+  });
+  router.put("/api/zones/:id/feed-target", async (req, res) => {
+    const { version, ...target } = readBody(req, feedTargetUpdateSchema);
+    const id = idSchema.parse(req.params.id);
+    await feed.saveTarget(id, version, target);
+    res.json(await feed.zoneFeed(id, undefined));
+  });
+  router.delete("/api/zones/:id/feed-target", async (req, res) => {
+    const id = idSchema.parse(req.params.id);
+    await feed.dropTarget(id);
+    res.json(await feed.zoneFeed(id, undefined));
+  });
+  router.post("/api/zones/:id/mixes", async (req, res) => {
+    const id = idSchema.parse(req.params.id);
+    await feed.logMix(id, readBody(req, newMixSchema));
+    res.status(201).json(await feed.zoneFeed(id, undefined));
+  });
+  router.put("/api/shelf/:productId", async (req, res) => {
+    await feed.putOnShelf(req.params.productId, readBody(req, shelfUpdateSchema));
+    res.json({});
+  });
+  router.delete("/api/shelf/:productId", async (req, res) => {
+    await feed.takeOffShelf(req.params.productId);
+    res.json({});
+  });
+  return router;
+}

@@ -1,0 +1,123 @@
+import {
+  feedTargetSchema,
+  newMixSchema,
+  waterReportSchema,
+  type FeedTarget,
+  type NewMix,
+  type NewWaterReport,
+  type ShelfUpdate,
+  type WaterReport,
+} from "@sprunel/contract";
+import type { Knex } from "knex";
+
+interface ReportRow {
+  id: number;
+  site_id: number;
+  source_name: string;
+  taken_on: string;
+  ions: string;
+  ph: number;
+  ec_ms_cm: number | null;
+}
+interface ShelfRow {
+  site_id: number;
+  product_id: string;
+  price_kg: number | null;
+  stock_kg: number;
+}
+interface TargetRow {
+  zone_id: number;
+  version: number;
+  target: string;
+}
+interface MixRow {
+  id: number;
+  key: string;
+  zone_id: number;
+  mixed_at_ms: number;
+  lines: string;
+}
+
+const SHOWN_MIXES = 8;
+
+/** All SQL about what is fed: water reports, the shelf, own targets, mixes. */
+export function feedStore(db: Knex) {
+  return {
+    /** Newest first. */
+    async reports(siteId: number): Promise<WaterReport[]> {
+      const rows = await db<ReportRow>("water_report")
+        .where({ site_id: siteId })
+        .orderBy([
+          { column: "taken_on", order: "desc" },
+          { column: "id", order: "desc" },
+        ])
+        .limit(100);
+      return rows.map((row) =>
+        waterReportSchema.parse({
+          id: row.id,
+          sourceName: row.source_name,
+          takenOn: row.taken_on,
+          ions: JSON.parse(row.ions) as unknown,
+          ph: row.ph,
+          ecMsCm: row.ec_ms_cm,
+        }),
+      );
+    },
+    async addReport(siteId: number, report: NewWaterReport): Promise<void> {
+      await db<ReportRow>("water_report").insert({
+        site_id: siteId,
+        source_name: report.sourceName,
+        taken_on: report.takenOn,
+        ions: JSON.stringify(report.ions),
+        ph: report.ph,
+        ec_ms_cm: report.ecMsCm,
+      });
+    },
+    async shelf(siteId: number): Promise<{ productId: string; priceKg: number | null; stockKg: number }[]> {
+      const rows = await db<ShelfRow>("shelf_item").where({ site_id: siteId });
+      return rows.map((row) => ({ productId: row.product_id, priceKg: row.price_kg, stockKg: row.stock_kg }));
+    },
+    async putOnShelf(siteId: number, productId: string, { priceKg, stockKg }: ShelfUpdate): Promise<void> {
+      await db<ShelfRow>("shelf_item")
+        .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg })
+        .onConflict(["site_id", "product_id"])
+        .merge(["price_kg", "stock_kg"]);
+    },
+    async takeOffShelf(siteId: number, productId: string): Promise<void> {
+      await db<ShelfRow>("shelf_item").where({ site_id: siteId, product_id: productId }).delete();
+    },
+    /** Draws the stock down; what the books do not have is drawn to none, as the bag stood there all the same. */
+    async drawDown(siteId: number, productId: string, kg: number): Promise<void> {
+      await db<ShelfRow>("shelf_item")
+        .where({ site_id: siteId, product_id: productId })
+        .update({ stock_kg: db.raw("max(0, stock_kg - ?)", [kg]) });
+    },
+    async target(zoneId: number): Promise<(FeedTarget & { version: number }) | null> {
+      const row = await db<TargetRow>("feed_target").where({ zone_id: zoneId }).first();
+      return row ? { ...feedTargetSchema.parse(JSON.parse(row.target)), version: row.version } : null;
+    },
+    async saveTarget(zoneId: number, version: number, target: FeedTarget): Promise<void> {
+      const row = { zone_id: zoneId, version, target: JSON.stringify(target) };
+      await db<TargetRow>("feed_target").insert(row).onConflict("zone_id").merge();
+    },
+    async dropTarget(zoneId: number): Promise<void> {
+      await db<TargetRow>("feed_target").where({ zone_id: zoneId }).delete();
+    },
+    /** @returns false when this very mix is in the book already */
+    async addMix(zoneId: number, mixedAtMs: number, { key, lines }: NewMix): Promise<boolean> {
+      const known = await db<MixRow>("mix").where({ key }).first("id");
+      if (known) return false;
+      await db<MixRow>("mix").insert({ key, zone_id: zoneId, mixed_at_ms: mixedAtMs, lines: JSON.stringify(lines) });
+      return true;
+    },
+    /** Newest first. */
+    async mixes(zoneId: number): Promise<{ id: number; mixedAt: string; lines: NewMix["lines"] }[]> {
+      const rows = await db<MixRow>("mix").where({ zone_id: zoneId }).orderBy("mixed_at_ms", "desc").limit(SHOWN_MIXES);
+      return rows.map((row) => ({
+        id: row.id,
+        mixedAt: new Date(row.mixed_at_ms).toISOString(),
+        lines: newMixSchema.shape.lines.parse(JSON.parse(row.lines)),
+      }));
+    },
+  };
+}
