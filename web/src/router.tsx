@@ -5,6 +5,12 @@ import { Shell } from "./shell/shell.tsx";
 /** Every page comes when it is first opened. */
 export const router = createBrowserRouter([
   {
+    path: "/zones/:zoneId/feed/sheet",
+    ErrorBoundary: LostPage,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./feed/weigh-sheet-page.tsx")).WeighSheetPage }),
+  },
+  {
     Component: Shell,
     ErrorBoundary: LostPage,
     // The first page's own code is on its way: the ground alone is calmer than a spinner.

@@ -28,8 +28,8 @@ export function WeatherImportPage() {
     <div className={styles["page"]}>
       <h1>Import weather</h1>
       <p className="quiet">
-        One row an hour, as a logger writes it: whatever delimiter, decimal mark, date order or unit it uses. Nothing is stored
-        before you have seen what the program makes of it, and nothing is mended in silence.
+        One row an hour, as a logger writes it: whatever delimiter, decimal mark, date order or unit it uses. Nothing is
+        stored before you have seen what the program makes of it, and nothing is mended in silence.
       </p>
       <Upload.Dragger
         accept=".csv,.txt,.tsv,.dat,text/*"

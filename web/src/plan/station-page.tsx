@@ -1,3 +1,4 @@
+import type { BoardZone, Station } from "@sprunel/contract";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense } from "react";
 import { Link } from "react-router";
@@ -6,6 +7,7 @@ import { STATIONS } from "../shell/stations.ts";
 import { usePlace } from "../shell/use-place.ts";
 import { ZoneFrame } from "../shell/zone-frame.tsx";
 
+const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
 const RunPage = lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage }));
 
 /** One zone at one station. */
@@ -13,18 +15,14 @@ export function StationPage() {
   const { zoneId, station } = usePlace();
   if (station === null || !zoneId) return <LostPage />;
   return (
-    <ZoneFrame>
-      {(zone) =>
-        station === "run" ? (
-          <Suspense fallback={<Skeleton active />}>
-            <RunPage zone={zone} />
-          </Suspense>
-        ) : (
-          <NotBuilt stationId={station} zoneName={zone.name} />
-        )
-      }
-    </ZoneFrame>
+    <ZoneFrame>{(zone) => <Suspense fallback={<Skeleton active />}>{stationView(station, zone)}</Suspense>}</ZoneFrame>
   );
+}
+
+function stationView(station: Station, zone: BoardZone) {
+  if (station === "run") return <RunPage zone={zone} />;
+  if (station === "feed") return <FeedPage zone={zone} />;
+  return <NotBuilt stationId={station} zoneName={zone.name} />;
 }
 
 function NotBuilt({ stationId, zoneName }: { stationId: string; zoneName: string }) {

@@ -13,9 +13,9 @@ export const STATIONS: readonly {
     question: "What comes in, how much is left, and what will it do to the lines?",
     built: false,
   },
-  { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?", built: false },
+  { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?", built: true },
   { id: "run", name: "Run", question: "How much, when, and through which valve?", built: true },
-  { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?", built: false },
+  { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?", built: true },
   { id: "crop", name: "Crop", question: "Which stage, and what is next?", built: false },
   { id: "harvest", name: "Harvest", question: "What came off, and what did each kilo cost?", built: false },
 ];

@@ -1,6 +1,5 @@
-import type { Figure, WorkingInput, WorkingStep } from "@sprunel/contract";
+import type { Figure, WorkingInput } from "@sprunel/contract";
 import { showNumber } from "@sprunel/core";
-import Drawer from "antd/es/drawer";
 import Skeleton from "antd/es/skeleton";
 import { ProblemNote } from "../http/problem.tsx";
 import { useZoneDay } from "../irrigation/use-zone-day.ts";
@@ -9,6 +8,7 @@ import { usePlace } from "../shell/use-place.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { originWords } from "./origin-words.ts";
 import type { AskedFigure } from "./use-working.tsx";
+import { StepsDrawer } from "./steps-drawer.tsx";
 import styles from "./working.module.css";
 
 const NAMES: Record<Figure, string> = {
@@ -29,29 +29,27 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
   const zone = useBoard(date).data?.zones.find((candidate) => candidate.id === asked.zoneId);
   const working = day.data?.workings[asked.figure];
   return (
-    <Drawer
-      open
-      size={480}
-      styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
-      onClose={onClose}
+    <StepsDrawer
       title={`${NAMES[asked.figure]}${zone ? `: ${zone.name}` : ""}`}
-    >
-      {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
-      {day.isPending && <Skeleton active />}
-      {day.data && !working && <p>There is no such figure on this day, so there is nothing to work out.</p>}
-      {working && (
+      steps={working?.steps ?? []}
+      onClose={onClose}
+      before={
         <>
-          <MetricNote />
-          <ol className={styles["steps"]} tabIndex={0} aria-label="The sum, line by line">
-            {working.steps.map((step, index) => (
-              <Step key={`${index} ${step.label}`} step={step} last={index === working.steps.length - 1} />
-            ))}
-          </ol>
-          <h2>Numbers put in</h2>
-          <Inputs inputs={working.inputs} />
+          {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
+          {day.isPending && <Skeleton active />}
+          {day.data && !working && <p>There is no such figure on this day, so there is nothing to work out.</p>}
+          {working && <MetricNote />}
         </>
-      )}
-    </Drawer>
+      }
+      after={
+        working && (
+          <>
+            <h2>Numbers put in</h2>
+            <Inputs inputs={working.inputs} />
+          </>
+        )
+      }
+    />
   );
 }
 
@@ -62,22 +60,6 @@ function MetricNote() {
       The sum is done in metric units and shown as it was done; the page shows its result in US units.
     </p>
   ) : null;
-}
-
-function Step({ step, last }: { step: WorkingStep; last: boolean }) {
-  return (
-    <li className={last ? styles["last"] : styles["step"]}>
-      <div className={styles["head"]}>
-        <span>{step.label}</span>
-        <span className={styles["value"]}>
-          {showNumber(step.value)} {step.unit}
-        </span>
-      </div>
-      <div className={styles["formula"]}>{step.formula}</div>
-      <div className={styles["formula"]}>= {step.substituted}</div>
-      <div className={styles["source"]}>{step.source}</div>
-    </li>
-  );
 }
 
 function Inputs({ inputs }: { inputs: readonly WorkingInput[] }) {

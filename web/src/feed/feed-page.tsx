@@ -1,0 +1,189 @@
+import type { BoardZone, FeedTarget, Ion, ZoneFeed } from "@sprunel/contract";
+import type { Recipe } from "@sprunel/core";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import { useState } from "react";
+import { ApiError } from "../http/api.ts";
+import { ProblemNote } from "../http/problem.tsx";
+import { usePlace } from "../shell/use-place.ts";
+import { StepsDrawer } from "../working/steps-drawer.tsx";
+import styles from "./feed.module.css";
+import { IonLadder } from "./ion-ladder.tsx";
+import { ionName } from "./ion-names.ts";
+import { MixPanel } from "./mix-panel.tsx";
+import { Shelf } from "./shelf.tsx";
+import { Tanks } from "./tanks.tsx";
+import { recipeInput, targetOf, useSaveTarget, useZoneFeed } from "./use-feed.ts";
+import { shownRecipe, useRecipe } from "./use-recipe.ts";
+import { WaterForm } from "./water-form.tsx";
+
+/** What this stage should drink, and what to weigh into which tank. */
+export function FeedPage({ zone }: { zone: BoardZone }) {
+  const { date } = usePlace();
+  const feed = useZoneFeed(zone.id, date);
+  if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
+  if (!feed.data) return <Skeleton active />;
+  return <Feed key={`${zone.id} ${feed.data.own?.version ?? 0}`} zone={zone} feed={feed.data} />;
+}
+
+function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
+  const saved = targetOf(feed);
+  const [target, setTarget] = useState<FeedTarget | null>(saved);
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [explained, setExplained] = useState(false);
+  const state = useRecipe(target && recipeInput(feed, target, leftOut));
+  const save = useSaveTarget(zone.id);
+  const recipe = shownRecipe(state);
+  if (!feed.water) return <WaterForm zoneName={zone.name} />;
+  if (!target)
+    return (
+      <>
+        <h1>{zone.name}: feed</h1>
+        <p>Nothing stands in this zone on this day, so there is nothing to feed.</p>
+      </>
+    );
+  const changed = JSON.stringify(target) !== JSON.stringify(saved);
+  const change = (ion: Ion, value: number | null): void => {
+    const { [ion]: _before, ...others } = target.ions;
+    setTarget({ ...target, ions: value === null ? others : { ...others, [ion]: value } });
+  };
+  return (
+    <>
+      <h1>
+        {zone.name}: feed{feed.stage && `, ${feed.stage.toLowerCase()}`}
+      </h1>
+      <p className="quiet">
+        {feed.own ? "Target: your own" : `Target: ${feed.library?.name ?? ""} (${feed.library?.source ?? ""})`}
+        {!feed.own && feed.library?.assumed && <strong style={{ color: "var(--act)" }}> · not confirmed</strong>} ·
+        Water: {feed.water.sourceName}, {feed.water.takenOn}
+      </p>
+      <div className={styles["columns"]}>
+        <section aria-label="Ion ladder">
+          <IonLadder target={target} water={feed.water.ions} recipe={recipe} onChange={change} />
+          {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
+          {changed && (
+            <div className={styles["actions"]}>
+              <Button
+                type="primary"
+                loading={save.isPending}
+                onClick={() => save.mutate({ version: feed.own?.version ?? null, target })}
+              >
+                Keep this target
+              </Button>
+              <Button onClick={() => setTarget(saved)}>Back to the saved one</Button>
+            </div>
+          )}
+          {save.isError && <ProblemNote error={save.error instanceof ApiError ? save.error : save.error} />}
+          {recipe && <Reasons recipe={recipe} />}
+        </section>
+        <section aria-label="Recipe">
+          {state.status === "failed" && (
+            <p role="alert" className={styles["off"]}>
+              {state.message}
+            </p>
+          )}
+          {state.status === "idle" && <p>There is no product on the shelf to make a feed of.</p>}
+          {recipe ? (
+            <>
+              <Tanks recipe={recipe} tanks={feed.tanks} />
+              <Facts recipe={recipe} feed={feed} />
+              <MixPanel zoneId={zone.id} recipe={recipe} feed={feed} unsaved={changed || leftOut.size > 0} />
+            </>
+          ) : (
+            state.status === "solving" && <Skeleton active />
+          )}
+          <Shelf feed={feed} leftOut={leftOut} onChange={setLeftOut} />
+        </section>
+      </div>
+      {explained && recipe && (
+        <StepsDrawer title="How the recipe adds up" steps={recipe.working} onClose={() => setExplained(false)} />
+      )}
+    </>
+  );
+}
+
+function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
+  const { cationsMeqL, anionsMeqL } = recipe.chargeBalance;
+  return (
+    <dl className={styles["sums"]}>
+      <div>
+        <dt>EC at the dripper</dt>
+        <dd>{recipe.delivered.ecMsCm.toFixed(2)} mS/cm</dd>
+      </div>
+      <div>
+        <dt>pH in the line</dt>
+        <dd>{recipe.delivered.ph.toFixed(1)}</dd>
+      </div>
+      <div>
+        <dt>Cations and anions</dt>
+        <dd>
+          {cationsMeqL.toFixed(1)} and {anionsMeqL.toFixed(1)} meq/L
+        </dd>
+      </div>
+      <div>
+        <dt>N as NH₄</dt>
+        <dd>{recipe.nh4SharePct.toFixed(0)} %</dd>
+      </div>
+      <div style={{ alignSelf: "end" }}>
+        <Button size="small" onClick={onExplain}>
+          How it adds up
+        </Button>
+      </div>
+    </dl>
+  );
+}
+
+function Reasons({ recipe }: { recipe: Recipe }) {
+  const off = recipe.deviations.filter((deviation) => Math.abs(deviation.pct) > 2);
+  const falls = recipe.precipitation.filter((entry) => entry.where === "feed" && entry.saturationIndex > 0);
+  if (recipe.status === "met" && off.length === 0 && falls.length === 0)
+    return <p>Every ion is within 2 % of its target.</p>;
+  return (
+    <>
+      {recipe.status !== "met" && (
+        <h3>{recipe.status === "infeasible" ? "A limit cannot be kept" : "As near as these products come"}</h3>
+      )}
+      <ul className={styles["reasons"]}>
+        {off.map((deviation) => (
+          <li key={deviation.ion}>
+            <strong>
+              {ionName(deviation.ion)} {deviation.pct > 0 ? "+" : "−"}
+              {Math.abs(deviation.pct).toFixed(0)} %:
+            </strong>{" "}
+            {deviation.reason}
+          </li>
+        ))}
+        {falls.map((entry) => (
+          <li key={entry.where === "feed" ? entry.solid : entry.product}>{entry.verdict}</li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
+  const perTankM3 = Math.min(...feed.tanks.map((tank) => (tank.volumeL * tank.dilution) / 1000));
+  const days = feed.litresToday ? (perTankM3 * 1000) / feed.litresToday : null;
+  const fullest = recipe.precipitation
+    .flatMap((entry) => (entry.where === "tank" ? [entry] : []))
+    .sort((a, b) => b.solubilitySharePct - a.solubilitySharePct)[0];
+  const name = recipe.lines.find((line) => line.productId === fullest?.product)?.name;
+  return (
+    <dl className={styles["facts"]}>
+      <dt>Cost</dt>
+      <dd>{recipe.costPerM3.toFixed(2)} per m³</dd>
+      <dt>A tank makes</dt>
+      <dd>
+        {perTankM3.toFixed(0)} m³{days !== null && `, ${days.toFixed(0)} days like today`}
+      </dd>
+      {fullest && (
+        <>
+          <dt>At 10 °C</dt>
+          <dd>
+            {name} at {fullest.solubilitySharePct.toFixed(0)} % of what dissolves
+          </dd>
+        </>
+      )}
+    </dl>
+  );
+}

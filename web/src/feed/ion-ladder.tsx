@@ -1,0 +1,115 @@
+import type { FeedTarget, Ion } from "@sprunel/contract";
+import type { Ions, Recipe } from "@sprunel/core";
+import InputNumber from "antd/es/input-number";
+import styles from "./feed.module.css";
+import { ANIONS, CATIONS, ionName, TRACES } from "./ion-names.ts";
+
+interface Props {
+  readonly target: FeedTarget;
+  readonly water: Ions;
+  readonly recipe: Recipe | null;
+  onChange(ion: Ion, value: number | null): void;
+}
+
+/** For every ion: what the water brings, what is added, and where the target lies. */
+export function IonLadder(props: Props) {
+  return (
+    <table className={styles["ladder"]}>
+      <thead>
+        <tr>
+          <th scope="col">ion</th>
+          <th scope="col">
+            <span className={styles["key"]}>
+              <i style={{ background: "var(--water)" }} /> water <i style={{ background: "var(--feed)" }} /> added{" "}
+              <i className={styles["mark"]} /> target
+            </span>
+          </th>
+          <th scope="col">target</th>
+          <th scope="col">gives</th>
+          <th scope="col">off</th>
+        </tr>
+      </thead>
+      <Rungs ions={CATIONS} unit="mmol/L" {...props} />
+      <Rungs ions={ANIONS} unit="mmol/L" {...props} />
+      <Rungs ions={TRACES} unit="µmol/L" {...props} />
+    </table>
+  );
+}
+
+function Rungs({ ions, unit, target, water, recipe, onChange }: Props & { ions: readonly Ion[]; unit: string }) {
+  return (
+    <tbody>
+      {ions.map((ion) => {
+        const wanted = target.ions[ion];
+        const gives = recipe?.delivered.ions[ion] ?? 0;
+        const off = recipe?.deviations.find((deviation) => deviation.ion === ion);
+        return (
+          <tr key={ion}>
+            <th scope="row">{ionName(ion)}</th>
+            <td>
+              <Bar target={wanted} water={water[ion] ?? 0} gives={gives} />
+            </td>
+            <td>
+              <InputNumber
+                size="small"
+                controls={false}
+                min={0}
+                aria-label={`Target of ${ion} in ${unit}`}
+                value={wanted ?? null}
+                placeholder="free"
+                onChange={(value) => onChange(ion, value)}
+                className={styles["target"] ?? ""}
+              />
+            </td>
+            <td className={styles["gives"]}>
+              {recipe ? gives.toFixed(ions === TRACES ? 1 : 2) : "–"} <span data-unit>{unit}</span>
+            </td>
+            <td className={off && Math.abs(off.pct) > 2 ? styles["off"] : "quiet"}>
+              {off
+                ? `${off.pct > 0 ? "+" : "−"}${Math.abs(off.pct).toFixed(1)} %`
+                : recipe && wanted !== undefined
+                  ? "0 %"
+                  : ""}
+            </td>
+          </tr>
+        );
+      })}
+    </tbody>
+  );
+}
+
+/** All bars share the place of the target, so that a glance down the ladder finds what is off. */
+const TARGET_AT = 72;
+
+function Bar({ target, water, gives }: { target: number | undefined; water: number; gives: number }) {
+  const full = target !== undefined && target > 0 ? target : Math.max(gives, water, 1) * (100 / TARGET_AT);
+  const width = (amount: number): number => Math.min(100, Math.max(0, (amount / full) * TARGET_AT));
+  const kept = Math.min(water, gives);
+  return (
+    <svg width="100%" height="16" role="presentation" className={styles["bar"]}>
+      <rect width="100%" height="12" y="2" rx="2" fill="var(--band)" />
+      <rect width={`${width(kept)}%`} height="12" y="2" rx="2" fill="var(--water)" />
+      <rect
+        x={`${width(kept)}%`}
+        width={`${Math.max(0, width(gives) - width(kept))}%`}
+        height="12"
+        y="2"
+        fill="var(--feed)"
+      />
+      {water > gives + 0.005 && (
+        <rect
+          x={`${width(gives)}%`}
+          width={`${width(water) - width(gives)}%`}
+          height="11"
+          y="2.5"
+          fill="none"
+          stroke="var(--water)"
+          strokeDasharray="3 2"
+        />
+      )}
+      {target !== undefined && target > 0 && (
+        <line x1={`${TARGET_AT}%`} x2={`${TARGET_AT}%`} y1="0" y2="16" stroke="var(--ink)" strokeWidth="2" />
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,76 @@
+import {
+  zoneFeedSchema,
+  waterReportsSchema,
+  type FeedTarget,
+  type NewMix,
+  type NewWaterReport,
+  type ZoneFeed,
+} from "@sprunel/contract";
+import type { RecipeInput } from "@sprunel/core";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { getJson, sendJson } from "../http/api.ts";
+
+export function useZoneFeed(zoneId: number, date: string | null) {
+  return useQuery({
+    queryKey: ["feed", "zone", zoneId, date],
+    queryFn: ({ signal }) =>
+      getJson(`/api/zones/${zoneId}/feed${date === null ? "" : `?date=${date}`}`, zoneFeedSchema, signal),
+  });
+}
+
+export function useSaveTarget(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ version, target }: { version: number | null; target: FeedTarget }) =>
+      sendJson("PUT", `/api/zones/${zoneId}/feed-target`, { ...target, version }, zoneFeedSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+  });
+}
+
+export function useLogMix(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (mix: NewMix) => sendJson("POST", `/api/zones/${zoneId}/mixes`, mix, zoneFeedSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+  });
+}
+
+export function useAddWaterReport() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (report: NewWaterReport) => sendJson("POST", "/api/water-reports", report, waterReportsSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+  });
+}
+
+/** Solubility is taken at the coldest that the store usually gets. */
+const TANK_TEMPERATURE_C = 10;
+
+/** The zone's feed as the recipe's question, with a target and without what was taken off the shelf. */
+export function recipeInput(feed: ZoneFeed, target: FeedTarget, leftOut: ReadonlySet<string>): RecipeInput | null {
+  if (!feed.water) return null;
+  const products = feed.shelf
+    .filter(({ product }) => !leftOut.has(product.id))
+    .map(({ product, priceKg }) => ({
+      id: product.id,
+      name: product.name,
+      form: product.form,
+      composition: product.composition,
+      ...(priceKg !== null && { priceKg }),
+      ...(product.densityKgL !== undefined && { densityKgL: product.densityKgL }),
+      ...(product.solubility?.[1] !== undefined && { solubilityGL: product.solubility[TANK_TEMPERATURE_C / 10] }),
+      ...(product.chelate && { chelate: true }),
+    }));
+  if (products.length === 0) return null;
+  return {
+    water: { ions: feed.water.ions, ph: feed.water.ph, temperatureC: TANK_TEMPERATURE_C },
+    target,
+    products,
+    tanks: feed.tanks,
+  };
+}
+
+export function targetOf(feed: ZoneFeed): FeedTarget | null {
+  const found = feed.own ?? feed.library;
+  return found && { ions: found.ions, ph: found.ph };
+}
