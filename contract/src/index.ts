@@ -94,3 +94,12 @@ export {
   type ZoneFeed,
 } from "./feed/feed.ts";
 export type { Ion } from "./feed/recipe.ts";
+export {
+  newDrainReadingSchema,
+  rootHistorySchema,
+  strikeSchema,
+  type DrainReading,
+  type NewDrainReading,
+  type RootHistory,
+  type Strike,
+} from "./rootzone/readings.ts";

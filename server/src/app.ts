@@ -12,6 +12,7 @@ import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
 import { notFound } from "./http/problems.ts";
 import { planRoutes } from "./plan/plan-routes.ts";
+import { readingRoutes } from "./rootzone/reading-routes.ts";
 import type { Services } from "./services.ts";
 import { siteRoutes } from "./site/site-routes.ts";
 
@@ -63,6 +64,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
+  app.use(readingRoutes(services.readings));
   app.use(feedRoutes(services.feed));
   app.use(siteRoutes(services.setUp));
   app.use(planRoutes(services.plans));

@@ -5,6 +5,7 @@ import { weatherImportService, type WeatherImportService } from "./climate/weath
 import { weatherService } from "./climate/weather-service.ts";
 import { feedService, type FeedService } from "./feed/feed-service.ts";
 import { planService, type PlanService } from "./plan/plan-service.ts";
+import { readingService, type ReadingService } from "./rootzone/reading-service.ts";
 import { setUpService, type SetUpService } from "./site/set-up-service.ts";
 import { zoneStore } from "./site/zone-store.ts";
 
@@ -12,6 +13,7 @@ export interface Services {
   readonly setUp: SetUpService;
   readonly plans: PlanService;
   readonly feed: FeedService;
+  readonly readings: ReadingService;
   readonly imports: WeatherImportService;
   /** To be called after anything was written past these services. */
   changed(): void;
@@ -32,6 +34,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     setUp,
     plans,
     changed,
+    readings: readingService(db, setUp, plans, clock, changed),
     feed: feedService(db, setUp, plans, clock),
     imports: weatherImportService(db, setUp, clock, changed),
     async followStation(sinceMs) {

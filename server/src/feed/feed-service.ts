@@ -48,7 +48,7 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
                   ...product,
                   solubility: product.solubility && [...product.solubility],
                   cautions: [...product.cautions],
-                } as ZoneFeed["shelf"][number]["product"],
+                },
                 priceKg,
                 stockKg,
               },

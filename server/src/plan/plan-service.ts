@@ -1,4 +1,4 @@
-import type { Board, BoardZone, Site, ZoneDayAnswer } from "@sprunel/contract";
+import type { Board, BoardZone, RootHistory, Site, ZoneDayAnswer } from "@sprunel/contract";
 import {
   addDays,
   cropById,
@@ -16,7 +16,7 @@ import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import { siteStore } from "../site/site-store.ts";
 import { zoneStore, type StoredZone } from "../site/zone-store.ts";
-import { recordKey, ZonePlanner, type DayReadings, type Mornings, type Records } from "./zone-plan.ts";
+import { litresOf, recordKey, ZonePlanner, type DayReadings, type Mornings, type Records } from "./zone-plan.ts";
 import { explanation, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
@@ -48,8 +48,9 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
     return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
   }
 
-  async function recordsFor(site: Site, zones: readonly StoredZone[], date: string): Promise<Records> {
-    const from = firstDateNeeded(zones, date);
+  async function recordsFor(site: Site, zones: readonly StoredZone[], date: string, earliest = date): Promise<Records> {
+    const needed = firstDateNeeded(zones, date);
+    const from = earliest < needed ? earliest : needed;
     const days = await weather.days(site, from, date);
     const toMs = startOfLocalDay(addDays(date, 1), site.timeZone);
     const keyOf = (zoneId: number, atMs: number): string => recordKey(zoneId, localDate(atMs, site.timeZone));
@@ -151,6 +152,27 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
         })),
         zones: zones.map((zone) => boardZone(zone, records, date, nowMs)),
       };
+    },
+
+    /** Soil: what was missing on each morning of a span, against the trigger, and what was then given. */
+    async mornings(id: number, from: string, to: string): Promise<RootHistory["mornings"]> {
+      const [site, zone] = [await siteStore(db).find(), await zoneStore(db).find(id)];
+      if (!site || zone?.definition.system !== "soil-drip") return [];
+      const planner = new ZonePlanner(zone, await recordsFor(site, [zone], to, from), morningsOf(zone));
+      const days: RootHistory["mornings"] = [];
+      for (let date = from; date <= to; date = addDays(date, 1)) {
+        const planned = planner.plan(date);
+        if (typeof planned === "string" || planned.depletionMm === undefined) continue;
+        const logged = planner.logged(date);
+        const litres = logged.length > 0 ? litresOf(logged) : planned.day.water.litres;
+        days.push({
+          date,
+          depletionMm: planned.depletionMm,
+          triggerMm: planned.day.soil?.triggerMm ?? 0,
+          givenMm: litres / zone.definition.areaM2,
+        });
+      }
+      return days;
     },
 
     async zoneDay(id: number, asked: string | undefined): Promise<ZoneDayAnswer> {

@@ -3,8 +3,8 @@ import type { Recipe } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
-import { ApiError } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
+import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
 import { StepsDrawer } from "../working/steps-drawer.tsx";
 import styles from "./feed.module.css";
@@ -14,7 +14,7 @@ import { MixPanel } from "./mix-panel.tsx";
 import { Shelf } from "./shelf.tsx";
 import { Tanks } from "./tanks.tsx";
 import { recipeInput, targetOf, useSaveTarget, useZoneFeed } from "./use-feed.ts";
-import { shownRecipe, useRecipe } from "./use-recipe.ts";
+import { useRecipe } from "./use-recipe.ts";
 import { WaterForm } from "./water-form.tsx";
 
 /** What this stage should drink, and what to weigh into which tank. */
@@ -31,9 +31,10 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const [target, setTarget] = useState<FeedTarget | null>(saved);
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [explained, setExplained] = useState(false);
-  const state = useRecipe(target && recipeInput(feed, target, leftOut));
+  const question = target && recipeInput(feed, target, leftOut);
+  const solved = useRecipe(question);
   const save = useSaveTarget(zone.id);
-  const recipe = shownRecipe(state);
+  const recipe = question ? solved.data : null;
   if (!feed.water) return <WaterForm zoneName={zone.name} />;
   if (!target)
     return (
@@ -59,7 +60,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       </p>
       <div className={styles["columns"]}>
         <section aria-label="Ion ladder">
-          <IonLadder target={target} water={feed.water.ions} recipe={recipe} onChange={change} />
+          <IonLadder target={target} water={feed.water.ions} recipe={recipe ?? null} onChange={change} />
           {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
           {changed && (
             <div className={styles["actions"]}>
@@ -73,16 +74,12 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
               <Button onClick={() => setTarget(saved)}>Back to the saved one</Button>
             </div>
           )}
-          {save.isError && <ProblemNote error={save.error instanceof ApiError ? save.error : save.error} />}
+          {save.isError && <ProblemNote error={save.error} />}
           {recipe && <Reasons recipe={recipe} />}
         </section>
         <section aria-label="Recipe">
-          {state.status === "failed" && (
-            <p role="alert" className={styles["off"]}>
-              {state.message}
-            </p>
-          )}
-          {state.status === "idle" && <p>There is no product on the shelf to make a feed of.</p>}
+          {solved.isError && <ProblemNote error={solved.error} />}
+          {!question && <p>There is no product on the shelf to make a feed of.</p>}
           {recipe ? (
             <>
               <Tanks recipe={recipe} tanks={feed.tanks} />
@@ -90,7 +87,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
               <MixPanel zoneId={zone.id} recipe={recipe} feed={feed} unsaved={changed || leftOut.size > 0} />
             </>
           ) : (
-            state.status === "solving" && <Skeleton active />
+            solved.isPending && question && <Skeleton active />
           )}
           <Shelf feed={feed} leftOut={leftOut} onChange={setLeftOut} />
         </section>
@@ -133,8 +130,11 @@ function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
   );
 }
 
+/** What counts as met, with room for the last digit. */
+const MET_PCT = 2.01;
+
 function Reasons({ recipe }: { recipe: Recipe }) {
-  const off = recipe.deviations.filter((deviation) => Math.abs(deviation.pct) > 2);
+  const off = recipe.deviations.filter((deviation) => Math.abs(deviation.pct) > MET_PCT);
   const falls = recipe.precipitation.filter((entry) => entry.where === "feed" && entry.saturationIndex > 0);
   if (recipe.status === "met" && off.length === 0 && falls.length === 0)
     return <p>Every ion is within 2 % of its target.</p>;
@@ -162,6 +162,7 @@ function Reasons({ recipe }: { recipe: Recipe }) {
 }
 
 function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
+  const currency = useBoard(null).data?.site?.currency ?? "";
   const perTankM3 = Math.min(...feed.tanks.map((tank) => (tank.volumeL * tank.dilution) / 1000));
   const days = feed.litresToday ? (perTankM3 * 1000) / feed.litresToday : null;
   const fullest = recipe.precipitation
@@ -171,7 +172,9 @@ function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
   return (
     <dl className={styles["facts"]}>
       <dt>Cost</dt>
-      <dd>{recipe.costPerM3.toFixed(2)} per m³</dd>
+      <dd>
+        {recipe.costPerM3.toFixed(2)} {currency} per m³
+      </dd>
       <dt>A tank makes</dt>
       <dd>
         {perTankM3.toFixed(0)} m³{days !== null && `, ${days.toFixed(0)} days like today`}

@@ -64,7 +64,7 @@ function Rungs({ ions, unit, target, water, recipe, onChange }: Props & { ions: 
             <td className={styles["gives"]}>
               {recipe ? gives.toFixed(ions === TRACES ? 1 : 2) : "–"} <span data-unit>{unit}</span>
             </td>
-            <td className={off && Math.abs(off.pct) > 2 ? styles["off"] : "quiet"}>
+            <td className={off && Math.abs(off.pct) > 2.01 ? styles["off"] : "quiet"}>
               {off
                 ? `${off.pct > 0 ? "+" : "−"}${Math.abs(off.pct).toFixed(1)} %`
                 : recipe && wanted !== undefined

@@ -1,47 +1,27 @@
 import type { Recipe, RecipeInput } from "@sprunel/core";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { wrap, type Remote } from "comlink";
-import { useEffect, useState } from "react";
 import type { RecipeWorker } from "./recipe-worker.ts";
-
-export type RecipeState =
-  | { readonly status: "idle" }
-  /** `last` is the recipe before this change, still good to look at */
-  | { readonly status: "solving"; readonly last: Recipe | null }
-  | { readonly status: "solved"; readonly recipe: Recipe }
-  | { readonly status: "failed"; readonly message: string };
 
 let shared: Remote<RecipeWorker> | undefined;
 
-/** The recipe for an input, solved in a worker while a person types; the latest input wins. */
-export function useRecipe(input: RecipeInput | null): RecipeState {
-  const [state, setState] = useState<RecipeState>({ status: "idle" });
-  // A target is a handful of numbers: its text is the cheapest way to know that nothing changed.
-  const key = JSON.stringify(input);
-  useEffect(() => {
-    const asked = JSON.parse(key) as RecipeInput | null;
-    if (!asked) return;
-    let current = true;
-    setState((before) => ({
-      status: "solving",
-      last: before.status === "solved" ? before.recipe : before.status === "solving" ? before.last : null,
-    }));
-    shared ??= wrap<RecipeWorker>(new Worker(new URL("./recipe-worker.ts", import.meta.url), { type: "module" }));
-    shared.solve(asked).then(
-      (recipe) => {
-        if (current) setState({ status: "solved", recipe });
-      },
-      (error: unknown) => {
-        if (current) setState({ status: "failed", message: error instanceof Error ? error.message : String(error) });
-      },
-    );
-    return () => {
-      current = false;
-    };
-  }, [key]);
-  return state;
+function solveInWorker(input: RecipeInput): Promise<Recipe> {
+  shared ??= wrap<RecipeWorker>(new Worker(new URL("./recipe-worker.ts", import.meta.url), { type: "module" }));
+  return shared.solve(input);
 }
 
-export function shownRecipe(state: RecipeState): Recipe | null {
-  if (state.status === "solved") return state.recipe;
-  return state.status === "solving" ? state.last : null;
+/**
+ * The recipe for an input, solved in a worker while a person types. The latest input wins; until it is solved the
+ * recipe before it stays to look at.
+ */
+export function useRecipe(input: RecipeInput | null) {
+  return useQuery({
+    queryKey: ["recipe", input],
+    queryFn: () => (input ? solveInWorker(input) : null),
+    enabled: input !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    // The same question has the same answer, and the worker no connection that could be lost.
+    retry: false,
+  });
 }

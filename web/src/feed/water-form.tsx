@@ -29,9 +29,7 @@ export function WaterForm({ zoneName }: { zoneName: string }) {
   const [stray, setStray] = useState<string[]>([]);
   const submit = (): void => {
     const typed = form.getFieldsValue(true) as Values;
-    const ions = Object.fromEntries(
-      Object.entries(typed.ions ?? {}).filter(([, amount]) => amount !== null && amount !== undefined),
-    );
+    const ions = Object.fromEntries(Object.entries(typed.ions ?? {}).filter(([, amount]) => amount !== null));
     const parsed = newWaterReportSchema.safeParse({
       ...typed,
       ph: typed.ph ?? undefined,

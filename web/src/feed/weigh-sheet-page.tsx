@@ -8,7 +8,7 @@ import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { CAUTIONS } from "./cautions.ts";
 import { weighed } from "./tanks.tsx";
 import { recipeInput, targetOf, useZoneFeed } from "./use-feed.ts";
-import { shownRecipe, useRecipe } from "./use-recipe.ts";
+import { useRecipe } from "./use-recipe.ts";
 import styles from "./weigh-sheet.module.css";
 
 const NOTHING_LEFT_OUT: ReadonlySet<string> = new Set();
@@ -32,9 +32,11 @@ export function WeighSheetPage() {
 function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: string; now: string }) {
   const { show } = useUnits();
   const target = targetOf(feed);
-  const state = useRecipe(target && recipeInput(feed, target, NOTHING_LEFT_OUT));
-  const recipe = shownRecipe(state);
-  if (state.status === "failed") return <p role="alert">{state.message}</p>;
+  const solved = useRecipe(target && recipeInput(feed, target, NOTHING_LEFT_OUT));
+  if (solved.isError) return <ProblemNote error={solved.error} />;
+  if (!target || (solved.isPending && feed.shelf.length === 0) || !feed.water)
+    return <p className={styles["sheet"]}>There is no recipe to weigh yet: the Feed station says what it lacks.</p>;
+  const recipe = solved.data;
   if (!recipe) return null;
   return (
     <article className={styles["sheet"]}>

@@ -27,7 +27,7 @@ export function BoardRow({ zone }: { zone: BoardZone }) {
       </Link>
       <div className={styles["cells"]} role="presentation">
         <Cell to={to("water")} />
-        <Cell to={to("feed")} />
+        <FeedCell zone={zone} to={to("feed")} />
         <RunCell zone={zone} to={to("run")} />
         <RootsCell zone={zone} to={to("roots")} />
         <CropCell zone={zone} to={to("crop")} />
@@ -48,6 +48,30 @@ function Cell({ to }: { to: string }) {
       title="Not built yet"
     >
       –
+    </Link>
+  );
+}
+
+/** The feed as it was last measured; the recipe stands one step further. */
+function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
+  const drain = zone.roots?.kind === "substrate" ? zone.roots.drain : null;
+  return (
+    <Link
+      role="cell"
+      className={styles["cell"]}
+      to={to}
+      aria-label={drain ? `feed EC ${showDigits(drain.feedEcMsCm)} mS/cm` : "recipe"}
+    >
+      {drain ? (
+        <>
+          <span className={styles["key"]}>
+            <Measure text={drain.feedEcMsCm.toFixed(2)} unit="mS/cm" />
+          </span>
+          <span className={styles["sub"]}>fed, as read</span>
+        </>
+      ) : (
+        <span className={styles["sub"]}>recipe, no EC read</span>
+      )}
     </Link>
   );
 }

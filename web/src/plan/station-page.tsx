@@ -8,6 +8,7 @@ import { usePlace } from "../shell/use-place.ts";
 import { ZoneFrame } from "../shell/zone-frame.tsx";
 
 const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
+const RootsPage = lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage }));
 const RunPage = lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage }));
 
 /** One zone at one station. */
@@ -22,6 +23,7 @@ export function StationPage() {
 function stationView(station: Station, zone: BoardZone) {
   if (station === "run") return <RunPage zone={zone} />;
   if (station === "feed") return <FeedPage zone={zone} />;
+  if (station === "roots") return <RootsPage zone={zone} />;
   return <NotBuilt stationId={station} zoneName={zone.name} />;
 }
 

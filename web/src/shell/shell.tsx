@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Outlet } from "react-router";
 import { Link } from "react-router";
 import { useBoard } from "../plan/use-board.ts";
+import { LogReadingProvider } from "../rootzone/use-log-reading.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { WorkingProvider } from "../working/use-working.tsx";
 import { DateStepper } from "./date-stepper.tsx";
@@ -19,7 +20,9 @@ export function Shell() {
   return (
     <UnitsProvider siteSystem={board.data?.site?.unitSystem ?? "metric"}>
       <WorkingProvider>
-        <Frame />
+        <LogReadingProvider>
+          <Frame />
+        </LogReadingProvider>
       </WorkingProvider>
     </UnitsProvider>
   );

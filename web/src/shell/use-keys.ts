@@ -1,6 +1,7 @@
 import { figureSchema, type Board } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import { useEffect } from "react";
+import { useLogReading } from "../rootzone/use-log-reading.tsx";
 import { useWorking } from "../working/use-working.tsx";
 import { STATIONS } from "./stations.ts";
 import { usePlace } from "./use-place.ts";
@@ -20,6 +21,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: ",  .", does: "Day before, day after" },
   { keys: "← ↑ → ↓", does: "On the board: from cell to cell; Enter opens" },
   { keys: "w", does: "Working of the figure in focus: how it was computed" },
+  { keys: "l", does: "Log a drain reading of the zone in focus" },
   { keys: "?", does: "This list" },
   { keys: "Esc", does: "Close what is open" },
 ];
@@ -27,6 +29,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
 export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
   const place = usePlace();
   const working = useWorking();
+  const log = useLogReading();
   useEffect(() => {
     const zones = board?.zones ?? [];
     const stepZone = (by: number): void => {
@@ -51,6 +54,16 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
       const zoneId = Number(element?.dataset["zone"]);
       if (figure && zoneId > 0) working.open({ zoneId, figure });
     };
+    const openLog = (): void => {
+      const focused = Number(
+        document.activeElement?.closest("[role=row]")?.querySelector<HTMLElement>("[data-zone]")?.dataset["zone"],
+      );
+      const readable = zones.filter((zone) => zone.system === "substrate");
+      const meant =
+        readable.find((zone) => zone.id === (place.zoneId ?? focused)) ??
+        (place.zoneId === null ? readable[0] : undefined);
+      if (meant) log.open(meant.id);
+    };
     const actions: Record<string, () => void> = {
       "/": openFinder,
       "?": openKeys,
@@ -60,6 +73,7 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
       ",": () => stepDay(-1),
       ".": () => stepDay(1),
       w: openWorking,
+      l: openLog,
     };
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
@@ -77,5 +91,5 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
-  }, [board, place, working, openFinder, openKeys]);
+  }, [board, place, working, log, openFinder, openKeys]);
 }

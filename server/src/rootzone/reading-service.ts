@@ -1,0 +1,80 @@
+import type { DrainReading, NewDrainReading, RootHistory, Strike } from "@sprunel/contract";
+import { addDays, localDate, startOfLocalDay } from "@sprunel/core";
+import type { Knex } from "knex";
+import { badInput, notFound } from "../http/problems.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import type { SetUpService } from "../site/set-up-service.ts";
+import { zoneStore } from "../site/zone-store.ts";
+import { READING_KINDS, readingStore } from "./reading-store.ts";
+
+export type ReadingService = ReturnType<typeof readingService>;
+
+const HISTORY_DAYS = 28;
+/** A reading may be typed in a little ahead of the server's clock, never on another day to come. */
+const MOST_AHEAD_MS = 10 * 60_000;
+
+/** Readings at the root zone: added, never changed, struck out with a reason. */
+export function readingService(
+  db: Knex,
+  setUp: SetUpService,
+  plans: PlanService,
+  clock: () => number,
+  changed: () => void,
+) {
+  const needZone = async (zoneId: number): Promise<void> => {
+    if (!(await zoneStore(db).find(zoneId))) throw notFound(`Zone ${zoneId}`);
+  };
+  return {
+    async add(zoneId: number, reading: NewDrainReading): Promise<void> {
+      await needZone(zoneId);
+      const atMs = Date.parse(reading.at);
+      if (atMs > clock() + MOST_AHEAD_MS)
+        throw badInput([{ path: "at", message: `A reading cannot be from ${reading.at}, which is still to come.` }]);
+      const readings = READING_KINDS.flatMap((kind) =>
+        reading[kind] === undefined ? [] : [{ zoneId, kind, atMs, value: reading[kind] }],
+      );
+      await db.transaction((trx) => readingStore(trx).add(readings, "person"));
+      changed();
+    },
+
+    async strike(zoneId: number, { at, reason }: Strike): Promise<void> {
+      await needZone(zoneId);
+      if (!(await readingStore(db).strike(zoneId, Date.parse(at), reason, clock())))
+        throw notFound(`A reading at ${at}`);
+      changed();
+    },
+
+    async history(zoneId: number, asked: string | undefined): Promise<RootHistory> {
+      await needZone(zoneId);
+      const site = await setUp.site();
+      const to = asked ?? localDate(clock(), site.timeZone);
+      const from = addDays(to, 1 - HISTORY_DAYS);
+      const readings = new Map<number, DrainReading>();
+      const toMs = startOfLocalDay(addDays(to, 1), site.timeZone);
+      for (const { atMs, kind, value, struck } of await readingStore(db).history(
+        zoneId,
+        startOfLocalDay(from, site.timeZone),
+      )) {
+        if (atMs >= toMs) continue;
+        const before = readings.get(atMs) ?? {
+          at: new Date(atMs).toISOString(),
+          drainPct: null,
+          drainEcMsCm: null,
+          feedEcMsCm: null,
+          drainPh: null,
+          struck,
+        };
+        readings.set(atMs, { ...before, [kind]: value });
+      }
+      const { roots } = await plans.zoneDay(zoneId, to);
+      return {
+        zoneId,
+        from,
+        to,
+        now: roots,
+        readings: [...readings.values()],
+        mornings: await plans.mornings(zoneId, from, to),
+      };
+    },
+  };
+}
