@@ -103,3 +103,10 @@ export {
   type RootHistory,
   type Strike,
 } from "./rootzone/readings.ts";
+export {
+  waterFileSchema,
+  waterPreviewSchema,
+  type WaterFile,
+  type WaterPreview,
+  type WaterSample,
+} from "./water/water-import.ts";

@@ -70,3 +70,5 @@ export { bringsPerGram } from "./feed/recipe-lp.ts";
 export type { RecipeInput } from "./feed/recipe-input.ts";
 export { lpSolver } from "./feed/highs-lp.ts";
 export { stageTarget, type FeedTarget } from "./feed/targets.ts";
+export { readWaterTable, type WaterSample, type WaterTable } from "./water/water-table.ts";
+export { checkReport, type ReportCheck } from "./water/report-check.ts";

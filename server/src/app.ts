@@ -14,6 +14,7 @@ import { notFound } from "./http/problems.ts";
 import { planRoutes } from "./plan/plan-routes.ts";
 import { readingRoutes } from "./rootzone/reading-routes.ts";
 import type { Services } from "./services.ts";
+import { waterRoutes } from "./water/water-routes.ts";
 import { siteRoutes } from "./site/site-routes.ts";
 
 /** Weather files travel as base64 inside JSON: 30 MB hold a year of one-minute rows. */
@@ -53,7 +54,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
       customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
     }),
   );
-  app.use("/api/weather", express.json({ limit: FILE_LIMIT }));
+  app.use(["/api/weather", "/api/water"], express.json({ limit: FILE_LIMIT }));
   app.use("/api", express.json({ limit: "1mb", strict: false }));
   app.get("/api/health", (_req, res) => {
     res.json({ status: "ok", version });
@@ -64,6 +65,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
+  app.use(waterRoutes(services.waterImports));
   app.use(readingRoutes(services.readings));
   app.use(feedRoutes(services.feed));
   app.use(siteRoutes(services.setUp));

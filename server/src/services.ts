@@ -7,12 +7,14 @@ import { feedService, type FeedService } from "./feed/feed-service.ts";
 import { planService, type PlanService } from "./plan/plan-service.ts";
 import { readingService, type ReadingService } from "./rootzone/reading-service.ts";
 import { setUpService, type SetUpService } from "./site/set-up-service.ts";
+import { waterImportService, type WaterImportService } from "./water/water-import-service.ts";
 import { zoneStore } from "./site/zone-store.ts";
 
 export interface Services {
   readonly setUp: SetUpService;
   readonly plans: PlanService;
   readonly feed: FeedService;
+  readonly waterImports: WaterImportService;
   readonly readings: ReadingService;
   readonly imports: WeatherImportService;
   /** To be called after anything was written past these services. */
@@ -35,6 +37,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     plans,
     changed,
     readings: readingService(db, setUp, plans, clock, changed),
+    waterImports: waterImportService(db, setUp),
     feed: feedService(db, setUp, plans, clock),
     imports: weatherImportService(db, setUp, clock, changed),
     async followStation(sinceMs) {

@@ -102,31 +102,31 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
 function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
   const { cationsMeqL, anionsMeqL } = recipe.chargeBalance;
   return (
-    <dl className={styles["sums"]}>
-      <div>
-        <dt>EC at the dripper</dt>
-        <dd>{recipe.delivered.ecMsCm.toFixed(2)} mS/cm</dd>
-      </div>
-      <div>
-        <dt>pH in the line</dt>
-        <dd>{recipe.delivered.ph.toFixed(1)}</dd>
-      </div>
-      <div>
-        <dt>Cations and anions</dt>
-        <dd>
-          {cationsMeqL.toFixed(1)} and {anionsMeqL.toFixed(1)} meq/L
-        </dd>
-      </div>
-      <div>
-        <dt>N as NH₄</dt>
-        <dd>{recipe.nh4SharePct.toFixed(0)} %</dd>
-      </div>
-      <div style={{ alignSelf: "end" }}>
-        <Button size="small" onClick={onExplain}>
-          How it adds up
-        </Button>
-      </div>
-    </dl>
+    <>
+      <dl className={styles["sums"]}>
+        <div>
+          <dt>EC at the dripper</dt>
+          <dd>{recipe.delivered.ecMsCm.toFixed(2)} mS/cm</dd>
+        </div>
+        <div>
+          <dt>pH in the line</dt>
+          <dd>{recipe.delivered.ph.toFixed(1)}</dd>
+        </div>
+        <div>
+          <dt>Cations and anions</dt>
+          <dd>
+            {cationsMeqL.toFixed(1)} and {anionsMeqL.toFixed(1)} meq/L
+          </dd>
+        </div>
+        <div>
+          <dt>N as NH₄</dt>
+          <dd>{recipe.nh4SharePct.toFixed(0)} %</dd>
+        </div>
+      </dl>
+      <Button size="small" onClick={onExplain}>
+        How it adds up
+      </Button>
+    </>
   );
 }
 

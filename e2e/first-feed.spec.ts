@@ -1,0 +1,79 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test, type Page } from "@playwright/test";
+import { DemoServer } from "./demo-server.ts";
+
+const server = new DemoServer();
+
+test.describe.configure({ mode: "serial" });
+test.beforeAll(() => server.start());
+test.afterAll(() => server.remove());
+
+async function expectNoSeriousFaults(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((violation) => violation.impact === "serious" || violation.impact === "critical");
+  expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(" ")}`)).toEqual(
+    [],
+  );
+}
+
+test("Feed solves the recipe while a target is typed, and says what is off when a product is taken away", async ({
+  page,
+}) => {
+  await page.goto("/zones/1/feed");
+  const tankA = page.getByRole("region", { name: "Tank A" });
+  await expect(tankA).toContainText("Calcium nitrate fertiliser");
+  await expect(page.getByRole("region", { name: "Tank B" })).toContainText("Nitric acid 60 %");
+  await expect(tankA).not.toContainText(/sulphate|phosphate/i);
+  await expectNoSeriousFaults(page);
+  const potassium = page.getByRole("row", { name: /^K/ });
+  await page.getByLabel("Target of K in mmol/L").fill("6");
+  await page.getByLabel("Target of NO3 in mmol/L").fill("13.5");
+  await expect(potassium).toContainText(/(5\.9|6\.0|6\.1)\d mmol\/L/);
+  await page.getByRole("checkbox", { name: "Monopotassium phosphate" }).uncheck();
+  await expect(page.getByText("No product here brings H2PO4.")).toBeVisible();
+  await page.getByRole("checkbox", { name: "Monopotassium phosphate" }).check();
+  await page.getByRole("button", { name: "Back to the saved one" }).click();
+  await expect(potassium).toContainText(/(8\.9|9\.0|9\.1)\d mmol\/L/);
+  await page.getByRole("button", { name: "How it adds up" }).click();
+  await expect(page.getByRole("dialog")).toContainText("potassium-nitrate");
+});
+
+test("a mix goes into the book and off the shelf, and its weigh sheet is one page", async ({ page }) => {
+  await page.goto("/zones/1/feed");
+  const nitrate = page.getByRole("listitem").filter({ has: page.getByRole("checkbox", { name: "Potassium nitrate" }) });
+  await expect(nitrate).toContainText("250 kg");
+  await page.getByRole("button", { name: "Log this mix" }).click();
+  await expect(page.getByText("In the book")).toBeVisible();
+  await expect(nitrate).not.toContainText("250 kg");
+  await page.getByRole("link", { name: "Weigh sheet" }).click();
+  await expect(page.getByRole("heading", { name: "Tank A: 200 L" })).toBeVisible();
+  await expect(page.getByText("Acid into water, never the reverse.")).toBeVisible();
+  for (const format of ["A4", "Letter"]) {
+    const pdf = await page.pdf({ format });
+    expect(pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+  }
+});
+
+test("a drain reading is logged with a key, answers on the board at once, and can be struck out", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.getByRole("row", { name: /Melon/ })).toBeVisible();
+  await page.keyboard.press("l");
+  await expect(page.getByLabel("Drain share")).toBeFocused();
+  await page.keyboard.type("19");
+  await page.keyboard.press("Tab");
+  await page.keyboard.type("44");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Drain EC must be 0 to 20 mS/cm, not 44.")).toBeVisible();
+  await page.getByLabel("Drain EC").fill("4.3");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("row", { name: /Melon/ })).toContainText("19 % drain");
+  await expect(page.getByRole("row", { name: /Melon/ })).toContainText("EC 4.3 mS/cm");
+  await page.goto("/zones/1/roots");
+  await expectNoSeriousFaults(page);
+  await page.getByRole("button", { name: "strike out" }).first().click();
+  await page.getByLabel("Reason").fill("pen not rinsed");
+  await page.getByRole("button", { name: "Strike out", exact: true }).click();
+  await expect(page.getByText("pen not rinsed")).toBeVisible();
+  await page.goto("/");
+  await expect(page.getByRole("row", { name: /Melon/ })).not.toContainText("19 % drain");
+});
