@@ -1,3 +1,4 @@
+import { fileURLToPath } from "node:url";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { DemoServer } from "./demo-server.ts";
@@ -15,6 +16,22 @@ async function expectNoSeriousFaults(page: Page): Promise<void> {
     [],
   );
 }
+
+test("a lab file is checked, its slip of ten offered, and the recipe made of the report in force", async ({ page }) => {
+  await page.goto("/zones/1/water");
+  await expect(page.getByRole("row", { name: /Borehole.*in force/ })).toBeVisible();
+  await page
+    .locator("input[type=file]")
+    .setInputFiles(fileURLToPath(new URL("../demo/imports/water-slip.csv", import.meta.url)));
+  await expect(page.getByText("Borehole, 2026-10-13: will not be stored")).toBeVisible();
+  await page.getByRole("checkbox", { name: /Ca seems ten times too high: with 2.89 mmol\/L/ }).click();
+  await expect(page.getByText("Borehole, 2026-10-13: will be stored")).toBeVisible();
+  await page.getByRole("button", { name: "Store 3 reports" }).click();
+  await expect(page.getByRole("row", { name: /Borehole, 2026-10-13/ })).toContainText("2.89");
+  await expectNoSeriousFaults(page);
+  await page.goto("/zones/1/feed");
+  await expect(page.getByText(/Water: Borehole, 2026-05-11/)).toBeVisible();
+});
 
 test("Feed solves the recipe while a target is typed, and says what is off when a product is taken away", async ({
   page,

@@ -6,6 +6,7 @@ import {
 } from "@sprunel/contract";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { sendJson } from "../http/api.ts";
+import { fileAsBase64 } from "../http/read-file.ts";
 
 export interface ChosenFile {
   readonly name: string;
@@ -38,11 +39,5 @@ function bodyOf(file: ChosenFile | null, choices: WeatherChoices): WeatherFile {
 }
 
 export async function readChosen(file: File): Promise<ChosenFile> {
-  const url = await new Promise<string>((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(reader.result as string);
-    reader.onerror = () => reject(new Error(`${file.name} cannot be read; is it open in another program?`));
-    reader.readAsDataURL(file);
-  });
-  return { name: file.name, contentBase64: url.slice(url.indexOf(",") + 1), chosenAt: Date.now() };
+  return { name: file.name, contentBase64: await fileAsBase64(file), chosenAt: Date.now() };
 }

@@ -26,7 +26,7 @@ export function BoardRow({ zone }: { zone: BoardZone }) {
         </span>
       </Link>
       <div className={styles["cells"]} role="presentation">
-        <Cell to={to("water")} />
+        <WaterCell to={to("water")} />
         <FeedCell zone={zone} to={to("feed")} />
         <RunCell zone={zone} to={to("run")} />
         <RootsCell zone={zone} to={to("roots")} />
@@ -48,6 +48,15 @@ function Cell({ to }: { to: string }) {
       title="Not built yet"
     >
       –
+    </Link>
+  );
+}
+
+/** Days of storage are not built yet; what stands there are the lab reports. */
+function WaterCell({ to }: { to: string }) {
+  return (
+    <Link role="cell" className={styles["cell"]} to={to}>
+      <span className={styles["sub"]}>lab reports</span>
     </Link>
   );
 }

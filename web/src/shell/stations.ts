@@ -11,7 +11,7 @@ export const STATIONS: readonly {
     id: "water",
     name: "Water",
     question: "What comes in, how much is left, and what will it do to the lines?",
-    built: false,
+    built: true,
   },
   { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?", built: true },
   { id: "run", name: "Run", question: "How much, when, and through which valve?", built: true },

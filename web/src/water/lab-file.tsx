@@ -1,0 +1,95 @@
+import type { WaterFile, WaterSample } from "@sprunel/contract";
+import Button from "antd/es/button";
+import Checkbox from "antd/es/checkbox";
+import Skeleton from "antd/es/skeleton";
+import { useState } from "react";
+import { ionName } from "../feed/ion-names.ts";
+import { ProblemNote } from "../http/problem.tsx";
+import { useWaterImport, useWaterPreview } from "./use-water.ts";
+import styles from "./water.module.css";
+
+const FATES: Record<WaterSample["fate"], string> = {
+  stored: "will be stored",
+  "already-there": "is stored already",
+  refused: "will not be stored",
+};
+
+/** What the program makes of a lab file: each sample checked, a likely slip offered, nothing mended unasked. */
+export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
+  const [accepted, setAccepted] = useState<readonly number[]>([]);
+  const [insisted, setInsisted] = useState<readonly number[]>([]);
+  const asked = { ...file, acceptOffers: [...accepted], insist: [...insisted] };
+  const preview = useWaterPreview(asked);
+  const importing = useWaterImport();
+  const toggle = (list: readonly number[], line: number): number[] =>
+    list.includes(line) ? list.filter((other) => other !== line) : [...list, line];
+  if (preview.isError) return <ProblemNote error={preview.error} />;
+  if (!preview.data) return <Skeleton active />;
+  const fresh = preview.data.samples.filter((sample) => sample.fate === "stored").length;
+  return (
+    <section aria-label={file.fileName} style={{ marginTop: 18 }}>
+      <h2>{file.fileName}</h2>
+      {preview.data.samples.map((sample) => (
+        <article key={sample.lines[0]} className={styles["sample"]}>
+          <h3>
+            {sample.source || "a water without a name"}, {sample.takenOn}: {FATES[sample.fate]}
+          </h3>
+          <Verdict sample={sample} />
+          {(sample.check?.slip ?? accepted.includes(sample.lines[0])) && (
+            <Checkbox
+              checked={accepted.includes(sample.lines[0])}
+              onChange={() => setAccepted(toggle(accepted, sample.lines[0]))}
+            >
+              {sample.check?.slip
+                ? `${ionName(sample.check.slip.ion)} seems ten times too ${sample.check.slip.factor < 1 ? "high" : "low"}: with ${sample.check.slip.offerMmolL.toFixed(2)} mmol/L charge and conductivity agree. Take that`
+                : "The correction of ten times is taken"}
+            </Checkbox>
+          )}
+          {sample.check?.verdict === "refused" && !sample.check.slip && (
+            <Checkbox
+              checked={insisted.includes(sample.lines[0])}
+              onChange={() => setInsisted(toggle(insisted, sample.lines[0]))}
+            >
+              Store it all the same; recipes made of it will be doubtful
+            </Checkbox>
+          )}
+        </article>
+      ))}
+      {preview.data.rejected.map((row) => (
+        <p key={row.line} className="quiet">
+          Line {row.line} is left out: {row.reason} ({row.detail}).
+        </p>
+      ))}
+      {importing.isError && <ProblemNote error={importing.error} />}
+      <div className={styles["actions"]}>
+        <Button
+          type="primary"
+          disabled={fresh === 0}
+          loading={importing.isPending}
+          onClick={() => importing.mutate(asked, { onSuccess: onDone })}
+        >
+          {fresh === 0 ? "Nothing to store" : `Store ${fresh} ${fresh === 1 ? "report" : "reports"}`}
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </section>
+  );
+}
+
+function Verdict({ sample }: { sample: WaterSample }) {
+  const { check, ecMsCm } = sample;
+  if (!check) return <p className={styles["bad"]}>It names no ions.</p>;
+  const words = {
+    good: "the charges balance",
+    doubtful: "doubtful: the charges hardly balance",
+    refused: "the charges cannot both be right",
+  }[check.verdict];
+  return (
+    <p className={check.verdict === "good" ? "quiet" : styles["bad"]}>
+      Cations {check.cationsMeqL.toFixed(2)}, anions {check.anionsMeqL.toFixed(2)} meq/L,{" "}
+      {Math.abs(check.errorPct).toFixed(1)} % apart: {words}. EC from the ions {check.ecFromIonsMsCm.toFixed(2)}
+      {ecMsCm !== null && ` against ${ecMsCm.toFixed(2)} measured`} mS/cm.
+      {sample.ph === null && " It has no pH, which recipes need."}
+    </p>
+  );
+}

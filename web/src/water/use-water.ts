@@ -1,0 +1,27 @@
+import { waterPreviewSchema, waterReportsSchema, type WaterFile } from "@sprunel/contract";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { getJson, sendJson } from "../http/api.ts";
+
+export function useWaterReports() {
+  return useQuery({
+    queryKey: ["feed", "water-reports"],
+    queryFn: ({ signal }) => getJson("/api/water-reports", waterReportsSchema, signal),
+  });
+}
+
+export function useWaterPreview(file: WaterFile | null) {
+  return useQuery({
+    queryKey: ["water", "preview", file],
+    queryFn: () => sendJson("POST", "/api/water/previews", file, waterPreviewSchema),
+    enabled: file !== null,
+    placeholderData: keepPreviousData,
+  });
+}
+
+export function useWaterImport() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (file: WaterFile) => sendJson("POST", "/api/water/imports", file, waterPreviewSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+  });
+}
