@@ -1,6 +1,6 @@
 import { fileURLToPath } from "node:url";
-import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
+import { expectNoSeriousFaults } from "./accessibility.ts";
 import { DemoServer } from "./demo-server.ts";
 
 const server = new DemoServer();
@@ -8,14 +8,6 @@ const server = new DemoServer();
 test.describe.configure({ mode: "serial" });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());
-
-async function expectNoSeriousFaults(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((violation) => violation.impact === "serious" || violation.impact === "critical");
-  expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(" ")}`)).toEqual(
-    [],
-  );
-}
 
 test("a lab file is checked, its slip of ten offered, and the recipe made of the report in force", async ({ page }) => {
   await page.goto("/zones/1/water");

@@ -1,6 +1,6 @@
 import { fileURLToPath } from "node:url";
-import AxeBuilder from "@axe-core/playwright";
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test } from "@playwright/test";
+import { expectNoSeriousFaults } from "./accessibility.ts";
 import { DemoServer } from "./demo-server.ts";
 
 const server = new DemoServer();
@@ -9,14 +9,6 @@ const sample = (name: string): string => fileURLToPath(new URL(`../demo/imports/
 test.describe.configure({ mode: "serial" });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());
-
-async function expectNoSeriousFaults(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((violation) => violation.impact === "serious" || violation.impact === "critical");
-  expect(serious.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html).join(" ")}`)).toEqual(
-    [],
-  );
-}
 
 test("the morning board shows both zones: litres, root zone, stage, and what is off", async ({ page }) => {
   await page.goto("/");

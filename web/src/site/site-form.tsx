@@ -3,53 +3,30 @@ import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { useState } from "react";
-import { ApiError } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { faultsOf, showFaults } from "./form-errors.ts";
 import styles from "./set-up.module.css";
 import { StaleEdit } from "./stale-edit.tsx";
-import { useSaveSite, type Existing } from "./use-set-up.ts";
+import { useFormSave } from "./use-form-save.ts";
+import { useSaveSite } from "./use-set-up.ts";
 
 /** Where the site lies and how it is read. */
 export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void }) {
   const [form] = Form.useForm<NewSite>();
   const save = useSaveSite();
-  const [existing, setExisting] = useState<Existing | null>(site);
-  const [stray, setStray] = useState<string[]>([]);
-  const stale =
-    save.error instanceof ApiError && save.error.problem.status === 409
-      ? siteSchema.parse(save.error.problem.current)
-      : null;
 
-  const submit = (at: Existing | null): void => {
-    const parsed = newSiteSchema.safeParse(withoutIdentity(form.getFieldsValue(true)));
-    if (!parsed.success) {
-      setStray(showFaults(form, faultsOf(parsed.error)));
-      return;
-    }
-    setStray([]);
-    save.mutate(
-      { existing: at, site: parsed.data },
-      {
-        onSuccess: (saved) => {
-          setExisting(saved);
-          onSaved();
-        },
-        onError: (error) => setStray(showFaults(form, faultsOf(error))),
-      },
-    );
-  };
+  const { stray, stale, submit, take } = useFormSave({
+    form,
+    schema: newSiteSchema,
+    saved: siteSchema,
+    existing: site,
+    mutation: save,
+    typed: () => withoutIdentity(form.getFieldsValue(true)),
+    onSaved,
+  });
   const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
   return (
-    <Form
-      form={form}
-      layout="vertical"
-      initialValues={site ?? START}
-      onFinish={() => submit(existing)}
-      requiredMark={false}
-    >
+    <Form form={form} layout="vertical" initialValues={site ?? START} onFinish={() => submit()} requiredMark={false}>
       {!site && (
         <p className={styles["section"]}>
           Latitude and longitude stand on any map of the place; the sun of every day follows from them.
@@ -62,8 +39,7 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
           onKeepMine={() => submit(stale)}
           onTakeTheirs={() => {
             form.setFieldsValue(stale);
-            setExisting(stale);
-            save.reset();
+            take(stale);
           }}
         />
       )}

@@ -18,10 +18,10 @@ export interface Existing {
 export function useSaveSite() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ existing, site }: { existing: Existing | null; site: NewSite }) =>
+    mutationFn: ({ existing, record }: { existing: Existing | null; record: NewSite }) =>
       existing
-        ? sendJson("PUT", `/api/site/${existing.id}`, { ...site, version: existing.version }, siteSchema)
-        : sendJson("POST", "/api/site", site, siteSchema),
+        ? sendJson("PUT", `/api/site/${existing.id}`, { ...record, version: existing.version }, siteSchema)
+        : sendJson("POST", "/api/site", record, siteSchema),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -29,10 +29,10 @@ export function useSaveSite() {
 export function useSaveZone() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ existing, zone }: { existing: Existing | null; zone: NewZone }) =>
+    mutationFn: ({ existing, record }: { existing: Existing | null; record: NewZone }) =>
       existing
-        ? sendJson("PUT", `/api/zones/${existing.id}`, { ...zone, version: existing.version }, zoneSchema)
-        : sendJson("POST", "/api/zones", zone, zoneSchema),
+        ? sendJson("PUT", `/api/zones/${existing.id}`, { ...record, version: existing.version }, zoneSchema)
+        : sendJson("POST", "/api/zones", record, zoneSchema),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -11,13 +11,12 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useState } from "react";
-import { ApiError } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { faultsOf, showFaults } from "./form-errors.ts";
 import styles from "./set-up.module.css";
 import { StaleEdit } from "./stale-edit.tsx";
-import { useSaveZone, type Existing } from "./use-set-up.ts";
+import { useFormSave } from "./use-form-save.ts";
+import { useSaveZone } from "./use-set-up.ts";
 import { startFields, startValues, ZONE_FIELDS, type FieldSpec } from "./zone-fields.ts";
 
 interface FormValues {
@@ -39,16 +38,10 @@ export function ZoneForm({
 }) {
   const [form] = Form.useForm<FormValues>();
   const save = useSaveZone();
-  const [existing, setExisting] = useState<Existing | null>(zone);
   const [unconfirmed, setUnconfirmed] = useState<readonly string[]>(zone?.unconfirmed ?? startFields("substrate"));
-  const [stray, setStray] = useState<string[]>([]);
   const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as
     ZoneDefinition["system"] | undefined;
   const system = watched ?? zone?.definition.system ?? "substrate";
-  const stale =
-    save.error instanceof ApiError && save.error.problem.status === 409
-      ? zoneSchema.parse(save.error.problem.current)
-      : null;
 
   const typed = (): unknown => {
     const { name, house, definition, planting } = form.getFieldsValue(true) as FormValues;
@@ -67,24 +60,15 @@ export function ZoneForm({
       planting: planted,
     };
   };
-  const submit = (at: Existing | null): void => {
-    const parsed = newZoneSchema.safeParse(typed());
-    if (!parsed.success) {
-      setStray(showFaults(form, faultsOf(parsed.error)));
-      return;
-    }
-    setStray([]);
-    save.mutate(
-      { existing: at, zone: parsed.data },
-      {
-        onSuccess: (saved) => {
-          setExisting(saved);
-          onSaved(saved.id);
-        },
-        onError: (error) => setStray(showFaults(form, faultsOf(error))),
-      },
-    );
-  };
+  const { stray, stale, submit, take } = useFormSave({
+    form,
+    schema: newZoneSchema,
+    saved: zoneSchema,
+    existing: zone,
+    mutation: save,
+    typed,
+    onSaved: (saved) => onSaved(saved.id),
+  });
   const confirm = (key: string): void => setUnconfirmed((before) => before.filter((other) => other !== key));
   const changed = (values: FormValues): void => {
     const { system: chosen, ...fields } = values.definition ?? {};
@@ -103,7 +87,7 @@ export function ZoneForm({
       requiredMark={false}
       initialValues={zone ?? { definition: startValues("substrate") }}
       onValuesChange={changed}
-      onFinish={() => submit(existing)}
+      onFinish={() => submit()}
     >
       {stale && (
         <StaleEdit
@@ -113,8 +97,7 @@ export function ZoneForm({
           onTakeTheirs={() => {
             form.setFieldsValue(stale);
             setUnconfirmed(stale.unconfirmed);
-            setExisting(stale);
-            save.reset();
+            take(stale);
           }}
         />
       )}

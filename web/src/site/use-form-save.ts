@@ -1,0 +1,70 @@
+import type { UseMutationResult } from "@tanstack/react-query";
+import type { FormInstance } from "antd/es/form";
+import { useState } from "react";
+import type { z } from "zod";
+import { ApiError } from "../http/api.ts";
+import { faultsOf, showFaults } from "./form-errors.ts";
+import type { Existing } from "./use-set-up.ts";
+
+interface Question<Record> {
+  readonly existing: Existing | null;
+  readonly record: Record;
+}
+
+interface Options<Record, Saved extends Existing> {
+  readonly form: FormInstance;
+  readonly schema: z.ZodType<Record>;
+  readonly saved: z.ZodType<Saved>;
+  readonly existing: Existing | null;
+  readonly mutation: UseMutationResult<Saved, Error, Question<Record>>;
+  /** what was typed, as the contract wants it */
+  typed(): unknown;
+  onSaved(saved: Saved): void;
+}
+
+/**
+ * Saves what a form holds at the version it was opened with: faults go to their fields, what belongs to no field is
+ * returned, and a record that somebody else changed in between comes back as `stale`.
+ */
+export function useFormSave<Record, Saved extends Existing>({
+  form,
+  schema,
+  saved,
+  existing,
+  mutation,
+  typed,
+  onSaved,
+}: Options<Record, Saved>) {
+  const [opened, setOpened] = useState(existing);
+  const [stray, setStray] = useState<string[]>([]);
+  const { error } = mutation;
+  const stale = error instanceof ApiError && error.problem.status === 409 ? saved.parse(error.problem.current) : null;
+  const submit = (at: Existing | null = opened): void => {
+    const parsed = schema.safeParse(typed());
+    if (!parsed.success) {
+      setStray(showFaults(form, faultsOf(parsed.error)));
+      return;
+    }
+    setStray([]);
+    mutation.mutate(
+      { existing: at, record: parsed.data },
+      {
+        onSuccess: (answer) => {
+          setOpened(answer);
+          onSaved(answer);
+        },
+        onError: (failure) => setStray(showFaults(form, faultsOf(failure))),
+      },
+    );
+  };
+  return {
+    stray,
+    stale,
+    submit,
+    /** goes on from the newer record */
+    take(newer: Existing): void {
+      setOpened(newer);
+      mutation.reset();
+    },
+  };
+}
