@@ -2,7 +2,7 @@ import { z } from "zod";
 
 /** Says in a grower's words what is wrong with a value; paths are added where the answer is written. */
 export function issueWords(issue: z.core.$ZodRawIssue): string {
-  const name = String(issue.path?.at(-1) ?? "The request");
+  const name = String(issue.path?.at(-1) ?? "The value");
   switch (issue.code) {
     case "invalid_type":
       if (issue.input === undefined) return `${name} is missing.`;
@@ -45,6 +45,7 @@ const FORMAT_WORDS: Readonly<Record<string, string>> = {
 
 function shown(input: unknown): string {
   if (input === null) return "empty";
+  if (typeof input === "number" && Number.isNaN(input)) return "what stands there";
   if (typeof input === "number" || typeof input === "boolean") return String(input);
   if (typeof input === "string") return `"${input.length > 40 ? `${input.slice(0, 40)}…` : input}"`;
   return Array.isArray(input) ? "a list" : "an object";

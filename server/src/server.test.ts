@@ -201,6 +201,23 @@ describe("a weather import", () => {
   });
 });
 
+describe("a day far away", () => {
+  it.each(["2000-01-01", "2099-12-31"])("is answered at once for %s, with nothing made up", async (date) => {
+    const { call } = await withSite();
+    await call("POST", "/api/zones", zone);
+    expect((await call("GET", `/api/board?date=${date}`)).body["zones"]).toMatchObject([
+      { missing: "not-planted", run: null },
+    ]);
+    // A planting of long ago is over: its root zone is not followed through the years.
+    await call("PUT", "/api/zones/1", {
+      ...zone,
+      version: 1,
+      planting: { cropId: "courgette", plantedOn: "2001-05-01", signs: [] },
+    });
+    expect((await call("GET", "/api/board")).body["zones"]).toMatchObject([{ missing: "not-planted" }]);
+  });
+});
+
 describe("the data folder", () => {
   it("belongs to one process at a time", async () => {
     const folder = newFolder();

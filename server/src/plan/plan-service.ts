@@ -2,6 +2,7 @@ import type { Board, BoardZone, RootHistory, Site, ZoneDayAnswer } from "@sprune
 import {
   addDays,
   cropById,
+  cropStateOn,
   localDate,
   outsideEt,
   startOfLocalDay,
@@ -27,6 +28,8 @@ const FIRST_DATE = "2000-01-01";
 const LAST_DATE = "2100-12-31";
 /** Readings that a day's plan and its judgement look back on. */
 const READING_DAYS = 4;
+/** Beyond this no weather is known, not even filled in, and no root zone is followed there. */
+const FOLLOWED_AHEAD_DAYS = 14;
 
 /** What each zone gets on a date, and how it stands. */
 export function planService(db: Knex, clock: () => number, weather: WeatherService) {
@@ -40,10 +43,12 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
 
   /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
+    const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
     const earliest = zones.map(({ id, definition, planting }) => {
-      if (definition.system !== "soil-drip" || !planting || mornings.get(id)?.has(addDays(date, -READING_DAYS)))
-        return date;
-      return planting.plantedOn;
+      if (definition.system !== "soil-drip" || !planting || date > lastFollowed) return date;
+      // Before planting and after the last stage there is no root zone to follow.
+      if (!cropStateOn(cropById(planting.cropId), planting.plantedOn, date, planting.signs)) return date;
+      return mornings.get(id)?.has(addDays(date, -READING_DAYS)) ? date : planting.plantedOn;
     });
     return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
   }
