@@ -2,7 +2,7 @@ import { DomainError } from "@sprunel/core";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { z } from "zod";
-import { badInput, ProblemError } from "./problems.ts";
+import { badInput, notFound, ProblemError } from "./problems.ts";
 
 /** The one place that turns what went wrong into an answer. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
@@ -44,6 +44,7 @@ function issueErrors(issue: z.core.$ZodIssue): { path: string; message: string }
 /** What the body parser refuses, told by its status. */
 function bodyProblem(error: unknown): ProblemError | undefined {
   if (!(error instanceof Error) || !("status" in error) || typeof error.status !== "number") return undefined;
+  if (error.status === 404) return notFound("What this address names");
   if (error.status === 413)
     return badInput([
       { path: "", message: "What was sent is larger than this address takes (30 MB for files, 1 MB otherwise)." },
