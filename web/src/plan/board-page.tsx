@@ -70,8 +70,7 @@ function Welcome() {
         </Link>
       </p>
       <p className="quiet">
-        To look around first, stop the program and start it with npm run demo: a made-up nursery with ninety days of
-        history.
+        To look around first, stop the program and start it with npm run demo: a made-up nursery with weeks of history.
       </p>
     </section>
   );
