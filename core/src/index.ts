@@ -41,23 +41,49 @@ export {
 } from "./climate/weather-hours.ts";
 export type { Crop, Stage } from "./crop/crop.ts";
 export { CROPS, cropById } from "./crop/library.ts";
-export { cropStateOn, stagePeriods, type CropState, type StagePeriod, type StageSign } from "./crop/stage-on.ts";
+export { standingOn, type Planting, type Standing } from "./crop/planting.ts";
+export { stagePeriods, type CropState, type StagePeriod, type StageSign } from "./crop/stage-on.ts";
 export { canopyTranspirationMm } from "./irrigation/canopy-transpiration.ts";
 export { clockSeconds, clockText } from "./irrigation/clock.ts";
+export { emitterFlowLh, type Emitter } from "./irrigation/emitter.ts";
+export { lateral, lateralTimes, longestLateralM, type Lateral, type LateralInput } from "./irrigation/lateral.ts";
+export { catchTest, type CatchTest } from "./irrigation/catch-can.ts";
+export { uniformity, uniformityClass, type Uniformity } from "./irrigation/uniformity.ts";
 export { planPulses, type Pulse } from "./irrigation/pulses.ts";
-export type { ZoneWaterInput } from "./irrigation/zone-water-input.ts";
-export { zoneWater, type ZoneWater } from "./irrigation/zone-water.ts";
+export { NO_CORRECTION, type Correction, type ZoneWaterInput } from "./irrigation/zone-water-input.ts";
+export { zoneWater } from "./irrigation/zone-water.ts";
+export type { ZoneWater } from "./irrigation/deliver.ts";
+export { dayPlan, type DayPlan } from "./plan/day-plan.ts";
+export type { DayPlanInput } from "./plan/day-plan-input.ts";
 export { dayDemand, type Demand } from "./plan/demand.ts";
+export { pickedSoFar, pickingTime, yieldPath, type PickingTime } from "./harvest/yield-path.ts";
 export type { Origin, WorkingInput } from "./plan/origin.ts";
-export { FIGURES, planZoneDay, type Figure, type YesterdayDrain, type ZoneDay } from "./plan/zone-day.ts";
-export { depletionFractionAt, stepSoil, type SoilState } from "./rootzone/soil-drip.ts";
+export { FIGURES, planZoneDay, type Figure, type AcceptedCorrection, type ZoneDay } from "./plan/zone-day.ts";
+export { stepStore, type StoreState } from "./rootzone/water-store.ts";
+export { depletionAtLevelMm, levelOfCm, rootStore, type RootStore } from "./rootzone/root-store.ts";
 export { stepSubstrate, type SubstrateState } from "./rootzone/substrate.ts";
-export type { Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "./site/zone.ts";
+export {
+  OPEN_FIELD_PCT,
+  type Place,
+  type StoreZone,
+  type SubstrateZone,
+  type System,
+  type Zone,
+  type ZoneField,
+} from "./site/zone.ts";
 export { addDays, daysBetween, instantsOf, localDate, startOfLocalDay, utcOffsetMin } from "./table/local-time.ts";
-export { SOIL_AT_FIELD_CAPACITY, soilNextMorning, waterHeldPct, type SoilDay } from "./plan/root-course.ts";
+export { FULL_STORE, nextMorning, waterHeldPct } from "./plan/root-course.ts";
 export { Checks } from "./checks.ts";
-export { judgeDelivery, judgeDepletion, judgeDrain, worstMark, type Finding, type Mark } from "./advice/judge.ts";
-export { insideLightSum, morningDepletion, outsideEt, type Explained } from "./plan/explained.ts";
+export {
+  adviseDrain,
+  LEAST_DEMAND_FACTOR,
+  MOST_DEMAND_FACTOR,
+  type DrainAdvice,
+  type MeteredDay,
+} from "./advice/drain-advice.ts";
+export { judgeDelivery, judgeDepletion, worstMark, type Finding, type Mark } from "./advice/judge.ts";
+export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./plan/explained.ts";
+export { outsideEt, type Explained } from "./plan/outside-et.ts";
 export { IONS, MACRO_IONS, TRACE_IONS, CHARGE, chargeBalance, isTrace, type Ion, type Ions } from "./chemistry/ions.ts";
 export { ecMsCm } from "./chemistry/solution.ts";
 export { molarMassG } from "./chemistry/formula.ts";
@@ -68,7 +94,14 @@ export type { LibraryProduct, Product } from "./feed/product.ts";
 export { recipe, type Recipe } from "./feed/recipe.ts";
 export { bringsPerGram } from "./feed/recipe-lp.ts";
 export type { RecipeInput } from "./feed/recipe-input.ts";
+export { weighOut, type Scales, type Weighing } from "./feed/weigh.ts";
+export { compositionOfLabel, LABEL_PARTS, massPctOf, type Label, type LabelPart } from "./feed/label.ts";
+export { mayStandTogether } from "./feed/together.ts";
 export { lpSolver } from "./feed/highs-lp.ts";
 export { stageTarget, type FeedTarget } from "./feed/targets.ts";
 export { readWaterTable, type WaterSample, type WaterTable } from "./water/water-table.ts";
+export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from "./water/mix-waters.ts";
+export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
+export { projectStorage, type Supply } from "./water/supply.ts";
+export { seedlingsFor, standOf, type Layout, type Stand } from "./site/stand.ts";
 export { checkReport, type ReportCheck } from "./water/report-check.ts";

@@ -11,7 +11,12 @@ export interface WorkingStep {
 /** Shows a number with four significant digits, as it stands in a working; never in scientific notation from 0.0001 up. */
 export function showNumber(value: number): string {
   if (!Number.isFinite(value)) return String(value);
-  const rounded = Math.abs(value) >= 1000 ? Math.round(value * 10) / 10 : Number(value.toPrecision(4));
+  const rounded =
+    Math.abs(value) >= 1e15
+      ? value
+      : Math.abs(value) >= 1000
+        ? Math.round(value * 10) / 10
+        : Number(value.toPrecision(4));
   return String(rounded).replace("-", "−");
 }
 

@@ -29,6 +29,11 @@ const DELIVERY_ACT = 0.15;
 const DRY_WATCH = 1.15;
 const DRY_ACT = 1.4;
 
+/** Whether a drain share is far enough from another to look twice. */
+export function isOffShare(drainPct: number, otherPct: number): boolean {
+  return Math.abs(drainPct - otherPct) > DRAIN_WATCH;
+}
+
 /** A little drain of high EC is one cause: salt is named on its own only when the share is right. */
 export function judgeDrain(
   drainPct: number,
@@ -37,7 +42,7 @@ export function judgeDrain(
   feedEcMsCm: number,
 ): Finding | null {
   const off = drainPct - targetPct;
-  if (Math.abs(off) > DRAIN_WATCH) {
+  if (isOffShare(drainPct, targetPct)) {
     const mark = Math.abs(off) > DRAIN_ACT ? "act" : "watch";
     return { cause: off < 0 ? "drain-low" : "drain-high", mark, drainPct, targetPct, drainEcMsCm };
   }

@@ -20,6 +20,8 @@ export interface Stage {
   readonly drainTargetPct: number;
   /** dry-down wished in the first days, to send roots down: added to the soil's trigger, % of available water */
   readonly drierPct: number;
+  /** whether fruit comes off in it */
+  readonly picking?: true;
 }
 
 export interface Crop {
@@ -32,6 +34,8 @@ export interface Crop {
   readonly canopy: CanopyCoefficients;
   /** FAO-56 depletion fraction at 5 mm/day */
   readonly depletionFraction: LibraryFigure;
+  /** EC of the saturated extract at which yield in soil begins to fall, and at which it is nothing */
+  readonly ecThresholdMsCm: LibraryFigure;
   readonly ecZeroYieldMsCm: LibraryFigure;
   /** where stage lengths, Kc, leaf areas and root depths come from */
   readonly sources: Readonly<

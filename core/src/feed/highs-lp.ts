@@ -32,7 +32,13 @@ function solveWith(highs: Highs, { cost, upper, rows }: LinearProgram): LpAnswer
       model.options.set({ output_flag: false, presolve: "off" });
       model.run();
       if (model.getModelStatus() !== highs.constants.modelStatus.optimal) return { status: "infeasible" };
-      return { status: "optimal", values: [...model.getSolution().colValue], objective: model.getObjectiveValue() };
+      const { colValue, rowDual } = model.getSolution();
+      return {
+        status: "optimal",
+        values: [...colValue],
+        objective: model.getObjectiveValue(),
+        rowDuals: [...rowDual],
+      };
     },
   );
 }

@@ -15,7 +15,12 @@ export interface LpRow {
 }
 
 export type LpAnswer =
-  | { readonly status: "optimal"; readonly values: readonly number[]; readonly objective: number }
+  | {
+      readonly status: "optimal";
+      readonly values: readonly number[];
+      readonly objective: number;
+      readonly rowDuals: readonly number[];
+    }
   | { readonly status: "infeasible" };
 
 export type SolveLp = (program: LinearProgram) => LpAnswer;

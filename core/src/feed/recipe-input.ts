@@ -62,7 +62,7 @@ export function checkRecipeInput(input: RecipeInput): readonly Product[] {
     .range("water.ph", "The water's pH", input.water.ph, 4, 10.5)
     .range("water.temperatureC", "The water's temperature", input.water.temperatureC, 0, 45, "°C")
     .range("target.ph", "The target pH", input.target.ph, 4, 8)
-    .positive("tolerancePct", "The tolerance", input.tolerancePct, 50, "%")
+    .range("tolerancePct", "The tolerance", input.tolerancePct, 0.01, 50, "%")
     .when(
       Object.keys(input.target.ions).length === 0,
       "missing",
@@ -99,7 +99,7 @@ export function checkRecipeInput(input: RecipeInput): readonly Product[] {
 function checkTanks(checks: Checks, tanks: readonly Tank[]): void {
   tanks.forEach((tank, at) =>
     checks
-      .positive(`tanks.${at}.volumeL`, `The volume of tank ${tank.id}`, tank.volumeL, 1_000_000, "L")
+      .range(`tanks.${at}.volumeL`, `The volume of tank ${tank.id}`, tank.volumeL, 0.01, 1_000_000, "L")
       .range(`tanks.${at}.dilution`, `The dilution of tank ${tank.id}`, tank.dilution, 1, 2000)
       .when(
         tanks.findIndex((other) => other.id === tank.id) < at,
@@ -140,8 +140,8 @@ function ownProduct(checks: Checks, product: Product, at: number): Product {
       `${product.name} brings nothing: give its composition in mmol per gram.`,
     )
     .range(`${path}.priceKg`, `The price of ${product.name}`, product.priceKg, 0, 100_000, "per kg")
-    .positive(`${path}.densityKgL`, `The density of ${product.name}`, product.densityKgL, 3, "kg/L")
-    .positive(`${path}.solubilityGL`, `The solubility of ${product.name}`, product.solubilityGL, 5000, "g/L");
+    .range(`${path}.densityKgL`, `The density of ${product.name}`, product.densityKgL, 0.3, 3, "kg/L")
+    .range(`${path}.solubilityGL`, `The solubility of ${product.name}`, product.solubilityGL, 0.001, 5000, "g/L");
   for (const [ion, amount] of entries)
     checks.range(`${path}.composition.${ion}`, `${ion} in ${product.name}`, amount, 0, 1000, "mmol/g");
   const grams = IONS.reduce(

@@ -1,4 +1,4 @@
-import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
+import { CHARGE, IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { LpBuilder, type LpAnswer, type SolveLp } from "./linear-program.ts";
 import type { Product } from "./product.ts";
 import { mayHold, type TankRoom } from "./tank-rooms.ts";
@@ -36,7 +36,7 @@ const LEAST_SCALE = 0.001;
 /** Bicarbonate that recipes leave as a buffer, mmol/L; usual practice. */
 export const LEFT_BICARBONATE = 0.5;
 /** Tanks are filled to this share of what dissolves, for the common ion and for cold corners. */
-export const SOLUBILITY_SAFETY = 0.85;
+const SOLUBILITY_SAFETY = 0.85;
 const HOLD = 1e-7;
 
 /** mmol/L (or µmol/L for trace elements) of an ion from one g/m³ of a product. Protons take bicarbonate away. */
@@ -92,6 +92,57 @@ export function solveUpTo(problem: RecipeProblem, mostMisfit: number, solve: Sol
   };
 }
 
+/** What keeps one ion from its target, as the duals of the program that alone tries to bring it there tell. */
+export interface Obstacles {
+  /** ions whose hard limit stands in the way */
+  readonly limits: readonly Ion[];
+  /** ids of tanks that hold no more */
+  readonly tanks: readonly string[];
+  /** ions of the target that would go off in turn */
+  readonly ties: readonly Ion[];
+  /** whether the ties are nothing but the balance of charges */
+  readonly byCharge: boolean;
+}
+
+/** Duals below this share of the greatest are rounding. */
+const TIES_FROM = 0.02;
+/** Ties of this many ions, in proportion to their charges, are the balance of charges. */
+const CHARGE_FROM_IONS = 4;
+
+/** Asks what one ion could still gain when every other keeps what the recipe gives it, and what that would cost. */
+export function obstaclesTo(ion: Ion, problem: RecipeProblem, delivered: Ions, solve: SolveLp): Obstacles {
+  const model = new RecipeModel(problem, delivered);
+  const { rowDuals } = model.look(solve, model.misfitOf(ion));
+  const felt = model.meanings.flatMap((meaning, row) => {
+    const dual = rowDuals[row] ?? 0;
+    return Math.abs(dual) > 1e-9 ? [{ meaning, dual }] : [];
+  });
+  const greatest = Math.max(0, ...felt.map(({ dual }) => Math.abs(dual)));
+  const strong = felt.filter(({ dual }) => Math.abs(dual) >= TIES_FROM * greatest);
+  const ions = strong.flatMap(({ meaning, dual }) => (meaning.kind === "ion" ? [{ ion: meaning.ion, dual }] : []));
+  const perCharge = ions.flatMap(({ ion: other, dual }) =>
+    CHARGE[other] === 0 ? [] : [dual / scaleOf(problem.target[other] ?? 0) / CHARGE[other]],
+  );
+  const [low, high] = [Math.min(...perCharge), Math.max(...perCharge)];
+  return {
+    limits: strong.flatMap(({ meaning }) => (meaning.kind === "limit" ? [meaning.ion] : [])),
+    tanks: strong.flatMap(({ meaning }) => (meaning.kind === "tank" ? [meaning.tankId] : [])),
+    ties: ions.map((entry) => entry.ion).filter((other) => other !== ion),
+    byCharge:
+      perCharge.length >= CHARGE_FROM_IONS && low * high > 0 && Math.abs(high - low) <= 0.05 * Math.abs(high + low),
+  };
+}
+
+/** What a row of the program stands for. */
+type Meaning =
+  | { readonly kind: "ion" | "limit"; readonly ion: Ion }
+  | { readonly kind: "tank"; readonly tankId: string }
+  | { readonly kind: "other" };
+
+function scaleOf(target: number): number {
+  return target > 0 ? Math.max(target, LEAST_SCALE) : NONE_SCALE;
+}
+
 type Terms = [column: number, coefficient: number][];
 
 class RecipeModel {
@@ -100,10 +151,17 @@ class RecipeModel {
   readonly misfitTerms: Terms = [];
   readonly ballastTerms: Terms = [];
   readonly costTerms: Terms = [];
+  /** of the rows, in their order */
+  readonly meanings: Meaning[] = [];
   private readonly lp = new LpBuilder();
   private readonly slackTerms: Terms = [];
+  private readonly misfits = new Map<Ion, Terms>();
 
-  constructor(private readonly problem: RecipeProblem) {
+  /** @param delivered when given, no ion may stray further from its target, and no limit be broken further, than in it */
+  constructor(
+    private readonly problem: RecipeProblem,
+    private readonly delivered?: Ions,
+  ) {
     this.columns = problem.rooms.flatMap((room, at) =>
       problem.products
         .filter((product) => mayHold(room, product))
@@ -128,7 +186,16 @@ class RecipeModel {
   }
 
   hold(terms: Terms, most: number): void {
-    this.lp.row(-Infinity, most, terms);
+    this.row({ kind: "other" }, -Infinity, most, terms);
+  }
+
+  misfitOf(ion: Ion): Terms {
+    return this.misfits.get(ion) ?? [];
+  }
+
+  private row(meaning: Meaning, least: number, most: number, terms: Terms): void {
+    this.lp.row(least, most, terms);
+    this.meanings.push(meaning);
   }
 
   /** Solves one objective and holds its value for the stages after it. */
@@ -153,9 +220,11 @@ class RecipeModel {
     for (const ion of IONS) {
       const limit = this.problem.limits[ion];
       if (limit === undefined) continue;
-      const slack = this.lp.column();
+      const broken = this.delivered && Math.max(0, (this.delivered[ion] ?? 0) - limit);
+      const slack = this.lp.column(broken);
       this.slackTerms.push([slack, 1 / Math.max(limit, NONE_SCALE)]);
-      this.lp.row(-Infinity, limit - (this.problem.water[ion] ?? 0), [...this.terms(ion), [slack, -1]]);
+      const most = limit - (this.problem.water[ion] ?? 0);
+      this.row({ kind: "limit", ion }, -Infinity, most, [...this.terms(ion), [slack, -1]]);
     }
   }
 
@@ -166,19 +235,25 @@ class RecipeModel {
     for (const ion of IONS) {
       const target = this.problem.target[ion];
       if (target === undefined) continue;
-      const scale = target > 0 ? Math.max(target, LEAST_SCALE) : NONE_SCALE;
+      const scale = scaleOf(target);
       const strict = this.problem.loose.includes(ion) ? LOOSE_WEIGHT : 1;
       const weight = FLOATING.includes(ion) ? FLOATING_WEIGHT : strict;
-      const [over, under] = [this.lp.column(), this.lp.column()];
+      const strayed = this.delivered && ((this.delivered[ion] ?? 0) - target) / scale;
+      const over = this.lp.column(strayed === undefined ? Infinity : Math.max(0, strayed) + HOLD);
+      const under = this.lp.column(strayed === undefined ? Infinity : Math.max(0, -strayed) + HOLD);
+      this.misfits.set(ion, [
+        [over, 1],
+        [under, 1],
+      ]);
       // Σ a·x/t − over + under = 1 − w/t, all relative to the target
       const wanted = (target - (this.problem.water[ion] ?? 0)) / scale;
-      this.lp.row(wanted, wanted, [...this.terms(ion, 1 / scale), [over, -1], [under, 1]]);
-      this.lp.row(-Infinity, 0, [
+      this.row({ kind: "ion", ion }, wanted, wanted, [...this.terms(ion, 1 / scale), [over, -1], [under, 1]]);
+      this.row({ kind: "other" }, -Infinity, 0, [
         [over, strict],
         [under, strict],
         [largest, -1],
       ]);
-      this.lp.row(-Infinity, 0, [
+      this.row({ kind: "other" }, -Infinity, 0, [
         [over, weight],
         [under, weight],
         [largestWeighted, -1],
@@ -191,13 +266,13 @@ class RecipeModel {
   /** What nobody asked for is kept low: bicarbonate over the usual rest, sodium and chloride from salts. It can never fall below none. */
   private addBallast(): void {
     const { water, target } = this.problem;
-    this.lp.row(-(water.HCO3 ?? 0), Infinity, this.terms("HCO3"));
+    this.row({ kind: "other" }, -(water.HCO3 ?? 0), Infinity, this.terms("HCO3"));
     for (const ion of ["HCO3", "Na", "Cl"] as const) {
       if (target[ion] !== undefined) continue;
       const over = this.lp.column();
       this.ballastTerms.push([over, 1]);
       const free = ion === "HCO3" ? LEFT_BICARBONATE - (water.HCO3 ?? 0) : 0;
-      this.lp.row(-Infinity, free, [...this.terms(ion), [over, -1]]);
+      this.row({ kind: "other" }, -Infinity, free, [...this.terms(ion), [over, -1]]);
     }
   }
 
@@ -209,7 +284,7 @@ class RecipeModel {
           ? [[column, room.tank.dilution / 1000 / product.solubilityGL] as [number, number]]
           : [],
       );
-      if (terms.length > 0) this.lp.row(-Infinity, SOLUBILITY_SAFETY, terms);
+      if (terms.length > 0) this.row({ kind: "tank", tankId: room.tank.id }, -Infinity, SOLUBILITY_SAFETY, terms);
     }
   }
 }

@@ -29,6 +29,7 @@ const usual = [
   "phosphoric-acid-75",
   "iron-dtpa-6",
 ].map((id) => ({ id }));
+const nitrates = [{ id: "calcium-nitrate" }, { id: "potassium-nitrate" }];
 const soft = { ions: { Ca: 0.2, Mg: 0.1, Na: 0.3, Cl: 0.3, HCO3: 0.5, SO4: 0.05 }, ph: 7, temperatureC: 15 };
 const hard = { ions: { Ca: 2.1, Mg: 0.6, Na: 0.9, K: 0.1, Cl: 0.8, SO4: 0.4, HCO3: 4.7 }, ph: 7.4, temperatureC: 15 };
 
@@ -153,6 +154,35 @@ describe("a recipe", () => {
     expect(without.deviations.find((deviation) => deviation.ion === "H2PO4")?.reason).toBe(
       "No product here brings H2PO4.",
     );
+  });
+
+  it.each([
+    [
+      "charges do not balance",
+      { NO3: 10, K: 8, Ca: 4, Mg: 2, SO4: 1, H2PO4: 1 },
+      "K",
+      usual,
+      /do not balance in charge/,
+    ],
+    ["two salts tie ions together", { NO3: 2, K: 8, Ca: 4 }, "K", nitrates, /would bring NO3, Ca off too/],
+    ["a tank is full", { K: 40, SO4: 20 }, "SO4", [{ id: "potassium-sulphate" }], /Tank A and B is full/],
+  ] as const)("reads from the duals that %s", (_what, ions, ion, products, reason) => {
+    const water = { ions: {}, ph: 7, temperatureC: 10 };
+    const { deviations } = recipe({ water, target: { ions }, products }, solve);
+    expect(deviations.find((deviation) => deviation.ion === ion)?.reason).toMatch(reason);
+  });
+
+  it("reads from the duals which limit stands in the way", () => {
+    const { deviations } = recipe(
+      {
+        water: { ions: { Na: 1 }, ph: 7 },
+        target: { ions: { NO3: 4, B: 200 } },
+        limits: { Na: 1.01 },
+        products: [{ id: "calcium-nitrate" }, { id: "borax-10w" }],
+      },
+      solve,
+    );
+    expect(deviations.find(({ ion }) => ion === "B")?.reason).toMatch(/Na stands at its limit of 1.01 mmol\/L/);
   });
 
   it("keeps hard limits, and says infeasible with the best lines when the water breaks one", () => {

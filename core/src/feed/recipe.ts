@@ -5,9 +5,8 @@ import {
   phWhere,
   type CarbonateWater,
 } from "../chemistry/carbonate.ts";
-import { chargeBalance, IONS, isTrace, type ChargeBalance, type Ion, type Ions } from "../chemistry/ions.ts";
-import { ecMsCm } from "../chemistry/solution.ts";
-import { fill, showNumber, Worksheet, type WorkingStep } from "../working.ts";
+import { chargeBalance, IONS, type ChargeBalance, type Ion, type Ions } from "../chemistry/ions.ts";
+import { fill, Worksheet, type WorkingStep } from "../working.ts";
 import type { SolveLp } from "./linear-program.ts";
 import { feedSaturation, type FeedSaturation } from "./precipitation.ts";
 import type { Product } from "./product.ts";
@@ -22,15 +21,8 @@ import {
   type RecipeSolution,
 } from "./recipe-lp.ts";
 import { deviationReason } from "./recipe-reasons.ts";
+import { feedSums, noteIons, tankLines, tankSaturation, type RecipeLine, type TankSaturation } from "./recipe-sums.ts";
 import { tankLabellings, type TankRoom } from "./tank-rooms.ts";
-
-export interface RecipeLine {
-  readonly productId: string;
-  readonly name: string;
-  readonly gM3: number;
-  readonly tankId: string;
-  readonly kgPerTank: number;
-}
 
 export interface Deviation {
   readonly ion: Ion;
@@ -38,14 +30,6 @@ export interface Deviation {
   readonly delivered: number;
   readonly pct: number;
   readonly reason: string;
-}
-
-export interface TankSaturation {
-  readonly product: string;
-  readonly where: "tank";
-  readonly tankId: string;
-  readonly solubilitySharePct: number;
-  readonly verdict: string;
 }
 
 export interface Recipe {
@@ -92,26 +76,22 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
   const solution = withFewerProducts(problem, solveRecipe(problem, solve), solve);
   const ions = deliveredIons(input.water.ions, solution);
   const ph = feedPh(input, ions, solution, sheet);
-  const deviations = deviationsOf(input.target.ions, ions, problem, solution);
+  const deviations = deviationsOf(input.target.ions, ions, problem, solve);
   const met = deviations.every((deviation) => Math.abs(deviation.pct) <= tolerance + 1e-6);
   noteIons(input, ions, solution, sheet);
+  const lines = tankLines(solution, sheet);
+  const tankShares = tankSaturation(solution, sheet);
+  const sums = feedSums(ions, ph, solution, sheet);
   warn(input, products, solution, sheet);
-  const nitrogen = (ions.NO3 ?? 0) + (ions.NH4 ?? 0) + (ions.urea ?? 0);
   return {
     status: solution.limitsBroken ? "infeasible" : met ? "met" : "closest",
-    lines: solution.grams.map(({ product, room, gM3 }) => ({
-      productId: product.id,
-      name: product.name,
-      gM3,
-      tankId: room.tank.id,
-      kgPerTank: (gM3 * room.tank.dilution * room.tank.volumeL) / 1e6,
-    })),
-    delivered: { ions, ecMsCm: ecMsCm(ions, ph), ph },
+    lines,
+    delivered: { ions, ecMsCm: sums.ecMsCm, ph },
     deviations,
     chargeBalance: chargeBalance(ions),
-    nh4SharePct: nitrogen === 0 ? 0 : (100 * (ions.NH4 ?? 0)) / nitrogen,
-    costPerM3: solution.costPerM3,
-    precipitation: [...feedSaturation(ions, ph), ...tankSaturation(solution)],
+    nh4SharePct: sums.nh4SharePct,
+    costPerM3: sums.costPerM3,
+    precipitation: [...feedSaturation(ions, ph), ...tankShares],
     warnings: sheet.warnings,
     working: sheet.steps,
   };
@@ -233,7 +213,7 @@ function deliveredIons(water: Ions, { grams }: RecipeSolution): Ions {
   return ions;
 }
 
-function deviationsOf(target: Ions, delivered: Ions, problem: RecipeProblem, solution: RecipeSolution): Deviation[] {
+function deviationsOf(target: Ions, delivered: Ions, problem: RecipeProblem, solve: SolveLp): Deviation[] {
   return IONS.flatMap((ion) => {
     const wanted = target[ion];
     if (wanted === undefined) return [];
@@ -246,44 +226,10 @@ function deviationsOf(target: Ions, delivered: Ions, problem: RecipeProblem, sol
         target: wanted,
         delivered: got,
         pct,
-        reason: deviationReason(ion, { wanted, got, delivered, problem, solution }),
+        reason: deviationReason(ion, { wanted, got, delivered, problem }, solve),
       },
     ];
   });
-}
-
-function tankSaturation({ grams }: RecipeSolution): TankSaturation[] {
-  return grams.flatMap(({ product, room, gM3 }) => {
-    if (!product.solubilityGL || room.holds === "direct") return [];
-    const share = (100 * gM3 * room.tank.dilution) / 1000 / product.solubilityGL;
-    const verdict =
-      share > 70 ? "close to its limit: dissolve it in warm water and keep the store from getting colder" : "dissolves";
-    return [{ product: product.id, where: "tank" as const, tankId: room.tank.id, solubilitySharePct: share, verdict }];
-  });
-}
-
-/** Every ion's sum, so that the recipe can be redone with a pencil. */
-function noteIons({ water }: RecipeInput, ions: Ions, { grams }: RecipeSolution, sheet: Worksheet): void {
-  for (const ion of IONS) {
-    const parts = grams.flatMap(({ product, gM3 }) => {
-      const each = bringsPerGram(product, ion);
-      return each === 0
-        ? []
-        : [`${showNumber(gM3)} g/m³ × ${showNumber(each * (isTrace(ion) ? 1 : 1000))} ${product.id}`];
-    });
-    if (parts.length === 0 && (water.ions[ion] ?? 0) === 0) continue;
-    const divisor = isTrace(ion) ? "" : " ÷ 1000";
-    sheet.note(
-      ion,
-      isTrace(ion) ? "water + Σ grams · mmol/g" : "water + Σ grams · mmol/g ÷ 1000",
-      parts.length === 0
-        ? showNumber(water.ions[ion] ?? 0)
-        : `${showNumber(water.ions[ion] ?? 0)} + (${parts.join(" + ")})${divisor}`,
-      ions[ion] ?? 0,
-      isTrace(ion) ? "µmol/L" : "mmol/L",
-      "mass balance; composition of each product",
-    );
-  }
 }
 
 function warn(

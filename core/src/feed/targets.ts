@@ -49,6 +49,49 @@ const COURGETTE_FRUIT: FeedTarget = {
   assumed: true,
 };
 
+const scaled = (ions: Ions, share: number): Ions =>
+  Object.fromEntries(Object.entries(ions).map(([ion, amount]) => [ion, Number((amount * share).toPrecision(4))]));
+
+const LETTUCE: FeedTarget = {
+  id: "lettuce-float",
+  name: "Lettuce on float tanks",
+  ions: scaled(
+    { NO3: 19, H2PO4: 2, SO4: 1.125, NH4: 1.25, K: 11, Ca: 4.5, Mg: 1, Fe: 40, Mn: 5, Zn: 4, B: 30, Cu: 0.75, Mo: 0.5 },
+    0.6,
+  ),
+  ph: 5.8,
+  source:
+    "Sonneveld & Voogt (2009), lettuce in circulating water, at 0.6 of its strength for float tanks; strength assumed",
+  assumed: true,
+};
+const CYCLAMEN: FeedTarget = {
+  id: "pot-plants",
+  name: "Flowering pot plants, constant feed",
+  ions: scaled({ NO3: 12, H2PO4: 1, SO4: 3.5, K: 7, Ca: 4.5, Mg: 2, ...TRACE }, 0.6),
+  ph: 5.8,
+  source: "Steiner (1984) at 0.6 of its strength; strength assumed",
+  assumed: true,
+};
+const BLUEBERRY: FeedTarget = {
+  id: "blueberry-acid",
+  name: "Blueberry in pots, acid feed",
+  ions: { NH4: 2, NO3: 2, K: 2, Ca: 1, Mg: 0.75, SO4: 2.375, H2PO4: 0.75, ...TRACE },
+  ph: 5,
+  source: "ammonium and nitrate alike, as acid-loving bushes take both; amounts assumed",
+  assumed: true,
+};
+const FIELD_LEAF: FeedTarget = {
+  id: "field-leaf",
+  name: "Leaf and bulb crops in soil",
+  ions: scaled({ ...HOAGLAND, ...TRACE }, 0.4),
+  ph: 6.2,
+  source: "Hoagland & Arnon (1950), second solution, at 0.4 of its strength for soil; strength assumed",
+  assumed: true,
+};
+
+const allStages = (stages: readonly string[], target: FeedTarget): Readonly<Record<string, FeedTarget>> =>
+  Object.fromEntries(stages.map((stage) => [stage, target]));
+
 const BY_STAGE: Readonly<Record<string, Readonly<Record<string, FeedTarget>>>> = {
   "melon-netted": {
     establishment: MELON_GROWTH,
@@ -65,6 +108,11 @@ const BY_STAGE: Readonly<Record<string, Readonly<Record<string, FeedTarget>>>> =
     picking: COURGETTE_FRUIT,
     late: COURGETTE_FRUIT,
   },
+  "lettuce-butterhead": allStages(["establishment", "leaf", "head"], LETTUCE),
+  cyclamen: allStages(["establishment", "leaf", "bud", "flowering"], CYCLAMEN),
+  blueberry: allStages(["budbreak", "flowering", "fill", "picking", "after", "leaffall", "dormant"], BLUEBERRY),
+  fennel: allStages(["establishment", "leaf", "bulb", "picking"], FIELD_LEAF),
+  "water-spinach": allStages(["establishment", "leaf", "cutting"], FIELD_LEAF),
 };
 
 /** The library's target of a crop's stage; null where it has none. */

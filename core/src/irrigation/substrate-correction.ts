@@ -4,9 +4,6 @@ import type { SubstrateNeeds, Yesterday } from "./zone-water-input.ts";
 /** One day's correction stays inside these; our own caution, so that one bad reading cannot upset a crop. */
 const LEAST_FACTOR = 0.8;
 const MOST_FACTOR = 1.25;
-/** A measured uptake may differ more from a model that nobody has fitted yet. */
-const LEAST_UPTAKE_FACTOR = 0.5;
-const MOST_UPTAKE_FACTOR = 2;
 /** Drain EC that is still tolerated, as a multiple of the feed's: near 4.0 against 2.6 mS/cm for tomato in Sonneveld & Voogt (2009), table 13. */
 const DRAIN_EC_LIMIT_RATIO = 1.5;
 const MOST_DRAIN_SHARE = 0.5;
@@ -33,26 +30,12 @@ export function substrateCorrection(
   const target = drainTargetPct / 100;
   if (!yesterday) return { factor: 1, drainShare: target };
   const share = yesterday.drainPct / 100;
-  const factor = uptakeFactor(yesterday, share, sheet) ?? shareFactor(share, target, sheet);
+  const factor = shareFactor(share, target, sheet);
   return { factor, drainShare: share > 0 ? shareAgainstSalt(target, share, yesterday, sheet) : target };
 }
 
-/** By meter and drain: what plants took up against what the model foresaw. */
-function uptakeFactor({ givenMm, modelDemandMm }: Yesterday, share: number, sheet: Worksheet): number | null {
-  if (!givenMm || !modelDemandMm) return null;
-  const raw = (givenMm * (1 - share)) / modelDemandMm;
-  return sheet.note(
-    "Uptake yesterday against the model",
-    "f = given · (1 − drain share) / modelled demand, within 0.5 to 2",
-    fill`${givenMm} × (1 − ${share}) ÷ ${modelDemandMm}`,
-    Math.min(Math.max(raw, LEAST_UPTAKE_FACTOR), MOST_UPTAKE_FACTOR),
-    "",
-    "water balance of the substrate by the zone's own meter and drain",
-  );
-}
-
 /** By the drain share alone, for a day that was planned to its target. */
-function shareFactor(share: number, target: number, sheet: Worksheet): number {
+export function shareFactor(share: number, target: number, sheet: Worksheet): number {
   const raw = (1 - share) / (1 - target);
   const factor = sheet.note(
     "Correction by yesterday's drain",
@@ -69,10 +52,11 @@ function shareFactor(share: number, target: number, sheet: Worksheet): number {
   return factor;
 }
 
-function shareAgainstSalt(
+/** The share that is to run out: the target, unless the drain would stay too salty at it. Shares from 0 to 1. */
+export function shareAgainstSalt(
   target: number,
   share: number,
-  { drainEcMsCm, feedEcMsCm }: { drainEcMsCm: number; feedEcMsCm: number },
+  { drainEcMsCm, feedEcMsCm }: Pick<Yesterday, "drainEcMsCm" | "feedEcMsCm">,
   sheet: Worksheet,
 ): number {
   if (target === 0) return 0;

@@ -11,16 +11,26 @@ export interface SubstrateNeeds {
   /** % of what is given that is to run out */
   readonly drainTargetPct: number;
   readonly yesterday?: Yesterday | undefined;
+  /** decided by a person, in place of what yesterday's drain would say. Not part of the HTTP contract. */
+  readonly correction?: Correction | undefined;
 }
+
+/** How a zone's own plants and drain differ from the model. */
+export interface Correction {
+  /** times the modelled demand, 0.5 to 2 */
+  readonly demandFactor: number;
+  /** % that is to run out against salt; null for the target of the stage */
+  readonly drainSharePct: number | null;
+}
+
+/** The model as it stands. */
+export const NO_CORRECTION: Correction = { demandFactor: 1, drainSharePct: null };
 
 /** What was measured at the drain yesterday. */
 export interface Yesterday {
   readonly drainPct: number;
   readonly drainEcMsCm: number;
   readonly feedEcMsCm: number;
-  /** L/m² by the meter and as the model foresaw; with both, the uptake itself is known. Not part of the HTTP contract. */
-  readonly givenMm?: number | undefined;
-  readonly modelDemandMm?: number | undefined;
 }
 
 export interface SoilNeeds {
@@ -80,9 +90,9 @@ export function checkZoneWaterInput(input: ZoneWaterInput): Window {
       "date",
       `${input.date} is not a date of the calendar; write it as 2026-07-06.`,
     )
-    .positive("areaM2", "The zone's area", input.areaM2, 1e7, "m²")
-    .positive("plants", "The number of plants", input.plants, 1e8, "")
-    .positive("zoneFlowLh", "The zone's flow", input.zoneFlowLh, 1e6, "L/h")
+    .range("areaM2", "The zone's area", input.areaM2, 0.01, 1e7, "m²")
+    .range("plants", "The number of plants", input.plants, 1, 1e8)
+    .range("zoneFlowLh", "The zone's flow", input.zoneFlowLh, 0.01, 1e6, "L/h")
     .range("uniformityPct", "Uniformity", input.uniformityPct, 30, 100, "%")
     .range("minGapMin", "The gap between pulses", input.minGapMin, 0, 1440, "minutes")
     .range("demandMm", "Demand", input.demandMm, 0, 25, "L/m² in the day")
@@ -118,8 +128,8 @@ function checkDemand(checks: Checks, { demandMm, et0Mm, kc }: ZoneWaterInput): v
 function checkSubstrate(checks: Checks, substrate: SubstrateNeeds | undefined): void {
   checks
     .present("substrate", "What the substrate holds", substrate)
-    .positive("substrate.waterHeldLPlant", "The water held per plant", substrate?.waterHeldLPlant, 1000, "L")
-    .positive("substrate.pulseSharePct", "The share of a pulse", substrate?.pulseSharePct, 50, "%")
+    .range("substrate.waterHeldLPlant", "The water held per plant", substrate?.waterHeldLPlant, 0.001, 1000, "L")
+    .range("substrate.pulseSharePct", "The share of a pulse", substrate?.pulseSharePct, 0.1, 50, "%")
     .range("substrate.drainTargetPct", "The drain target", substrate?.drainTargetPct, 0, 70, "%")
     .range("substrate.yesterday.drainPct", "Yesterday's drain share", substrate?.yesterday?.drainPct, 0, 95, "%")
     .range("substrate.yesterday.drainEcMsCm", "Yesterday's drain EC", substrate?.yesterday?.drainEcMsCm, 0, 20, "mS/cm")
@@ -129,7 +139,7 @@ function checkSubstrate(checks: Checks, substrate: SubstrateNeeds | undefined): 
 function checkSoil(checks: Checks, soil: SoilNeeds | undefined): void {
   checks
     .present("soil", "The state of the soil", soil)
-    .positive("soil.totalAvailableMm", "The total available water", soil?.totalAvailableMm, 1000, "mm")
+    .range("soil.totalAvailableMm", "The total available water", soil?.totalAvailableMm, 0.1, 1000, "mm")
     .range(
       "soil.depletionMm",
       "The depletion",
@@ -140,9 +150,9 @@ function checkSoil(checks: Checks, soil: SoilNeeds | undefined): void {
     )
     .range("soil.triggerPct", "The trigger", soil?.triggerPct, 1, 100, "%")
     .range("soil.refillPct", "The refill", soil?.refillPct, 1, 100, "%")
-    .positive("soil.wettedPct", "The wetted share", soil?.wettedPct, 100, "%")
+    .range("soil.wettedPct", "The wetted share", soil?.wettedPct, 0.1, 100, "%")
     .range("soil.ecWaterMsCm", "The water's EC", soil?.ecWaterMsCm, 0, 20, "mS/cm")
-    .positive("soil.ecZeroYieldMsCm", "The extract EC at zero yield", soil?.ecZeroYieldMsCm, 60, "mS/cm")
+    .range("soil.ecZeroYieldMsCm", "The extract EC at zero yield", soil?.ecZeroYieldMsCm, 0.1, 60, "mS/cm")
     .range("soil.rainMm", "Rain", soil?.rainMm, 0, 500, "mm")
     .when(
       soil !== undefined && soil.ecWaterMsCm >= soil.ecZeroYieldMsCm,

@@ -41,6 +41,16 @@ describe("a zone's water", () => {
     expect(water.events[0]?.start).toBe("07:00:00");
   });
 
+  it("never cuts a day into more pulses than one every five minutes, however small a pulse is asked for", () => {
+    const substrate = { waterHeldLPlant: 0.01, pulseSharePct: 0.1, drainTargetPct: 30 };
+    const { events, litres } = zoneWater({ ...bags, minGapMin: 0, substrate });
+    expect(events).toHaveLength(288);
+    expect(litres).toBeCloseTo(6000, 6);
+    expect(() => zoneWater({ ...bags, substrate: { ...substrate, pulseSharePct: 1e-320 } })).toThrow(
+      /share of a pulse must be 0.1 to 50 %/,
+    );
+  });
+
   it("waters soil only when tonight's depletion reaches the trigger, and then refills it", () => {
     // 48 mm are wetted, the trigger is 14.4 mm; 14 + 4.2 = 18.2 mm; LR = 0.8/30 = 0.027: unevenness rules, 18.2 ÷ 0.88.
     expect(zoneWater(tunnel)).toMatchObject({

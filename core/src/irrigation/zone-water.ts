@@ -1,30 +1,10 @@
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
-import { planPulses, type Pulse } from "./pulses.ts";
+import { fill, Worksheet } from "../working.ts";
+import { deliver, type Need, type ZoneWater } from "./deliver.ts";
 import { substrateCorrection } from "./substrate-correction.ts";
 import { checkZoneWaterInput, type SoilNeeds, type SubstrateNeeds, type ZoneWaterInput } from "./zone-water-input.ts";
 
-export interface ZoneWater {
-  readonly demandMm: number;
-  /** what the root zone is to keep */
-  readonly netMm: number;
-  readonly grossMm: number;
-  readonly litres: number;
-  /** what runs out below: drain of a substrate, deep percolation in soil */
-  readonly drainL: number;
-  readonly leachingPct: number;
-  readonly minutesTotal: number;
-  readonly events: readonly Pulse[];
-  readonly warnings: readonly string[];
-  readonly working: readonly WorkingStep[];
-}
-
-interface Need {
-  readonly netMm: number;
-  readonly grossMm: number;
-  readonly leachingPct: number;
-  readonly pulses: number;
-}
-
+/** More often than every five minutes no valve is opened; each pulse is larger then. */
+const MOST_PULSES = 288;
 /** Leaching up to this share is covered by the unevenness of the lines. Keller & Bliesner (1990), chapter 20. */
 const LEACHING_COVERED = 0.1;
 
@@ -44,62 +24,7 @@ export function zoneWater(input: ZoneWaterInput): ZoneWater {
     input.substrate && input.system === "substrate"
       ? substrateNeed(input, input.substrate, demandMm, sheet)
       : soilNeed(input, demandMm, sheet);
-  const { areaM2, zoneFlowLh, minGapMin } = input;
-  const wantedL = sheet.note(
-    "Litres for the zone",
-    "gross · area",
-    fill`${need.grossMm} L/m² × ${areaM2} m²`,
-    need.grossMm * areaM2,
-    "L",
-    "1 mm on 1 m² is 1 L",
-  );
-  const plan = planPulses({
-    litres: wantedL,
-    zoneFlowLh,
-    wanted: need.pulses,
-    minGapMin,
-    window,
-    demand: input.demandCurve,
-  });
-  const litres = wantedL - plan.unmetL;
-  if (plan.unmetL > 0)
-    sheet.warn(
-      `The window from ${input.window.start} to ${input.window.end} is too short: ${Math.round(plan.unmetL)} L of ${Math.round(wantedL)} L stay undone. Widen it, or raise the zone's flow.`,
-    );
-  else if (plan.pulses.length < need.pulses)
-    sheet.warn(
-      `Only ${plan.pulses.length} of ${need.pulses} pulses fit with ${minGapMin} min between them; each is larger.`,
-    );
-  const minutesTotal = sheet.note(
-    "Running time",
-    "litres / flow · 60",
-    fill`${litres} L ÷ ${zoneFlowLh} L/h × 60`,
-    (litres / zoneFlowLh) * 60,
-    "min",
-    "zone flow",
-  );
-  const pulse = plan.pulses[0];
-  if (pulse)
-    sheet.note(
-      "One pulse",
-      "running time / pulses",
-      fill`${minutesTotal} min ÷ ${plan.pulses.length}`,
-      pulse.minutes,
-      "min",
-      "equal pulses",
-    );
-  return {
-    demandMm,
-    netMm: need.netMm,
-    grossMm: need.grossMm,
-    litres,
-    drainL: Math.max(0, litres - need.netMm * areaM2),
-    leachingPct: need.leachingPct,
-    minutesTotal,
-    events: plan.pulses,
-    warnings: sheet.warnings,
-    working: sheet.steps,
-  };
+  return deliver(input, { ...need, demandMm }, window, sheet);
 }
 
 function dayDemand({ demandMm, et0Mm, kc }: ZoneWaterInput, sheet: Worksheet): number {
@@ -113,8 +38,13 @@ function substrateNeed(
   substrate: SubstrateNeeds,
   demandMm: number,
   sheet: Worksheet,
-): Need {
-  const { factor, drainShare } = substrateCorrection(substrate, sheet);
+): Omit<Need, "demandMm"> {
+  const { factor, drainShare } = substrate.correction
+    ? {
+        factor: substrate.correction.demandFactor,
+        drainShare: (substrate.correction.drainSharePct ?? substrate.drainTargetPct) / 100,
+      }
+    : substrateCorrection(substrate, sheet);
   const netMm =
     factor === 1
       ? demandMm
@@ -124,7 +54,7 @@ function substrateNeed(
           fill`${demandMm} × ${factor}`,
           demandMm * factor,
           "L/m²",
-          "yesterday's drain",
+          substrate.correction ? "correction that was accepted" : "yesterday's drain",
         );
   const uneven = 1 - uniformityPct / 100;
   // The drain reaches every dripper: it also covers the dry ones, so only the larger of the two losses counts.
@@ -152,16 +82,16 @@ function substrateNeed(
   const pulseL = (substrate.waterHeldLPlant * substrate.pulseSharePct) / 100;
   const pulses = sheet.note(
     "Pulses",
-    "gross per plant / (water held · pulse share), rounded up",
+    "gross per plant / (water held · pulse share), rounded up, at most 288",
     fill`${perPlantL} ÷ (${substrate.waterHeldLPlant} × ${substrate.pulseSharePct} ÷ 100)`,
-    Math.ceil(perPlantL / pulseL - 1e-9),
+    Math.min(MOST_PULSES, Math.ceil(perPlantL / pulseL - 1e-9)),
     "",
     "small pulses keep water and air in a substrate; share as chosen for it",
   );
-  return { netMm, grossMm, leachingPct: lost * 100, pulses };
+  return { netMm, grossMm, leachingPct: lost * 100, pulses, overWords: "drain: what the plants do not keep" };
 }
 
-function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, sheet: Worksheet): Need {
+function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, sheet: Worksheet): Omit<Need, "demandMm"> {
   if (!soil) throw new Error("the soil is checked before");
   const availableMm = sheet.note(
     "Available water in the wetted soil",
@@ -218,7 +148,13 @@ function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, she
     "L/m²",
     "Keller & Bliesner (1990), chapter 20",
   );
-  return { netMm, grossMm, leachingPct: leaching * 100, pulses: netMm > 0 ? 1 : 0 };
+  return {
+    netMm,
+    grossMm,
+    leachingPct: leaching * 100,
+    pulses: netMm > 0 ? 1 : 0,
+    overWords: "unevenness and leaching",
+  };
 }
 
 function soilLosses(soil: SoilNeeds, uniformity: number, sheet: Worksheet): { lossShare: number; leaching: number } {

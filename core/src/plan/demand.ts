@@ -1,15 +1,16 @@
 import type { HouseAir, WeatherHour } from "../climate/weather-hours.ts";
 import { lightSumMolM2 } from "../climate/air.ts";
-import { referenceEt } from "../climate/reference-et.ts";
+import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../irrigation/canopy-transpiration.ts";
-import type { Place, Zone } from "../site/zone.ts";
+import { OPEN_FIELD_PCT, type Place, type System } from "../site/zone.ts";
+import { outsideEt } from "./outside-et.ts";
 import { fill, Worksheet, type WorkingStep } from "../working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
 
 export interface DemandInput {
-  readonly system: Zone["system"];
+  readonly system: System;
   readonly place: Place;
   readonly date: string;
   /** the hours of the local day, in order */
@@ -54,10 +55,9 @@ export function dayDemand(input: DemandInput): Demand | null {
     },
     { name: "Light through the cover", value: input.transmissionPct, unit: "%", origins: [input.transmissionOrigin] },
   ];
-  const core =
-    input.system === "substrate"
-      ? canopyDemand(input, insideShare, sheet, inputs)
-      : coefficientDemand(input, outside, sheet, inputs);
+  const core = isByCanopy(input.system)
+    ? canopyDemand(input, insideShare, sheet, inputs)
+    : coefficientDemand(input, outside, sheet, inputs);
   if (!core) return null;
   return {
     ...core,
@@ -67,6 +67,11 @@ export function dayDemand(input: DemandInput): Demand | null {
     working: sheet.steps,
     inputs,
   };
+}
+
+/** Where roots always have water the canopy sets the pace; elsewhere the reference surface does, times Kc. */
+function isByCanopy(system: System): boolean {
+  return system === "substrate" || system === "solution-tank" || system === "sub-irrigated-bench";
 }
 
 type CoreDemand = Pick<Demand, "demandMm" | "hourlyMm" | "et0Mm">;
@@ -162,14 +167,12 @@ function coefficientDemand(
   outside: number,
   sheet: Worksheet,
   inputs: WorkingInput[],
-): CoreDemand {
-  const et = referenceEt({
-    method: "greenhouse-radiation",
-    ...place,
-    date,
-    transmissionPct,
-    weather: { solarMjM2: outside },
-  });
+): CoreDemand | null {
+  const et =
+    transmissionPct >= OPEN_FIELD_PCT
+      ? openEt(place, date, hours, inputs)
+      : coveredEt(place, date, transmissionPct, outside);
+  if (!et) return null;
   sheet.steps.push(...et.working);
   et.warnings.forEach((warning) => sheet.warn(warning));
   const demandMm = sheet.note(
@@ -186,6 +189,20 @@ function coefficientDemand(
     mm: outside > 0 ? (demandMm * (hour.values.radiation?.value ?? 0)) / outside : 0,
   }));
   return { demandMm, hourlyMm, et0Mm: et.value };
+}
+
+/** What a reference surface would evaporate, with how it came about. */
+type GroundEt = Pick<ReferenceEt, "value" | "working" | "warnings">;
+
+function coveredEt(place: Place, date: string, transmissionPct: number, solarMjM2: number): GroundEt {
+  return referenceEt({ method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } });
+}
+
+function openEt(place: Place, date: string, hours: readonly WeatherHour[], inputs: WorkingInput[]): GroundEt | null {
+  const et = outsideEt(place, date, hours);
+  if (!et) return null;
+  inputs.push(...et.inputs.filter((input) => input.name !== "Solar radiation"));
+  return { value: et.value, working: et.steps, warnings: [] };
 }
 
 export function library({ source, assumed }: { source: string; assumed?: true }): Origin {

@@ -1,55 +1,10 @@
-import { DomainError } from "../domain-error.ts";
 import { lightSumMolM2 } from "../climate/air.ts";
-import { referenceEt } from "../climate/reference-et.ts";
-import type { WeatherKind } from "../climate/weather-columns.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
-import type { Place } from "../site/zone.ts";
-import { fill, type WorkingStep } from "../working.ts";
-import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
-
-/** A figure with all that a person may ask of it. */
-export interface Explained {
-  readonly value: number;
-  readonly steps: readonly WorkingStep[];
-  readonly inputs: readonly WorkingInput[];
-}
-
-/**
- * Reference evapotranspiration of a day outside, from its hours, by FAO-56 Penman–Monteith. The station measures wind at 2 m.
- *
- * @returns null when an hour lacks what it needs, or a sensor reports what cannot be
- */
-export function outsideEt(place: Place, date: string, hours: readonly WeatherHour[]): Explained | null {
-  const [t, rh, wind, solar] = [
-    column(hours, "airTemperature"),
-    column(hours, "humidity"),
-    column(hours, "wind"),
-    column(hours, "radiation"),
-  ];
-  if (hours.length === 0 || [t, rh, wind, solar].some((values) => values.numbers.length < hours.length)) return null;
-  const inputs: WorkingInput[] = [
-    { name: "Air temperature, highest", value: Math.max(...t.numbers), unit: "°C", origins: t.origins },
-    { name: "Air temperature, lowest", value: Math.min(...t.numbers), unit: "°C", origins: t.origins },
-    { name: "Humidity, highest", value: Math.max(...rh.numbers), unit: "%", origins: rh.origins },
-    { name: "Humidity, lowest", value: Math.min(...rh.numbers), unit: "%", origins: rh.origins },
-    { name: "Wind, mean", value: sum(wind.numbers) / hours.length, unit: "m/s", origins: wind.origins },
-    { name: "Solar radiation", value: sum(solar.numbers), unit: "MJ/m²", origins: solar.origins },
-  ];
-  const [tMaxC, tMinC, rhMaxPct, rhMinPct, windMs, solarMjM2] = inputs.map((input) => input.value);
-  try {
-    const et = referenceEt({
-      method: "penman-monteith-daily",
-      ...place,
-      date,
-      weather: { tMaxC, tMinC, rhMaxPct, rhMinPct, windMs, solarMjM2 },
-    });
-    return { value: et.value, steps: et.working, inputs };
-  } catch (error) {
-    // A sensor may report more sun than there is above the air; then there is no sound figure to show.
-    if (error instanceof DomainError) return null;
-    throw error;
-  }
-}
+import { fill, showNumber, type WorkingStep } from "../working.ts";
+import type { Standing } from "../crop/planting.ts";
+import { library as libraryOrigin } from "./demand.ts";
+import { column, sum, type Explained } from "./outside-et.ts";
+import type { Origin, WorkingInput } from "./origin.ts";
 
 /** Light for photosynthesis that reaches the plants of a house in a day. */
 export function insideLightSum(solarOutsideMjM2: number, solar: WorkingInput, transmission: WorkingInput): Explained {
@@ -63,6 +18,87 @@ export function insideLightSum(solarOutsideMjM2: number, solar: WorkingInput, tr
     source: "Meek et al. (1984) for the 45 % that is photosynthetic; Thimijan & Heins (1983) for 4.57 µmol/J",
   };
   return { value, steps: [step], inputs: [solar, transmission] };
+}
+
+/** Global radiation outside over a day, hour by hour. */
+export function solarSum(hours: readonly WeatherHour[]): Explained | null {
+  const solar = column(hours, "radiation");
+  if (solar.numbers.length === 0) return null;
+  const value = sum(solar.numbers);
+  const step: WorkingStep = {
+    label: "Solar radiation outside",
+    formula: "Σ of the hours' radiation",
+    substituted:
+      solar.numbers
+        .filter((hour) => hour > 0)
+        .map((hour) => showNumber(hour))
+        .join(" + ") || "0",
+    value,
+    unit: "MJ/m²",
+    source: "pyranometer of the station; hours that are dark are left out of the line",
+  };
+  return {
+    value,
+    steps: [step],
+    inputs: [{ name: "Hours of radiation", value, unit: "MJ/m²", origins: solar.origins }],
+  };
+}
+
+/** The coldest and the warmest hour outside. */
+export function airSpan(hours: readonly WeatherHour[]): Explained | null {
+  const air = column(hours, "airTemperature");
+  if (air.numbers.length === 0) return null;
+  const step = (label: string, formula: string, value: number): WorkingStep => ({
+    label,
+    formula,
+    substituted: `of ${air.numbers.map((hour) => showNumber(hour)).join(", ")}`,
+    value,
+    unit: "°C",
+    source: "means of the hours, in the shade at 2 m",
+  });
+  const [low, high] = [Math.min(...air.numbers), Math.max(...air.numbers)];
+  return {
+    value: high,
+    steps: [step("Coldest hour", "least of the hours", low), step("Warmest hour", "greatest of the hours", high)],
+    inputs: [{ name: "Hours of air temperature", value: air.numbers.length, unit: "h", origins: air.origins }],
+  };
+}
+
+/** A figure that was read, not computed. */
+export function asRead(name: string, value: number, unit: string, at: string, source: string): Explained {
+  return {
+    value,
+    steps: [{ label: name, formula: "as read", substituted: showNumber(value), value, unit, source }],
+    inputs: [{ name, value, unit, origins: [{ kind: "measured", at }] }],
+  };
+}
+
+/** Which day of its stage a crop stands in. */
+export function stageDay({ planting, crop, state }: Standing, date: string): Explained {
+  const { period, day, days } = state;
+  return {
+    value: day,
+    steps: [
+      {
+        label: `Day of ${period.stage.name.toLowerCase()}`,
+        formula: "date − first day of the stage + 1",
+        substituted: `${date} − ${period.startsOn} + 1`,
+        value: day,
+        unit: `of ${days}`,
+        source: period.seen
+          ? "the stage was seen to begin; the sign wins over the count of days"
+          : `planted on ${planting.plantedOn}; ${crop.sources.stages.source}`,
+      },
+    ],
+    inputs: [
+      {
+        name: "Length of the stage",
+        value: period.stage.days,
+        unit: "days",
+        origins: [libraryOrigin(crop.sources.stages)],
+      },
+    ],
+  };
 }
 
 /** What is missing in the soil this morning, from yesterday's balance. */
@@ -97,13 +133,4 @@ export function morningDepletion(
       },
     ],
   };
-}
-
-function column(hours: readonly WeatherHour[], kind: WeatherKind): { numbers: number[]; origins: Origin[] } {
-  const values = hours.flatMap((hour) => hour.values[kind] ?? []);
-  return { numbers: values.map((value) => value.value), origins: hourOrigins(values.map((value) => value.origin)) };
-}
-
-function sum(values: readonly number[]): number {
-  return values.reduce((total, value) => total + value, 0);
 }

@@ -10,6 +10,8 @@ export type Origin =
   /** stands in the set-up, but nobody has confirmed it */
   | { readonly kind: "default" }
   | { readonly kind: "library"; readonly source: string; readonly assumed: boolean }
+  /** a correction that somebody accepted or changed */
+  | { readonly kind: "decided"; readonly at: string }
   /** by another sum of this program */
   | { readonly kind: "computed" };
 

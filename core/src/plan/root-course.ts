@@ -1,36 +1,30 @@
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import { depletionFractionAt, stepSoil, type SoilState } from "../rootzone/soil-drip.ts";
+import { rootStore } from "../rootzone/root-store.ts";
 import { stepSubstrate, type SubstrateState } from "../rootzone/substrate.ts";
-import type { SoilDripZone, SubstrateZone } from "../site/zone.ts";
+import { stepStore, type StoreState } from "../rootzone/water-store.ts";
+import type { StoreZone, SubstrateZone } from "../site/zone.ts";
 
-export interface SoilDay {
+export interface StoreDay {
   readonly demandMm: number;
   readonly givenMm: number;
   readonly rainMm: number;
 }
 
-/** Soil holds about twice as much at field capacity as plants can take from it: FAO-56, table 19, loams. Matters for salt only. */
-const FIELD_CAPACITY_TO_AVAILABLE = 2;
-
-/** A bed wetted to field capacity, as before planting. */
-export const SOIL_AT_FIELD_CAPACITY: SoilState = { depletionMm: 0, saltEcMm: 0 };
+/** A bed wetted to field capacity, a tank or basin filled to its mark, as at planting. */
+export const FULL_STORE: StoreState = { depletionMm: 0, saltEcMm: 0 };
 
 /** The root zone on the morning after a day. Roots that grow reach soil that is still at field capacity. */
-export function soilNextMorning(
-  zone: SoilDripZone,
+export function nextMorning(
+  zone: StoreZone,
   crop: Crop,
   cropState: CropState,
-  state: SoilState,
-  { demandMm, givenMm, rainMm }: SoilDay,
-): SoilState {
-  const availableMm = (zone.availableMmM * cropState.rootDepthM * zone.wettedPct) / 100;
-  const limits = {
-    availableMm,
-    fieldCapacityMm: availableMm * FIELD_CAPACITY_TO_AVAILABLE,
-    depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm),
-  };
-  return stepSoil(state, { givenMm, givenEcMsCm: zone.ecWaterMsCm, rainMm, demandMm }, limits).state;
+  state: StoreState,
+  { demandMm, givenMm, rainMm }: StoreDay,
+): StoreState {
+  const { limits, seepMm } = rootStore(zone, crop, cropState, demandMm);
+  const givenEcMsCm = "ecWaterMsCm" in zone ? zone.ecWaterMsCm : 0;
+  return stepStore(state, { givenMm, givenEcMsCm, rainMm, demandMm, seepMm }, limits).state;
 }
 
 export interface SubstrateHour {

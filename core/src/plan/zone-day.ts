@@ -3,25 +3,26 @@ import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import { clockText } from "../irrigation/clock.ts";
 import type { DemandCurve } from "../irrigation/pulses.ts";
-import type { SoilNeeds, SubstrateNeeds } from "../irrigation/zone-water-input.ts";
-import { zoneWater, type ZoneWater } from "../irrigation/zone-water.ts";
-import { depletionFractionAt } from "../rootzone/soil-drip.ts";
-import type { Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
+import {
+  NO_CORRECTION,
+  type Correction,
+  type SoilNeeds,
+  type SubstrateNeeds,
+  type ZoneWaterInput,
+} from "../irrigation/zone-water-input.ts";
+import type { ZoneWater } from "../irrigation/deliver.ts";
+import { storeWater } from "../irrigation/store-water.ts";
+import { zoneWater } from "../irrigation/zone-water.ts";
+import { rootStore, type RootStore } from "../rootzone/root-store.ts";
+import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
 import { utcOffsetMin } from "../table/local-time.ts";
 import type { WorkingStep } from "../working.ts";
 import { library, type Demand } from "./demand.ts";
 import type { Origin, WorkingInput } from "./origin.ts";
 
-/** What was measured at the drain yesterday, and what that day's plan stood on. */
-export interface YesterdayDrain {
-  readonly drainPct: number;
-  readonly drainEcMsCm: number;
-  readonly feedEcMsCm: number;
+/** A correction that a person accepted, and when. */
+export interface AcceptedCorrection extends Correction {
   readonly at: string;
-  readonly origin: "measured" | "simulated";
-  /** L that were given that day, and what the model foresaw as demand */
-  readonly givenL: number;
-  readonly modelDemandMm: number;
 }
 
 export interface ZoneDayInput {
@@ -33,18 +34,23 @@ export interface ZoneDayInput {
   readonly crop: Crop;
   readonly cropState: CropState;
   readonly demand: Demand;
-  readonly yesterday?: YesterdayDrain | undefined;
-  /** mm this morning; soil only */
+  /** substrate only */
+  readonly correction?: AcceptedCorrection | undefined;
+  /** mm this morning; all but substrate */
   readonly depletionMm?: number | undefined;
+  /** mm that have fallen in the open today */
+  readonly rainMm?: number | undefined;
 }
 
-/** Figures of a day that a person may ask the working of. */
+/** Figures of a day that a person may ask the working of: all lines up to the first one named, then the others named. */
 export const FIGURES = {
-  demand: "Demand",
-  gross: "Gross water",
-  litres: "Litres for the zone",
-  minutes: "Running time",
-  pulse: "One pulse",
+  demand: ["Demand"],
+  gross: ["Gross water"],
+  litres: ["Litres for the zone"],
+  minutes: ["Running time"],
+  pulse: ["One pulse"],
+  drainOut: ["Litres for the zone", "Runs out below"],
+  perPlant: ["Litres for the zone", "Given a plant"],
 } as const;
 export type Figure = keyof typeof FIGURES;
 
@@ -53,12 +59,11 @@ export interface ZoneDay {
   readonly litresPerPlant: number;
   readonly demandPerPlantL: number;
   readonly window: { readonly start: string; readonly end: string };
-  /** soil: what the trigger and the root zone are in mm today */
-  readonly soil?: { readonly availableMm: number; readonly triggerMm: number; readonly rootDepthM: number };
+  /** all but substrate: how much the root zone holds for the plants, and when it is filled, mm */
+  readonly store?: { readonly availableMm: number; readonly triggerMm: number };
   readonly warnings: readonly string[];
-  readonly working: readonly WorkingStep[];
-  /** how many lines of the working lead to a figure; a figure that the day does not have is absent */
-  readonly lines: Readonly<Partial<Record<Figure, number>>>;
+  /** the lines that lead to each figure; a figure that the day does not have is absent */
+  readonly workings: Readonly<Partial<Record<Figure, readonly WorkingStep[]>>>;
   readonly inputs: readonly WorkingInput[];
 }
 
@@ -85,16 +90,8 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     minGapMin: zone.minGapMin,
     demandCurve: curveOf(demand, place.timeZone),
   };
-  const soil = zone.system === "soil-drip" ? soilNeeds(zone, input, inputs) : undefined;
-  const water =
-    zone.system === "substrate"
-      ? zoneWater({
-          ...common,
-          system: "substrate",
-          demandMm: demand.demandMm,
-          substrate: substrateNeeds(zone, input, inputs),
-        })
-      : zoneWater({ ...common, system: "soil-drip", demandMm: demand.demandMm, soil });
+  const store = zone.system === "substrate" ? undefined : rootStore(zone, input.crop, input.cropState, demand.demandMm);
+  const water = waterOf(input, common, store, inputs);
   // The first line of the zone's water repeats the demand, which its own sum has just ended on.
   const working = [...demand.working, ...water.working.slice(1)];
   return {
@@ -102,18 +99,79 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     litresPerPlant: water.litres / zone.plants,
     demandPerPlantL: (demand.demandMm * zone.areaM2) / zone.plants,
     window,
-    ...(soil && {
-      soil: {
-        availableMm: soil.totalAvailableMm * (soil.wettedPct / 100),
-        triggerMm: (soil.totalAvailableMm * soil.wettedPct * soil.triggerPct) / 10_000,
-        rootDepthM: input.cropState.rootDepthM,
-      },
-    }),
+    ...(store && { store: { availableMm: store.limits.availableMm, triggerMm: store.triggerMm } }),
     warnings: [...demand.warnings, ...water.warnings],
-    working,
-    lines: linesOf(working),
+    workings: workingsOf(working),
     inputs: [...demand.inputs, ...inputs],
   };
+}
+
+type CommonNeeds = Omit<ZoneWaterInput, "system">;
+
+/** By the system: drips with drain, drips into soil, or a store that is filled again. */
+function waterOf(
+  input: ZoneDayInput,
+  common: CommonNeeds,
+  store: RootStore | undefined,
+  inputs: WorkingInput[],
+): ZoneWater {
+  const { zone, demand, rainMm = 0 } = input;
+  if (zone.system === "substrate")
+    return zoneWater({
+      ...common,
+      system: "substrate",
+      demandMm: demand.demandMm,
+      substrate: substrateNeeds(zone, input, inputs),
+    });
+  if (!store) throw new Error(`a ${zone.system} zone has a store`);
+  if (rainMm > 0) inputs.push({ name: "Rain so far", value: rainMm, unit: "mm", origins: [{ kind: "measured" }] });
+  if (zone.system === "soil-drip" || zone.system === "buried-drip")
+    return zoneWater({
+      ...common,
+      system: "soil-drip",
+      demandMm: demand.demandMm,
+      soil: soilNeeds(zone, store, input, inputs),
+    });
+  const depletionMm = Math.min(input.depletionMm ?? 0, store.limits.availableMm);
+  inputs.push({ name: "Missing this morning", value: depletionMm, unit: "mm", origins: [{ kind: "computed" }] });
+  for (const [field, name, unit] of STORE_FIELDS[zone.system]) inputs.push(entered(input, field, name, unit));
+  return storeWater({
+    ...common,
+    demandMm: demand.demandMm,
+    depletionMm,
+    triggerMm: store.triggerMm,
+    leaveMm: store.leaveMm,
+    seepMm: store.seepMm,
+    rainMm,
+    floodMm: zone.system === "sub-irrigated-bench" ? zone.floodDepthMm : undefined,
+  });
+}
+
+/** What a person typed that the store's marks come from. */
+const STORE_FIELDS: Readonly<
+  Record<"solution-tank" | "sub-irrigated-bench" | "basin", readonly (readonly [ZoneField, string, string])[]>
+> = {
+  "solution-tank": [
+    ["fullLevelCm", "Level when full", "cm"],
+    ["topUpAtCm", "Topped up at", "cm"],
+  ],
+  "sub-irrigated-bench": [
+    ["waterHeldLPlant", "Water held per plant", "L"],
+    ["floodAtPct", "Flooded when so much is left", "%"],
+    ["floodDepthMm", "Depth of a flood", "mm"],
+  ],
+  basin: [
+    ["floodDepthMm", "Depth of a flood", "mm"],
+    ["refloodAtCm", "Flooded again at, below the soil", "cm"],
+    ["percolationMmDay", "Percolation", "mm in the day"],
+    ["drainablePct", "Drainable share of the soil", "%"],
+  ],
+};
+
+/** Whether a zone that is watered on some days of the week is watered on this one: spread evenly from Monday on. */
+function isWateringDay(daysAWeek: number, date: string): boolean {
+  const weekday = (new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7;
+  return Math.floor(((weekday + 1) * daysAWeek) / 7) > Math.floor((weekday * daysAWeek) / 7);
 }
 
 function sunWindow(zone: Zone, sun: SunTimes | null, timeZone: string): { start: string; end: string } {
@@ -145,7 +203,7 @@ function curveOf(demand: Demand, timeZone: string): DemandCurve {
 
 function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: WorkingInput[]): SubstrateNeeds {
   const { drainTargetPct } = input.cropState.period.stage;
-  const { yesterday } = input;
+  const { correction } = input;
   inputs.push(
     entered(input, "waterHeldLPlant", "Water held per plant", "L"),
     entered(input, "pulseSharePct", "Share of a pulse", "%"),
@@ -156,30 +214,30 @@ function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: Workin
       origins: [library(input.crop.sources.drainTarget)],
     },
   );
-  if (yesterday) {
-    const origins: Origin[] = [{ kind: yesterday.origin, at: yesterday.at }];
-    inputs.push(
-      { name: "Drain share yesterday", value: yesterday.drainPct, unit: "%", origins },
-      { name: "Drain EC yesterday", value: yesterday.drainEcMsCm, unit: "mS/cm", origins },
-      { name: "Feed EC yesterday", value: yesterday.feedEcMsCm, unit: "mS/cm", origins },
-      { name: "Water given yesterday", value: yesterday.givenL, unit: "L", origins },
-    );
+  if (correction) {
+    const origins: Origin[] = [{ kind: "decided", at: correction.at }];
+    inputs.push({ name: "Demand against the model", value: correction.demandFactor, unit: "×", origins });
+    if (correction.drainSharePct !== null)
+      inputs.push({ name: "Drain against salt", value: correction.drainSharePct, unit: "%", origins });
   }
   return {
     waterHeldLPlant: zone.waterHeldLPlant,
     pulseSharePct: zone.pulseSharePct,
     drainTargetPct,
-    yesterday: yesterday && { ...yesterday, givenMm: yesterday.givenL / zone.areaM2 },
+    correction: correction ?? NO_CORRECTION,
   };
 }
 
-function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput[]): SoilNeeds {
-  const { crop, cropState, demand } = input;
-  const fraction = depletionFractionAt(crop.depletionFraction.value, demand.demandMm);
-  const withoutStressPct = Math.min(90, fraction * 100 + cropState.period.stage.drierPct);
-  const triggerPct = Math.min(zone.triggerPct, withoutStressPct);
+function soilNeeds(
+  zone: SoilDripZone | BuriedDripZone,
+  store: RootStore,
+  input: ZoneDayInput,
+  inputs: WorkingInput[],
+): SoilNeeds {
+  const { crop, cropState, rainMm, date } = input;
   const totalAvailableMm = zone.availableMmM * cropState.rootDepthM;
   const depletionMm = Math.min(input.depletionMm ?? 0, totalAvailableMm);
+  const rests = zone.system === "buried-drip" && !isWateringDay(zone.daysAWeek, date);
   inputs.push(
     { name: "Depletion this morning", value: depletionMm, unit: "mm", origins: [{ kind: "computed" }] },
     { name: "Rooted depth", value: cropState.rootDepthM, unit: "m", origins: [library(crop.sources.rootDepth)] },
@@ -189,7 +247,7 @@ function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput
     entered(input, "triggerPct", "Trigger, of the available water", "%"),
     {
       name: "At most, FAO-56 p at today's demand and what the stage adds",
-      value: withoutStressPct,
+      value: store.limits.depletionFraction * 100 + cropState.period.stage.drierPct,
       unit: "%",
       origins: [library(crop.depletionFraction)],
     },
@@ -201,14 +259,17 @@ function soilNeeds(zone: SoilDripZone, input: ZoneDayInput, inputs: WorkingInput
       origins: [library(crop.ecZeroYieldMsCm)],
     },
   );
+  if (zone.system === "buried-drip") inputs.push(entered(input, "daysAWeek", "Watering days in a week", ""));
   return {
     depletionMm,
     totalAvailableMm,
-    triggerPct,
+    // On a day of rest it is watered only when nothing is left.
+    triggerPct: rests ? 100 : (100 * store.triggerMm) / store.limits.availableMm,
     refillPct: zone.refillPct,
     wettedPct: zone.wettedPct,
     ecWaterMsCm: zone.ecWaterMsCm,
     ecZeroYieldMsCm: crop.ecZeroYieldMsCm.value,
+    rainMm,
   };
 }
 
@@ -218,11 +279,12 @@ function entered({ zone, unconfirmed }: ZoneDayInput, field: ZoneField, name: st
   return { name, value, unit, origins: [{ kind: unconfirmed.includes(field) ? "default" : "entered" }] };
 }
 
-function linesOf(working: readonly WorkingStep[]): Partial<Record<Figure, number>> {
-  const lines: Partial<Record<Figure, number>> = {};
-  for (const [figure, label] of Object.entries(FIGURES)) {
-    const at = working.findIndex((step) => step.label === label);
-    if (at >= 0) lines[figure as Figure] = at + 1;
+function workingsOf(working: readonly WorkingStep[]): ZoneDay["workings"] {
+  const workings: Partial<Record<Figure, readonly WorkingStep[]>> = {};
+  for (const [figure, [first, ...others]] of Object.entries(FIGURES)) {
+    const at = working.findIndex((step) => step.label === first);
+    const own = others.flatMap((label) => working.find((step) => step.label === label) ?? []);
+    if (at >= 0 && own.length === others.length) workings[figure as Figure] = [...working.slice(0, at + 1), ...own];
   }
-  return lines;
+  return workings;
 }

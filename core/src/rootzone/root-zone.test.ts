@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { depletionFractionAt, stepSoil, type SoilState } from "./soil-drip.ts";
+import { depletionFractionAt, stepStore, type StoreState } from "./water-store.ts";
 import { stepSubstrate, type SubstrateState } from "./substrate.ts";
 
 const amount = (max: number) => fc.double({ min: 0, max, noNaN: true });
@@ -46,18 +46,24 @@ describe("the substrate", () => {
   });
 });
 
-describe("soil under drip", () => {
-  const limits = { availableMm: 48, fieldCapacityMm: 90, depletionFraction: 0.5 };
+describe("a store of water", () => {
+  const limits = { availableMm: 48, fullMm: 90, depletionFraction: 0.5 };
 
   it("keeps every millimetre and all salt over any weather", () => {
-    const day = fc.record({ givenMm: amount(30), givenEcMsCm: amount(3), rainMm: amount(60), demandMm: amount(9) });
+    const day = fc.record({
+      givenMm: amount(30),
+      givenEcMsCm: amount(3),
+      rainMm: amount(60),
+      demandMm: amount(9),
+      seepMm: amount(8),
+    });
     fc.assert(
       fc.property(fc.array(day, { minLength: 1, maxLength: 120 }), (days) => {
-        const start: SoilState = { depletionMm: 20, saltEcMm: 80 };
+        const start: StoreState = { depletionMm: 20, saltEcMm: 80 };
         let state = start;
         let [water, salt] = [0, 0];
         for (const inputs of days) {
-          const step = stepSoil(state, inputs, limits);
+          const step = stepStore(state, inputs, limits);
           water += inputs.givenMm + inputs.rainMm - step.fluxes.uptakeMm - step.fluxes.percolationMm;
           salt += inputs.givenMm * inputs.givenEcMsCm - step.fluxes.percolationSaltEcMm;
           state = step.state;
@@ -70,9 +76,18 @@ describe("soil under drip", () => {
     );
   });
 
+  it("seeps no more than is there, and never out of what roots cannot reach", () => {
+    const dry = { givenMm: 0, givenEcMsCm: 0, rainMm: 0, demandMm: 0, seepMm: 6 };
+    expect(stepStore({ depletionMm: 10, saltEcMm: 0 }, dry, limits).fluxes.percolationMm).toBe(6);
+    expect(stepStore({ depletionMm: 45, saltEcMm: 0 }, dry, limits)).toMatchObject({
+      fluxes: { percolationMm: 3 },
+      state: { depletionMm: 48 },
+    });
+  });
+
   it("gives less once the easy water is gone, in a straight line to the wilting point", () => {
     const uptake = (depletionMm: number): number =>
-      stepSoil({ depletionMm, saltEcMm: 0 }, { givenMm: 0, givenEcMsCm: 0, rainMm: 0, demandMm: 4 }, limits).fluxes
+      stepStore({ depletionMm, saltEcMm: 0 }, { givenMm: 0, givenEcMsCm: 0, rainMm: 0, demandMm: 4 }, limits).fluxes
         .uptakeMm;
     expect(uptake(10)).toBe(4);
     expect(uptake(36)).toBeCloseTo(2, 12);

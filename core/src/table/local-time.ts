@@ -35,6 +35,25 @@ function formatter(timeZone: string): Intl.DateTimeFormat {
  * @throws {RangeError} for a zone that does not exist
  */
 export function utcOffsetMin(instantMs: number, timeZone: string): number {
+  // Clocks change on quarter hours only, and a plan asks for the same ones again and again.
+  const quarter = Math.floor(instantMs / QUARTER_MS);
+  const offsets = knownOffsets.get(timeZone) ?? new Map<number, number>();
+  knownOffsets.set(timeZone, offsets);
+  let offset = offsets.get(quarter);
+  if (offset === undefined) {
+    offset = computedOffsetMin(quarter * QUARTER_MS, timeZone);
+    if (offsets.size >= MOST_KNOWN) offsets.clear();
+    offsets.set(quarter, offset);
+  }
+  return offset;
+}
+
+const QUARTER_MS = 900_000;
+/** A year of quarter hours. */
+const MOST_KNOWN = 35_040;
+const knownOffsets = new Map<string, Map<number, number>>();
+
+function computedOffsetMin(instantMs: number, timeZone: string): number {
   const part: Record<string, number> = {};
   for (const { type, value } of formatter(timeZone).formatToParts(instantMs)) part[type] = Number(value);
   const shown = Date.UTC(

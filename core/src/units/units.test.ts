@@ -27,6 +27,9 @@ describe("units", () => {
     ["radiationFlux", 500, "W/m²", 1.8],
     ["radiation", 1, "ly", 0.04184],
     ["conductivity", 1500, "ppm (500)", 3],
+    ["pricePerBulk", 3.785411784, "per 1000 gal", 1],
+    ["acidDose", 128, "fl oz/1000 gal", 1000],
+    ["density", 1, "per ft²", 10.763910417],
     ["land", 1, "acre", 0.40468564224],
   ] as const)("take %s %d %s for %d in the canonical unit", (quantity, value, name, canonical) => {
     expect(toCanonical(quantity, value, name as never)).toBeCloseTo(canonical, 9);

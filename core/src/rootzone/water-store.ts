@@ -1,52 +1,60 @@
-/** Water in the root zone of drip-irrigated soil as its depletion from field capacity, over the zone's ground. */
+/**
+ * One store of water over a zone's ground, as what is missing from full: rooted soil, a tank of solution, pots on a bench
+ * or a flooded basin. What comes on top runs over; what seeps away and what roots take makes room.
+ */
 
-export interface SoilState {
-  /** mm missing from field capacity */
+export interface StoreState {
+  /** mm missing from full: field capacity, the tank's or the pond's mark */
   readonly depletionMm: number;
   /** salt as EC · depth, mS/cm · mm */
   readonly saltEcMm: number;
 }
 
-export interface SoilInputs {
+export interface StoreInputs {
   readonly givenMm: number;
   readonly givenEcMsCm: number;
   readonly rainMm: number;
   /** what crop and ground would evaporate with ample water */
   readonly demandMm: number;
+  /** mm that seep out of a flooded soil in the step, while there is something to seep; none elsewhere */
+  readonly seepMm?: number | undefined;
 }
 
-export interface SoilFluxes {
+export interface StoreFluxes {
   readonly uptakeMm: number;
+  /** over full, and seeped */
   readonly percolationMm: number;
   readonly percolationSaltEcMm: number;
 }
 
-export interface SoilLimits {
-  /** mm between field capacity and wilting point in the wetted, rooted soil */
+export interface StoreLimits {
+  /** mm between full and the point at which roots get nothing */
   readonly availableMm: number;
-  /** mm of water in that soil at field capacity */
-  readonly fieldCapacityMm: number;
+  /** mm of water in the store when full */
+  readonly fullMm: number;
   /** share of the available water that is easy to take, FAO-56 p */
   readonly depletionFraction: number;
 }
 
 /**
- * One time step of the root-zone balance.
+ * One time step of the balance.
  *
  * Uptake falls in a straight line once more than the easy share is gone. In − out − change is zero to rounding.
  *
- * @see FAO-56, eq. 84 (Ks) and 85 (balance); water above field capacity percolates in the same step
+ * @see FAO-56, eq. 84 (Ks) and 85 (balance); water above full runs over in the same step
  */
-export function stepSoil(
-  state: SoilState,
-  { givenMm, givenEcMsCm, rainMm, demandMm }: SoilInputs,
-  { availableMm, fieldCapacityMm, depletionFraction }: SoilLimits,
-): { state: SoilState; fluxes: SoilFluxes } {
-  const storedMm = fieldCapacityMm - state.depletionMm + givenMm + rainMm;
+export function stepStore(
+  state: StoreState,
+  { givenMm, givenEcMsCm, rainMm, demandMm, seepMm = 0 }: StoreInputs,
+  { availableMm, fullMm, depletionFraction }: StoreLimits,
+): { state: StoreState; fluxes: StoreFluxes } {
+  const storedMm = fullMm - state.depletionMm + givenMm + rainMm;
   const salt = state.saltEcMm + givenMm * givenEcMsCm;
-  const percolationMm = Math.max(0, storedMm - fieldCapacityMm);
+  const overMm = Math.max(0, storedMm - fullMm);
+  const seepedMm = Math.min(seepMm, Math.max(0, availableMm - (fullMm - (storedMm - overMm))));
+  const percolationMm = overMm + seepedMm;
   const percolationSaltEcMm = storedMm > 0 ? (salt * percolationMm) / storedMm : 0;
-  const depletionMm = fieldCapacityMm - (storedMm - percolationMm);
+  const depletionMm = fullMm - (storedMm - percolationMm);
   const stress = Math.min(1, Math.max(0, (availableMm - depletionMm) / ((1 - depletionFraction) * availableMm)));
   const uptakeMm = Math.min(demandMm * stress, Math.max(0, availableMm - depletionMm));
   return {

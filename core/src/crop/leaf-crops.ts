@@ -1,0 +1,203 @@
+import type { Crop } from "./crop.ts";
+
+/** Coefficients of low leafy stands: no published fit is at hand, so they are marked as assumed until a meter fits them. */
+const CANOPY = { radiationShare: 0.5, vpdDay: 16, vpdNight: 8, extinction: 0.7 };
+const CANOPY_SOURCE = {
+  source: "form of Baille, Baille & Laury (1994); coefficients assumed, fit them to your meter",
+  assumed: true,
+} as const;
+const DRAIN_SOURCE = { source: "usual practice in substrate, 15 to 30 %", assumed: true } as const;
+
+export const butterhead: Crop = {
+  id: "lettuce-butterhead",
+  name: "Butterhead lettuce",
+  kcStart: 0.7,
+  leafAreaStart: 0.15,
+  rootDepthStartM: 0.2,
+  stages: [
+    {
+      id: "establishment",
+      name: "Establishment",
+      days: 10,
+      kcEnd: 0.7,
+      leafAreaEnd: 0.5,
+      rootDepthEndM: 0.2,
+      drainTargetPct: 15,
+      drierPct: 0,
+    },
+    {
+      id: "leaf",
+      name: "Leaf growth",
+      days: 16,
+      kcEnd: 0.9,
+      leafAreaEnd: 2.2,
+      rootDepthEndM: 0.25,
+      drainTargetPct: 15,
+      drierPct: 0,
+    },
+    {
+      id: "head",
+      name: "Head",
+      days: 18,
+      kcEnd: 1.0,
+      leafAreaEnd: 3.4,
+      rootDepthEndM: 0.3,
+      drainTargetPct: 15,
+      drierPct: 0,
+      picking: true,
+    },
+  ],
+  canopy: CANOPY,
+  depletionFraction: {
+    value: 0.3,
+    source: "FAO-56, table 22, lettuce",
+  },
+  ecThresholdMsCm: { value: 1.3, source: "FAO-29 (rev. 1), table 4, lettuce" },
+  ecZeroYieldMsCm: {
+    value: 9,
+    source: "FAO-29 (rev. 1), table 4, lettuce",
+  },
+  sources: {
+    stages: { source: "six weeks from plug to head in mild weather; assumed, note what you see", assumed: true },
+    kc: { source: "FAO-56, table 12, lettuce: 0.7, 1.0, 0.95" },
+    leafArea: { source: "16 heads per m²; assumed", assumed: true },
+    rootDepth: { source: "FAO-56, table 22, lettuce: 0.3 to 0.5 m" },
+    drainTarget: DRAIN_SOURCE,
+    canopy: CANOPY_SOURCE,
+  },
+};
+
+export const fennel: Crop = {
+  id: "fennel",
+  name: "Bulb fennel",
+  kcStart: 0.7,
+  leafAreaStart: 0.1,
+  rootDepthStartM: 0.2,
+  stages: [
+    {
+      id: "establishment",
+      name: "Establishment",
+      days: 25,
+      kcEnd: 0.7,
+      leafAreaEnd: 0.4,
+      rootDepthEndM: 0.25,
+      drainTargetPct: 20,
+      drierPct: 0,
+    },
+    {
+      id: "leaf",
+      name: "Leaf growth",
+      days: 30,
+      kcEnd: 0.95,
+      leafAreaEnd: 2,
+      rootDepthEndM: 0.4,
+      drainTargetPct: 20,
+      drierPct: 0,
+    },
+    {
+      id: "bulb",
+      name: "Bulb",
+      days: 31,
+      kcEnd: 1.05,
+      leafAreaEnd: 3,
+      rootDepthEndM: 0.45,
+      drainTargetPct: 20,
+      drierPct: 0,
+    },
+    {
+      id: "picking",
+      name: "Picking",
+      days: 14,
+      kcEnd: 1.0,
+      leafAreaEnd: 2.8,
+      rootDepthEndM: 0.45,
+      drainTargetPct: 20,
+      drierPct: 0,
+      picking: true,
+    },
+  ],
+  canopy: CANOPY,
+  depletionFraction: {
+    value: 0.2,
+    source: "FAO-56, table 22, celery; taken for fennel",
+    assumed: true,
+  },
+  ecThresholdMsCm: { value: 1.8, source: "FAO-29 (rev. 1), table 4, celery; taken for fennel", assumed: true },
+  ecZeroYieldMsCm: {
+    value: 18,
+    source: "FAO-29 (rev. 1), table 4, celery; taken for fennel",
+    assumed: true,
+  },
+  sources: {
+    stages: { source: "about 100 days from transplant; assumed, note what you see", assumed: true },
+    kc: { source: "FAO-56, table 12, celery: 0.7, 1.05, 1.0; taken for fennel", assumed: true },
+    leafArea: { source: "8 plants per m²; assumed", assumed: true },
+    rootDepth: { source: "FAO-56, table 22, celery: 0.3 to 0.5 m; taken for fennel", assumed: true },
+    drainTarget: DRAIN_SOURCE,
+    canopy: CANOPY_SOURCE,
+  },
+};
+
+export const waterSpinach: Crop = {
+  id: "water-spinach",
+  name: "Water spinach",
+  kcStart: 1.0,
+  leafAreaStart: 0.2,
+  rootDepthStartM: 0.2,
+  stages: [
+    {
+      id: "establishment",
+      name: "Establishment",
+      days: 14,
+      kcEnd: 1.0,
+      leafAreaEnd: 0.6,
+      rootDepthEndM: 0.2,
+      drainTargetPct: 20,
+      drierPct: 0,
+    },
+    {
+      id: "leaf",
+      name: "Leaf growth",
+      days: 20,
+      kcEnd: 1.1,
+      leafAreaEnd: 2.5,
+      rootDepthEndM: 0.3,
+      drainTargetPct: 20,
+      drierPct: 0,
+    },
+    {
+      id: "cutting",
+      name: "Cutting",
+      days: 70,
+      kcEnd: 1.1,
+      leafAreaEnd: 2.5,
+      rootDepthEndM: 0.35,
+      drainTargetPct: 20,
+      drierPct: 0,
+      picking: true,
+    },
+  ],
+  canopy: CANOPY,
+  depletionFraction: {
+    value: 0.2,
+    source: "FAO-56, table 22, rice: of saturation; taken for water spinach",
+    assumed: true,
+  },
+  ecThresholdMsCm: { value: 2.0, source: "FAO-29 (rev. 1), table 4, spinach; taken for water spinach", assumed: true },
+  ecZeroYieldMsCm: {
+    value: 15,
+    source: "FAO-29 (rev. 1), table 4, spinach; taken for water spinach",
+    assumed: true,
+  },
+  sources: {
+    stages: { source: "cut again every three weeks; assumed, note what you see", assumed: true },
+    kc: {
+      source: "FAO-56, table 12, rice: 1.05, 1.20, 0.9 to 0.6; about that of flooded leaf; assumed",
+      assumed: true,
+    },
+    leafArea: { source: "dense stand cut back in turn; assumed", assumed: true },
+    rootDepth: { source: "shallow roots in puddled soil; assumed", assumed: true },
+    drainTarget: DRAIN_SOURCE,
+    canopy: CANOPY_SOURCE,
+  },
+};

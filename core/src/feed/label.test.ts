@@ -1,0 +1,41 @@
+import { describe, expect, it } from "vitest";
+import { libraryProduct } from "./library.ts";
+import { compositionOfLabel, massPctOf } from "./label.ts";
+
+describe("a bag by its label", () => {
+  it("is the same in either convention: potassium nitrate 13.7 – 0 – 46.3, or K 38.4", () => {
+    const oxide = compositionOfLabel({ nitrateN: 13.7, K2O: 46.3 }, false).composition;
+    const element = compositionOfLabel({ nitrateN: 13.7, K: 46.3 * 0.8301 }, false).composition;
+    expect(oxide.K).toBeCloseTo(element.K ?? NaN, 2);
+    // The pure salt has 9.89 mmol of each in a gram; the library's is of 98 %.
+    expect(oxide.K).toBeCloseTo(9.83, 2);
+    expect(oxide.NO3).toBeCloseTo(libraryProduct("potassium-nitrate")?.composition.NO3 ?? NaN, 0);
+  });
+
+  it("knows an acid by the charge its anions have over: phosphoric acid with 54 % P₂O₅ is 75 %", () => {
+    const { composition } = compositionOfLabel({ P2O5: 54.3 }, true);
+    expect(composition.H2PO4).toBeCloseTo(libraryProduct("phosphoric-acid-75")?.composition.H2PO4 ?? NaN, 1);
+    expect(composition.H).toBeCloseTo(composition.H2PO4 ?? NaN, 9);
+  });
+
+  it("refuses a label whose charges have no partner, and says what to look for", () => {
+    expect(() => compositionOfLabel({ ammoniumN: 8, P2O5: 12, K2O: 30 }, false)).toThrow(
+      /have no partner. Look for chloride, sulphate/,
+    );
+    expect(compositionOfLabel({ ammoniumN: 12, P2O5: 61 }, false).warnings).toEqual([]);
+  });
+
+  it.each([
+    [{ K2O: 46, K: 38 }, "label.K"],
+    [{ nitrateN: 60, K2O: 50 }, "label"],
+    [{ nitrateN: -1 }, "label.nitrateN"],
+    [{}, "label"],
+  ])("refuses %j", (label, path) => {
+    expect(() => compositionOfLabel(label, false)).toThrow(expect.objectContaining({ path }));
+  });
+
+  it("takes liquids by grams in a litre: 100 g in a litre of 1.25 kg are 8 %", () => {
+    expect(massPctOf(100, 1.25)).toBeCloseTo(8, 12);
+    expect(() => massPctOf(100, 0)).toThrow(/density/);
+  });
+});

@@ -1,0 +1,89 @@
+import { Checks } from "../checks.ts";
+import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
+import type { Product } from "./product.ts";
+import type { Tank } from "./recipe-input.ts";
+import { bringsPerGram } from "./recipe-lp.ts";
+import type { Recipe } from "./recipe.ts";
+
+/** The two scales of a feed store: one for bags, one for trace salts. */
+export interface Scales {
+  /** step from 1 kg up, g, 0.1 to 1000 */
+  readonly coarseG: number;
+  /** step below 1 kg, g, 0.001 to 100 */
+  readonly fineG: number;
+}
+
+export interface WeighedLine {
+  readonly productId: string;
+  readonly tankId: string;
+  readonly exactKg: number;
+  /** rounded to the scale's step */
+  readonly kg: number;
+}
+
+export interface Weighing {
+  readonly lines: readonly WeighedLine[];
+  /** the feed as it is weighed, mmol/L and µmol/L */
+  readonly ions: Ions;
+  /** ions that rounding moves by more than a half per cent */
+  readonly moved: readonly { readonly ion: Ion; readonly pct: number }[];
+}
+
+const COARSE_FROM_KG = 1;
+const TELL_FROM_PCT = 0.5;
+
+/**
+ * What to weigh for tanks that may not be empty, on scales that have steps, and what rounding does to every ion.
+ *
+ * @param leftL litres of the same concentrate that still stand in a tank, by its id
+ * @throws {DomainError} for steps that cannot be and for more left than a tank holds
+ */
+export function weighOut(
+  recipe: Pick<Recipe, "lines" | "delivered">,
+  {
+    tanks,
+    products,
+    water,
+    scales,
+    leftL,
+  }: {
+    readonly tanks: readonly Tank[];
+    readonly products: readonly Product[];
+    readonly water: Ions;
+    readonly scales: Scales;
+    readonly leftL: Readonly<Record<string, number>>;
+  },
+): Weighing {
+  const checks = new Checks()
+    .range("coarseG", "The step of the scale for bags", scales.coarseG, 0.1, 1000, "g")
+    .range("fineG", "The step of the fine scale", scales.fineG, 0.001, 100, "g");
+  for (const { id, volumeL } of tanks)
+    checks.range(`leftL.${id}`, `What stands in tank ${id}`, leftL[id], 0, volumeL, "L");
+  checks.done();
+  const lines = recipe.lines.map(({ productId, tankId, kgPerTank }): WeighedLine => {
+    const tank = tanks.find(({ id }) => id === tankId);
+    const share = tank ? (tank.volumeL - (leftL[tankId] ?? 0)) / tank.volumeL : 1;
+    const exactKg = kgPerTank * share;
+    const stepKg = (exactKg >= COARSE_FROM_KG ? scales.coarseG : scales.fineG) / 1000;
+    return { productId, tankId, exactKg, kg: Math.round(exactKg / stepKg) * stepKg };
+  });
+  // Rounding counts in the fresh part alone; what is left in the tank was weighed before.
+  const gM3 = ({ productId, tankId, kg, exactKg }: WeighedLine): number => {
+    const line = recipe.lines.find((entry) => entry.productId === productId && entry.tankId === tankId);
+    return line && exactKg > 0 ? (line.gM3 * kg) / exactKg : 0;
+  };
+  const ions: Partial<Record<Ion, number>> = {};
+  for (const ion of IONS) {
+    const added = lines.reduce((sum, line) => {
+      const product = products.find(({ id }) => id === line.productId);
+      return product ? sum + bringsPerGram(product, ion) * gM3(line) : sum;
+    }, 0);
+    ions[ion] = Math.max(0, (water[ion] ?? 0) + added);
+  }
+  const moved = IONS.flatMap((ion) => {
+    const meant = recipe.delivered.ions[ion] ?? 0;
+    const pct = meant > 0 ? (100 * ((ions[ion] ?? 0) - meant)) / meant : 0;
+    return Math.abs(pct) > TELL_FROM_PCT ? [{ ion, pct }] : [];
+  });
+  return { lines, ions, moved };
+}

@@ -1,0 +1,35 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { cropById } from "../crop/library.ts";
+import { addDays } from "../table/local-time.ts";
+import { pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
+
+const planting = { cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [] };
+
+describe("the target's path", () => {
+  it("runs over the picking stages: courgette from day 50 to day 110, sooner when the first pick was seen", () => {
+    expect(pickingTime(cropById("courgette"), planting)).toEqual({ from: "2026-06-20", to: "2026-08-19" });
+    const seen = { ...planting, signs: [{ stageId: "picking", on: "2026-06-14" }] };
+    expect(pickingTime(cropById("courgette"), seen)?.from).toBe("2026-06-14");
+    expect(pickingTime(cropById("courgette"), { ...planting, clearedOn: "2026-08-01" })?.to).toBe("2026-08-01");
+  });
+
+  it("is none before, all after, and never falls", () => {
+    const time = { from: "2026-06-20", to: "2026-08-19" };
+    expect(yieldPath(time, 6, "2026-06-19").kgM2).toBe(0);
+    expect(yieldPath(time, 6, "2026-06-20").kgM2).toBeCloseTo(0.1, 9);
+    expect(yieldPath(time, 6, "2026-09-30").kgM2).toBe(6);
+    fc.assert(
+      fc.property(fc.integer({ min: -50, max: 200 }), (day) => {
+        const on = addDays(time.from, day);
+        expect(yieldPath(time, 6, addDays(on, 1)).kgM2).toBeGreaterThanOrEqual(yieldPath(time, 6, on).kgM2);
+      }),
+    );
+  });
+
+  it("tells water per kilo only once something was picked and metered", () => {
+    expect(pickedSoFar([40, 44], 420, 3360)).toMatchObject({ kgM2: 0.2, litresPerKg: 40 });
+    expect(pickedSoFar([], 420, 3360).litresPerKg).toBeNull();
+    expect(pickedSoFar([40], 420, null).litresPerKg).toBeNull();
+  });
+});

@@ -1,0 +1,113 @@
+import { fill, type Worksheet, type WorkingStep } from "../working.ts";
+import { clockText } from "./clock.ts";
+import { planPulses, type DemandCurve, type Pulse, type Window } from "./pulses.ts";
+
+export interface ZoneWater {
+  readonly demandMm: number;
+  /** what the root zone is to keep */
+  readonly netMm: number;
+  readonly grossMm: number;
+  readonly litres: number;
+  /** what runs out below: drain of a substrate, deep percolation in soil */
+  readonly drainL: number;
+  readonly leachingPct: number;
+  readonly minutesTotal: number;
+  readonly events: readonly Pulse[];
+  readonly warnings: readonly string[];
+  readonly working: readonly WorkingStep[];
+}
+
+/** What a zone is to get, before it is cut into pulses. */
+export interface Need {
+  readonly demandMm: number;
+  readonly netMm: number;
+  readonly grossMm: number;
+  readonly leachingPct: number;
+  readonly pulses: number;
+  /** what the water is that does not stay in the root zone */
+  readonly overWords: string;
+}
+
+/** The valve that gives it. */
+export interface Valve {
+  readonly areaM2: number;
+  readonly plants: number;
+  /** L/h of the whole zone */
+  readonly zoneFlowLh: number;
+  readonly minGapMin: number;
+  /** share of the day's demand that has arisen by a time */
+  readonly demandCurve?: DemandCurve | undefined;
+}
+
+/** From millimetres to litres, minutes and pulses inside a window; what the window cannot hold is told. */
+export function deliver(
+  { areaM2, plants, zoneFlowLh, minGapMin, demandCurve }: Valve,
+  need: Need,
+  window: Window,
+  sheet: Worksheet,
+): ZoneWater {
+  const wantedL = sheet.note(
+    "Litres for the zone",
+    "gross · area",
+    fill`${need.grossMm} L/m² × ${areaM2} m²`,
+    need.grossMm * areaM2,
+    "L",
+    "1 mm on 1 m² is 1 L",
+  );
+  const plan = planPulses({
+    litres: wantedL,
+    zoneFlowLh,
+    wanted: need.pulses,
+    minGapMin,
+    window,
+    demand: demandCurve,
+  });
+  const litres = wantedL - plan.unmetL;
+  if (plan.unmetL > 0)
+    sheet.warn(
+      `The window from ${clockText(window.startS).slice(0, 5)} to ${clockText(window.endS).slice(0, 5)} is too short: ${Math.round(plan.unmetL)} L of ${Math.round(wantedL)} L stay undone. Widen it, or raise the zone's flow.`,
+    );
+  else if (plan.pulses.length < need.pulses)
+    sheet.warn(
+      `Only ${plan.pulses.length} of ${need.pulses} pulses fit with ${minGapMin} min between them; each is larger.`,
+    );
+  const minutesTotal = sheet.note(
+    "Running time",
+    "litres / flow · 60",
+    fill`${litres} L ÷ ${zoneFlowLh} L/h × 60`,
+    (litres / zoneFlowLh) * 60,
+    "min",
+    "zone flow",
+  );
+  const pulse = plan.pulses[0];
+  if (pulse)
+    sheet.note(
+      "One pulse",
+      "running time / pulses",
+      fill`${minutesTotal} min ÷ ${plan.pulses.length}`,
+      pulse.minutes,
+      "min",
+      "equal pulses",
+    );
+  const drainL = sheet.note(
+    "Runs out below",
+    "litres − net · area, at least 0",
+    fill`${litres} − ${need.netMm} × ${areaM2}`,
+    Math.max(0, litres - need.netMm * areaM2),
+    "L",
+    need.overWords,
+  );
+  sheet.note("Given a plant", "litres / plants", fill`${litres} ÷ ${plants}`, litres / plants, "L", "plant stand");
+  return {
+    demandMm: need.demandMm,
+    netMm: need.netMm,
+    grossMm: need.grossMm,
+    litres,
+    drainL,
+    leachingPct: need.leachingPct,
+    minutesTotal,
+    events: plan.pulses,
+    warnings: sheet.warnings,
+    working: sheet.steps,
+  };
+}

@@ -1,0 +1,143 @@
+import { Checks } from "../checks.ts";
+import { clockSeconds } from "../irrigation/clock.ts";
+
+export interface DayPlanInput {
+  readonly pump: {
+    /** L/h, up to 1 000 000 */
+    readonly maxLh: number;
+    readonly maxOpenZones?: number | undefined;
+    readonly kw?: number | undefined;
+  };
+  readonly mixers: readonly { readonly id: string; readonly maxLh: number; readonly rinseMin?: number | undefined }[];
+  readonly zones: readonly DayPlanZone[];
+  readonly tariff?:
+    readonly { readonly start: string; readonly end: string; readonly pricePerKwh: number }[] | undefined;
+  /** how long a better plan is looked for, 0 to 10 s */
+  readonly timeLimitS?: number | undefined;
+}
+
+export interface DayPlanZone {
+  readonly id: string;
+  /** without it any mixer that is free will do */
+  readonly mixerId?: string | undefined;
+  /** the zone's total for the day */
+  readonly litres: number;
+  readonly flowLh: number;
+  readonly recipeId: string;
+  readonly windows: readonly { readonly start: string; readonly end: string }[];
+  readonly pulses: number;
+  /** from one pulse's end to the next one's start */
+  readonly minGapMin: number;
+  /** the lower number is served first when not all fit */
+  readonly priority: number;
+}
+
+/** Windows and tariff in seconds from midnight. */
+export interface Span {
+  readonly startS: number;
+  readonly endS: number;
+}
+
+const MOST_ZONES = 500;
+const MOST_PULSES = 200;
+
+/**
+ * Refuses what cannot be, with every fault at once.
+ *
+ * @returns the windows of each zone, in order of time, and the tariff's spans
+ * @throws {DomainError}
+ */
+export function checkDayPlan(input: DayPlanInput): {
+  windows: readonly Span[][];
+  tariff: readonly (Span & { price: number })[];
+} {
+  const checks = new Checks()
+    .range("pump.maxLh", "The pump's flow", input.pump.maxLh, 0.01, 1_000_000, "L/h")
+    .range("pump.maxOpenZones", "The valves that may be open together", input.pump.maxOpenZones, 1, 1000)
+    .range("pump.kw", "The pump's power", input.pump.kw, 0, 10_000, "kW")
+    .range("timeLimitS", "The time to look for a better plan", input.timeLimitS, 0, 10, "s")
+    .when(input.mixers.length === 0, "missing", "mixers", "Name at least one mixer; plain water is a mixer too.")
+    .when(input.zones.length === 0, "missing", "zones", "Name at least one zone to plan.")
+    .when(
+      input.zones.length > MOST_ZONES,
+      "out-of-range",
+      "zones",
+      `More than ${MOST_ZONES} zones are not planned at once.`,
+    );
+  unique(
+    checks,
+    "mixers",
+    input.mixers.map(({ id }) => id),
+  );
+  unique(
+    checks,
+    "zones",
+    input.zones.map(({ id }) => id),
+  );
+  input.mixers.forEach(({ id, maxLh, rinseMin }, at) =>
+    checks
+      .range(`mixers.${at}.maxLh`, `The flow of mixer ${id}`, maxLh, 0.01, 1_000_000, "L/h")
+      .range(`mixers.${at}.rinseMin`, `The rinse of mixer ${id}`, rinseMin, 0, 240, "minutes"),
+  );
+  const spanOf = (start: string, end: string, path: string): Span => {
+    const span = { startS: clockSeconds(start, `${path}.start`), endS: clockSeconds(end, `${path}.end`) };
+    checks.when(
+      span.startS >= span.endS,
+      "order-reversed",
+      `${path}.end`,
+      `The span ends at ${end}, not after it starts at ${start}.`,
+    );
+    return span;
+  };
+  const windows = input.zones.map((zone, at) => {
+    const path = `zones.${at}`;
+    checks
+      .range(`${path}.litres`, `The litres of ${zone.id}`, zone.litres, 0, 10_000_000, "L")
+      .range(`${path}.flowLh`, `The flow of ${zone.id}`, zone.flowLh, 0.01, 1_000_000, "L/h")
+      .range(`${path}.pulses`, `The pulses of ${zone.id}`, zone.pulses, 1, MOST_PULSES)
+      .when(
+        !Number.isInteger(zone.pulses),
+        "not-possible",
+        `${path}.pulses`,
+        `The pulses of ${zone.id} are a whole number.`,
+      )
+      .range(`${path}.minGapMin`, `The gap of ${zone.id}`, zone.minGapMin, 0, 1440, "minutes")
+      .range(`${path}.priority`, `The priority of ${zone.id}`, zone.priority, -1000, 1000)
+      .when(
+        zone.windows.length === 0,
+        "missing",
+        `${path}.windows`,
+        `${zone.id} needs a window in which it may be watered.`,
+      )
+      .when(
+        zone.mixerId !== undefined && !input.mixers.some(({ id }) => id === zone.mixerId),
+        "not-possible",
+        `${path}.mixerId`,
+        `There is no mixer ${zone.mixerId ?? ""}.`,
+      );
+    const spans = zone.windows
+      .map(({ start, end }, index) => spanOf(start, end, `${path}.windows.${index}`))
+      .sort((a, b) => a.startS - b.startS);
+    spans.forEach((span, index) =>
+      checks.when(
+        index > 0 && span.startS < (spans[index - 1]?.endS ?? 0),
+        "not-possible",
+        `${path}.windows`,
+        `Two windows of ${zone.id} overlap; make one of them.`,
+      ),
+    );
+    return spans;
+  });
+  const tariff = (input.tariff ?? []).map(({ start, end, pricePerKwh }, at) => {
+    checks.range(`tariff.${at}.pricePerKwh`, "The price of a kWh", pricePerKwh, 0, 1000);
+    return { ...spanOf(start, end, `tariff.${at}`), price: pricePerKwh };
+  });
+  checks.done();
+  return { windows, tariff };
+}
+
+function unique(checks: Checks, path: string, ids: readonly string[]): void {
+  ids.forEach((id, at) =>
+    checks.when(ids.indexOf(id) < at, "not-possible", `${path}.${at}.id`, `${id} is listed twice.`),
+  );
+}

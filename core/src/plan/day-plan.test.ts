@@ -1,0 +1,175 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { clockSeconds } from "../irrigation/clock.ts";
+import { dayPlan, type DayPlan } from "./day-plan.ts";
+import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
+
+const zone = (id: string, more: Partial<DayPlanZone> = {}): DayPlanZone => ({
+  id,
+  litres: 2000,
+  flowLh: 4000,
+  recipeId: "r1",
+  windows: [{ start: "08:00", end: "18:00" }],
+  pulses: 4,
+  minGapMin: 20,
+  priority: 1,
+  ...more,
+});
+const input = (zones: readonly DayPlanZone[], more: Partial<DayPlanInput> = {}): DayPlanInput => ({
+  pump: { maxLh: 10_000, maxOpenZones: 3 },
+  mixers: [
+    { id: "m1", maxLh: 8000, rinseMin: 5 },
+    { id: "m2", maxLh: 6000, rinseMin: 5 },
+  ],
+  zones,
+  ...more,
+});
+/** A second's worth of room: clocks end on the whole second below. */
+const rounds = (count: number) => () => count-- > 0;
+const plan = (asked: DayPlanInput, tries = 60): DayPlan => dayPlan(asked, rounds(tries));
+const at = (text: string): number => clockSeconds(text, "at");
+
+/** Everything that a plan must never do, found by a sweep that shares nothing with the planner. */
+function clashesOf({ pump, mixers, zones }: DayPlanInput, { events }: DayPlan): string[] {
+  const found: string[] = [];
+  const overlaps = (a: DayPlan["events"][number], b: DayPlan["events"][number], gapS = 0): boolean =>
+    at(a.start) < at(b.end) + gapS && at(b.start) < at(a.end) + gapS;
+  for (const event of events) {
+    const running = events.filter((other) => at(other.start) <= at(event.start) && at(event.start) < at(other.end));
+    if (running.reduce((sum, { lh }) => sum + lh, 0) > pump.maxLh + 1e-6) found.push(`pump at ${event.start}`);
+    if (running.length > (pump.maxOpenZones ?? Infinity)) found.push(`valves at ${event.start}`);
+    const mixer = mixers.find(({ id }) => id === event.mixerId);
+    const onMixer = running.filter(({ mixerId }) => mixerId === event.mixerId);
+    if (onMixer.reduce((sum, { lh }) => sum + lh, 0) > (mixer?.maxLh ?? 0) + 1e-6)
+      found.push(`mixer at ${event.start}`);
+    for (const other of events) {
+      if (other === event) continue;
+      if (
+        other.mixerId === event.mixerId &&
+        other.recipeId !== event.recipeId &&
+        overlaps(event, other, (mixer?.rinseMin ?? 0) * 60)
+      )
+        found.push(`recipes ${event.zoneId} ${other.zoneId} at ${event.start}`);
+      const own = zones.find(({ id }) => id === event.zoneId);
+      if (other.zoneId === event.zoneId && overlaps(event, other, (own?.minGapMin ?? 0) * 60))
+        found.push(`gap ${event.zoneId}`);
+    }
+    const windows = zones.find(({ id }) => id === event.zoneId)?.windows ?? [];
+    if (!windows.some(({ start, end }) => at(start) <= at(event.start) && at(event.end) <= at(end)))
+      found.push(`window ${event.zoneId} at ${event.start}`);
+  }
+  return found;
+}
+
+describe("a day plan", () => {
+  it("gives a zone that is alone its pulses where they are wanted, and calls that optimal", () => {
+    // 500 L at 4000 L/h run 7 min 30 s; four parts of ten hours have their middles at 9:15, 11:45, 14:15 and 16:45.
+    const answer = plan(input([zone("a")]));
+    expect(answer).toMatchObject({ status: "optimal", gapPct: 0, peakLh: 4000, unmet: [] });
+    expect(answer.events.map(({ start, end }) => [start, end])).toEqual([
+      ["09:11:15", "09:18:45"],
+      ["11:41:15", "11:48:45"],
+      ["14:11:15", "14:18:45"],
+      ["16:41:15", "16:48:45"],
+    ]);
+  });
+
+  it("never clashes, and adds up to the litres asked for or names what is missing, whatever is asked", () => {
+    const zones = fc.array(
+      fc.record({
+        litres: fc.integer({ min: 0, max: 30_000 }),
+        flowLh: fc.integer({ min: 500, max: 12_000 }),
+        recipeId: fc.constantFrom("r1", "r2", "r3"),
+        pulses: fc.integer({ min: 1, max: 8 }),
+        minGapMin: fc.integer({ min: 0, max: 60 }),
+        priority: fc.integer({ min: 1, max: 3 }),
+        from: fc.integer({ min: 0, max: 20 }),
+        hours: fc.integer({ min: 1, max: 12 }),
+        mixerId: fc.constantFrom(undefined, "m1", "m2"),
+      }),
+      { minLength: 1, maxLength: 9 },
+    );
+    const clock = (hour: number): string => `${String(Math.min(24, hour)).padStart(2, "0")}:00`;
+    fc.assert(
+      fc.property(zones, (asked) => {
+        const question = input(
+          asked.map(({ from, hours, ...rest }, index) =>
+            zone(`z${index}`, { ...rest, windows: [{ start: clock(from), end: clock(from + hours) }] }),
+          ),
+        );
+        const answer = plan(question, 8);
+        expect(clashesOf(question, answer)).toEqual([]);
+        for (const { id, litres } of question.zones) {
+          const given = answer.events
+            .filter(({ zoneId }) => zoneId === id)
+            .reduce((sum, event) => sum + event.litres, 0);
+          const missing = answer.unmet.find(({ zoneId }) => zoneId === id)?.litres ?? 0;
+          expect(given + missing).toBeCloseTo(litres, 6);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("serves the lower priority number when not all fit, and names the way out", () => {
+    // Each fills the whole pump for six of eight hours: only one fits.
+    const long = { litres: 60_000, flowLh: 10_000, pulses: 1, windows: [{ start: "08:00", end: "16:00" }] };
+    const wide = { mixers: [{ id: "m1", maxLh: 10_000 }] };
+    const answer = plan(
+      input([zone("later", { ...long, priority: 2 }), zone("first", { ...long, priority: 1 })], wide),
+    );
+    expect(answer.status).toBe("partial");
+    expect(answer.events.map(({ zoneId }) => zoneId)).toEqual(["first"]);
+    expect(answer.unmet).toMatchObject([
+      {
+        zoneId: "later",
+        litres: 60_000,
+        cheapestWayOut: expect.stringMatching(/end at \d\d:\d\d: then all of it fits/),
+      },
+    ]);
+    expect(answer.gapPct).toBeCloseTo(25, 6);
+  });
+
+  it("runs where the hour is cheap before it runs where it was wanted", () => {
+    const tariff = [
+      { start: "08:00", end: "16:00", pricePerKwh: 0.3 },
+      { start: "16:00", end: "18:00", pricePerKwh: 0.1 },
+    ];
+    const { events } = plan(
+      input([zone("a", { pulses: 2, minGapMin: 10 })], { tariff, pump: { maxLh: 10_000, kw: 4 } }),
+    );
+    expect(events.every(({ start }) => start >= "16:00:00")).toBe(true);
+  });
+
+  it("leaves out a zone whose flow no pump or mixer can give, and says so", () => {
+    const { unmet } = plan(input([zone("big", { flowLh: 15_000 }), zone("wide", { flowLh: 7000, mixerId: "m2" })]));
+    expect(unmet.map(({ reason }) => reason)).toEqual([
+      "Its flow of 15000 L/h is more than the pump gives (10000 L/h).",
+      "Its flow of 7000 L/h is more than the mixer gives (6000 L/h).",
+    ]);
+  });
+
+  it("finds room by moving others when the first order leaves something out", () => {
+    const zones = Array.from({ length: 12 }, (_, index) =>
+      zone(`z${index}`, {
+        recipeId: `r${index % 3}`,
+        litres: 5000,
+        pulses: 3,
+        windows: [{ start: "06:00", end: "19:00" }],
+      }),
+    );
+    const answer = plan(input(zones), 200);
+    expect(answer.unmet).toEqual([]);
+    expect(clashesOf(input(zones), answer)).toEqual([]);
+  });
+
+  it.each([
+    [{ pulses: 0 }, "zones.0.pulses"],
+    [{ windows: [{ start: "18:00", end: "08:00" }] }, "zones.0.windows.0.end"],
+    [{ windows: [{ start: "25:00", end: "26:00" }] }, "zones.0.windows.0.start"],
+    [{ mixerId: "m9" }, "zones.0.mixerId"],
+    [{ flowLh: -1 }, "zones.0.flowLh"],
+  ])("refuses %j", (change, path) => {
+    expect(() => plan(input([zone("a", change)]))).toThrow(expect.objectContaining({ path }));
+  });
+});

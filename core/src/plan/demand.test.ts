@@ -1,0 +1,82 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { WeatherHour } from "../climate/weather-hours.ts";
+import { cropById } from "../crop/library.ts";
+import { cropStateOn } from "../crop/stage-on.ts";
+import type { System } from "../site/zone.ts";
+import { dayDemand, type DemandInput } from "./demand.ts";
+
+const crop = cropById("melon-netted");
+const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
+if (!cropState) throw new Error("the crop stands on that day");
+const midnight = Date.parse("2026-06-15T00:00:00Z");
+const measured = (value: number) => ({ value, origin: "measured" as const });
+
+/** A day with so much sun in each hour from 6 to 18, and air as dry as said. */
+function inputOf(system: System, sunMjM2: number, vpdKpa: number, transmissionPct = 60): DemandInput {
+  if (!cropState) throw new Error("no crop");
+  const starts = Array.from({ length: 24 }, (_, hour) => midnight + hour * 3_600_000);
+  const hours: WeatherHour[] = starts.map((startMs, hour) => ({
+    startMs,
+    values: {
+      radiation: measured(hour >= 6 && hour < 18 ? sunMjM2 : 0),
+      airTemperature: measured(12 + Math.min(hour, 24 - hour)),
+      humidity: measured(70),
+      wind: measured(2),
+    },
+  }));
+  return {
+    system,
+    place: { latitudeDeg: 51, longitudeDeg: 0, elevationM: 10, timeZone: "UTC" },
+    date: "2026-06-15",
+    hours,
+    air: starts.map((startMs) => ({ startMs, airTemperatureC: 22, vpdKpa, origin: "measured" as const })),
+    transmissionPct,
+    transmissionOrigin: { kind: "entered" },
+    crop,
+    cropState,
+  };
+}
+
+describe("a day's demand", () => {
+  it.each([
+    ["substrate", 60],
+    ["soil-drip", 60],
+    ["soil-drip", 100],
+  ] as const)(
+    "of %s under %d %% of the light is what its hours add up to, and its working ends on it",
+    (system, pct) => {
+      const sun = fc.double({ min: 0.05, max: 2.4, noNaN: true });
+      const dryness = fc.double({ min: 0, max: 5, noNaN: true });
+      fc.assert(
+        fc.property(sun, dryness, (sunMjM2, vpdKpa) => {
+          const demand = dayDemand(inputOf(system, sunMjM2, vpdKpa, pct));
+          const hours = demand?.hourlyMm.reduce((sum, { mm }) => sum + mm, 0);
+          expect(hours).toBeCloseTo(demand?.demandMm ?? NaN, 9);
+          expect(demand?.working.at(-1)).toMatchObject({ label: "Demand", value: demand?.demandMm });
+        }),
+      );
+    },
+  );
+
+  it("grows with light and with dry air in substrate, and air drier than 2.5 kPa takes no more", () => {
+    const at = (sun: number, vpd: number): number => dayDemand(inputOf("substrate", sun, vpd))?.demandMm ?? NaN;
+    expect(at(1.5, 1)).toBeGreaterThan(at(1, 1));
+    expect(at(1, 1.5)).toBeGreaterThan(at(1, 1));
+    expect(at(1, 4)).toBeCloseTo(at(1, 2.5), 9);
+  });
+
+  it("takes ET₀ = (0.288 + 0.0019·J)·Rs under cover in June, times the crop's Kc", () => {
+    // Fernández et al. (2010), day 166: 0.6034 × 12 h × 1 MJ × 0.6 ÷ 2.45 is 1.773 mm
+    const demand = dayDemand(inputOf("soil-drip", 1, 1));
+    expect(demand?.et0Mm).toBeCloseTo(1.773, 2);
+    expect(demand?.demandMm).toBeCloseTo(1.773 * cropState.kc, 2);
+  });
+
+  it("says nothing rather than guess where an hour has no sunlight or the house no air", () => {
+    const full = inputOf("substrate", 1, 1);
+    const [, ...rest] = full.hours;
+    expect(dayDemand({ ...full, hours: [{ startMs: midnight, values: {} }, ...rest] })).toBeNull();
+    expect(dayDemand({ ...full, air: full.air.slice(1) })).toBeNull();
+  });
+});

@@ -1,0 +1,69 @@
+import { addDays } from "../table/local-time.ts";
+import { fill, type WorkingStep } from "../working.ts";
+
+export interface SupplyInput {
+  /** the day of the level; the first day drawn on is this one */
+  readonly date: string;
+  readonly levelM3: number;
+  readonly capacityM3: number;
+  /** m³ that zones take each day, as planned or as of late */
+  readonly dailyUseM3: number;
+  /** mm of rain on each day from `date` on, as foreseen; after them `usualRainMm` */
+  readonly rainMm: readonly number[];
+  readonly usualRainMm: number;
+  /** roof that runs into the storage; 0 without one */
+  readonly roofM2: number;
+  /** share of rain that arrives, % */
+  readonly runoffPct: number;
+  readonly days: number;
+}
+
+export interface Supply {
+  /** on the evening of each day */
+  readonly levels: readonly { readonly date: string; readonly m3: number }[];
+  /** whole days until it is empty; null when it is not within the days looked at */
+  readonly daysLeft: number | null;
+  readonly steps: readonly WorkingStep[];
+}
+
+/**
+ * A storage over the coming weeks: what the zones take, what the roof brings, what spills.
+ *
+ * A steady draft is assumed after the forecast; the longer the look, the less it is worth.
+ */
+export function projectStorage(input: SupplyInput): Supply {
+  const { date, levelM3, capacityM3, dailyUseM3, rainMm, usualRainMm, roofM2, runoffPct, days } = input;
+  const catchM3 = (mm: number): number => (mm * roofM2 * runoffPct) / 100_000;
+  const levels: { date: string; m3: number }[] = [];
+  let level = levelM3;
+  let daysLeft: number | null = null;
+  for (let day = 0; day < days; day++) {
+    const wanted = level + catchM3(rainMm[day] ?? usualRainMm) - dailyUseM3;
+    if (wanted < 0 && daysLeft === null) daysLeft = day;
+    level = Math.min(capacityM3, Math.max(0, wanted));
+    levels.push({ date: addDays(date, day), m3: level });
+  }
+  const foreseen = rainMm.reduce((sum, mm) => sum + catchM3(mm), 0);
+  return {
+    levels,
+    daysLeft,
+    steps: [
+      {
+        label: "From the roof, as foreseen",
+        formula: "rain · roof · share that arrives",
+        substituted: fill`${rainMm.reduce((sum, mm) => sum + mm, 0)} mm × ${roofM2} m² × ${runoffPct / 100}`,
+        value: foreseen,
+        unit: `m³ in ${rainMm.length} days`,
+        source: `forecast; after it ${usualRainMm.toFixed(1)} mm a day as of late`,
+      },
+      {
+        label: "Days left",
+        formula: "evenings until level + roof − use falls under none",
+        substituted: fill`${levelM3} m³, ${dailyUseM3} m³ a day`,
+        value: daysLeft ?? days,
+        unit: daysLeft === null ? "days or more" : "days",
+        source: "water balance of the storage",
+      },
+    ],
+  };
+}

@@ -1,0 +1,103 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { chargeBalance } from "../chemistry/ions.ts";
+import { langelierIndex, relativeYieldPct, sodiumAdsorptionRatio, waterHazards } from "./hazards.ts";
+import { largestSharePct, mixWaters } from "./mix-waters.ts";
+import { projectStorage } from "./supply.ts";
+
+const borehole = { ions: { Ca: 1.9, Mg: 0.55, Na: 1, K: 0.08, NO3: 0.1, Cl: 0.9, SO4: 0.3, HCO3: 4.4 }, ph: 7.4 };
+const roof = { ions: { Ca: 0.1, Na: 0.15, Cl: 0.15, HCO3: 0.2 }, ph: 6.5 };
+
+describe("mixing waters", () => {
+  it("keeps every ion in proportion and the charge, and puts the pH between the two", () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 99, noNaN: true }), (sharePct) => {
+        const mix = mixWaters([
+          { ...borehole, sharePct },
+          { ...roof, sharePct: 100 - sharePct },
+        ]);
+        expect(mix.ions.Ca).toBeCloseTo((1.9 * sharePct + 0.1 * (100 - sharePct)) / 100, 9);
+        expect(Math.abs(chargeBalance(mix.ions).cationsMeqL - chargeBalance(mix.ions).anionsMeqL)).toBeLessThan(0.1);
+        expect(mix.ph).toBeGreaterThan(6.49);
+        expect(mix.ph).toBeLessThan(7.41);
+      }),
+    );
+  });
+
+  it("finds the share that a sodium, bicarbonate or EC limit allows", () => {
+    // 0.15 + s · 0.85 = 0.5 → 41.18 %
+    expect(largestSharePct(borehole, roof, { kind: "ion", ion: "Na", most: 0.5 })).toBeCloseTo(41.18, 2);
+    expect(largestSharePct(borehole, roof, { kind: "ion", ion: "Na", most: 2 })).toBe(100);
+    expect(largestSharePct(borehole, roof, { kind: "ion", ion: "Na", most: 0.1 })).toBeNull();
+    expect(largestSharePct(borehole, roof, { kind: "ec", most: 0.3 })).toBeGreaterThan(30);
+  });
+
+  it("refuses shares that do not add up", () => {
+    expect(() => mixWaters([{ ...roof, sharePct: 60 }])).toThrow(/add up to 60 %/);
+  });
+});
+
+describe("what a water does", () => {
+  it("has Langelier's index worked by hand: Ca 1 and HCO₃ 2 mmol/L at pH 8 and 25 °C", () => {
+    // I = 3 mmol/L: log γ₁ −0.0260, log γ₂ −0.1039 (Davies); pHs = −8.48 + 10.33 + 3.104 + 2.725 = 7.68.
+    expect(langelierIndex({ Ca: 1, HCO3: 2 }, 8, 25)).toBeCloseTo(0.32, 1);
+    expect(langelierIndex({ Na: 1, Cl: 1 }, 7, 20)).toBeNull();
+  });
+
+  it("has the SAR of Ayers & Westcot's example: Na 7.73, Ca 2.32, Mg 1.44 meq/L give 5.64", () => {
+    expect(sodiumAdsorptionRatio({ Na: 7.73, Ca: 2.32 / 2, Mg: 1.44 / 2 })).toBeCloseTo(5.64, 2);
+  });
+
+  it("classes by the published limits and says unknown rather than none where nothing was measured", () => {
+    const hazards = waterHazards({
+      ions: { ...borehole.ions, Fe: 36 },
+      ph: 7.4,
+      ecMsCm: 0.58,
+      temperatureC: 15,
+    });
+    const classOf = (id: string): string | undefined => hazards.find((hazard) => hazard.id === id)?.class;
+    expect(["ph", "tds", "iron", "manganese", "boron", "sar", "chloride"].map(classOf)).toEqual([
+      "moderate",
+      "none",
+      "severe",
+      "unknown",
+      "unknown",
+      "moderate",
+      "none",
+    ]);
+  });
+
+  it("loses yield in soil as Maas and Hoffman have it, and never in waters under the threshold", () => {
+    // Lettuce, a 1.3, b 13: ECw 2 → ECe 3 → 100 − 13 × 1.7 = 77.9 %.
+    expect(relativeYieldPct(2, 1.3, 1.3 + 100 / 13).pct).toBeCloseTo(77.9, 9);
+    expect(relativeYieldPct(0.8, 1.3, 9).pct).toBe(100);
+    expect(relativeYieldPct(20, 1.3, 9).pct).toBe(0);
+  });
+});
+
+describe("a storage ahead", () => {
+  const basin = {
+    date: "2026-07-01",
+    levelM3: 50,
+    capacityM3: 80,
+    dailyUseM3: 6,
+    rainMm: [0, 10],
+    usualRainMm: 0,
+    roofM2: 500,
+    runoffPct: 80,
+    days: 30,
+  };
+
+  it("adds the roof, takes the use and tells the day on which nothing is left", () => {
+    // 50 − 6, + 4 − 6 = 42 on the second evening; then seven days at 6 m³.
+    const { levels, daysLeft } = projectStorage(basin);
+    expect(levels.slice(0, 2).map(({ m3 }) => m3)).toEqual([44, 42]);
+    expect(daysLeft).toBe(9);
+  });
+
+  it("never holds more than it can, and has no end where rain covers the use", () => {
+    const wet = projectStorage({ ...basin, rainMm: [], usualRainMm: 20 });
+    expect(Math.max(...wet.levels.map(({ m3 }) => m3))).toBe(80);
+    expect(wet.daysLeft).toBeNull();
+  });
+});
