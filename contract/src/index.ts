@@ -3,6 +3,12 @@ import "./words.ts";
 export { issueWords } from "./words.ts";
 export { dateSchema, idSchema, problemSchema, workingStepSchema, type Problem, type WorkingStep } from "./basics.ts";
 export { referenceEtAnswerSchema, referenceEtRequestSchema } from "./climate/reference-et.ts";
+export {
+  lateralAnswerSchema,
+  lateralRequestSchema,
+  uniformityAnswerSchema,
+  uniformityRequestSchema,
+} from "./irrigation/lines.ts";
 export { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./irrigation/zone-water.ts";
 export {
   newSiteSchema,
@@ -15,16 +21,21 @@ export {
 } from "./site/site.ts";
 export {
   cropChoiceSchema,
+  layoutSchema,
   newZoneSchema,
   plantingSchema,
   setUpSchema,
+  systemSchema,
+  SYSTEMS,
   zoneDefinitionSchema,
   zoneSchema,
   zoneUpdateSchema,
   type CropChoice,
+  type Layout,
   type NewZone,
   type Planting,
   type SetUp,
+  type System,
   type Zone,
   type ZoneDefinition,
   type ZoneUpdate,
@@ -42,17 +53,52 @@ export {
   type WeatherPreview,
 } from "./climate/weather-import.ts";
 export {
-  boardSchema,
-  findingSchema,
-  markSchema,
-  stationSchema,
-  type Board,
-  type BoardZone,
-  type Finding,
-  type Mark,
-  type Roots,
-  type Station,
-} from "./plan/board.ts";
+  newPickSchema,
+  pickStrikeSchema,
+  pickSchema,
+  zoneHarvestSchema,
+  type NewPick,
+  type Pick,
+  type ZoneHarvest,
+} from "./harvest/harvest.ts";
+export {
+  newSourceSchema,
+  sourceSchema,
+  sourceUpdateSchema,
+  sourceKindSchema,
+  waterStationSchema,
+  type NewSource,
+  type Source,
+  type SourceKind,
+  type SourceState,
+  type WaterStation,
+} from "./water/source.ts";
+export {
+  catchStrikeSchema,
+  linesUpdateSchema,
+  newCatchTestSchema,
+  newLinesSchema,
+  zoneLinesSchema,
+  catchTestSchema,
+  type NewCatchTest,
+  type NewLines,
+  type StoredCatchTest,
+  type ZoneLines,
+} from "./irrigation/zone-lines.ts";
+export { SITE_FILE_FORMAT, SITE_FILE_VERSION, siteFileSchema, type SiteFile, type ZoneFile } from "./site/site-file.ts";
+export { dayPlanAnswerSchema, dayPlanRequestSchema } from "./plan/day-plan.ts";
+export { newOwnProductSchema, type NewOwnProduct } from "./feed/own-product.ts";
+export { boardSchema, type Board, type BoardZone, type Roots } from "./plan/board.ts";
+export { findingSchema, markSchema, stationSchema, type Finding, type Mark, type Station } from "./advice/finding.ts";
+export {
+  correctionSchema,
+  newDecisionSchema,
+  type Correction,
+  type Decision,
+  type NewDecision,
+  type OpenFinding,
+  type Proposal,
+} from "./advice/decision.ts";
 export {
   figureSchema,
   zoneDaySchema,
@@ -77,6 +123,8 @@ export {
 } from "./feed/recipe.ts";
 export {
   feedTargetSchema,
+  feedSettingsSchema,
+  feedSettingsUpdateSchema,
   feedTargetUpdateSchema,
   newMixSchema,
   newWaterReportSchema,
@@ -85,6 +133,7 @@ export {
   waterReportSchema,
   waterReportsSchema,
   zoneFeedSchema,
+  type FeedSettings,
   type FeedTarget,
   type NewMix,
   type NewWaterReport,
@@ -95,11 +144,11 @@ export {
 } from "./feed/feed.ts";
 export type { Ion } from "./feed/recipe.ts";
 export {
-  newDrainReadingSchema,
+  newReadingSchema,
   rootHistorySchema,
   strikeSchema,
-  type DrainReading,
-  type NewDrainReading,
+  type Reading,
+  type NewReading,
   type RootHistory,
   type Strike,
 } from "./rootzone/readings.ts";

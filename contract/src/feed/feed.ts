@@ -52,7 +52,26 @@ export const newMixSchema = z.strictObject({
 export type NewMix = z.infer<typeof newMixSchema>;
 export const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
 
-export const tankPlanSchema = z.object({ id: z.string(), volumeL: z.number(), dilution: z.number() });
+export const tankPlanSchema = z.strictObject({
+  id: textSchema("The tank's name", 12),
+  volumeL: quantitySchema("The tank's volume", 1, 100_000, "L"),
+  dilution: quantitySchema("The dilution", 1, 1000, "litres of feed from one of concentrate"),
+});
+
+/** What a zone's feed is made in and weighed on. */
+export const feedSettingsSchema = z.strictObject({
+  tanks: z
+    .array(tankPlanSchema)
+    .min(1, { error: () => "At least one tank is needed; feed mixed directly is a tank of dilution 1." })
+    .max(3, { error: () => "Up to three tanks are planned." })
+    .refine((tanks) => new Set(tanks.map(({ id }) => id)).size === tanks.length, {
+      error: () => "Two tanks have the same name.",
+    }),
+  coarseG: quantitySchema("The step of the scale for bags", 0.1, 1000, "g"),
+  fineG: quantitySchema("The step of the fine scale", 0.001, 100, "g"),
+});
+export type FeedSettings = z.infer<typeof feedSettingsSchema>;
+export const feedSettingsUpdateSchema = feedSettingsSchema.extend({ version: versionSchema.nullable() });
 
 /** All that the Feed station of a zone needs: target, water, shelf, tanks, what was mixed. */
 export const zoneFeedSchema = z.object({
@@ -62,8 +81,13 @@ export const zoneFeedSchema = z.object({
     .object({ name: z.string(), ions: ionsSchema, ph: z.number(), source: z.string(), assumed: z.boolean() })
     .nullable(),
   own: feedTargetSchema.extend({ version: versionSchema }).nullable(),
-  water: waterReportSchema.nullable(),
+  /** the waters of the zone mixed, by their reports in force; null while one has none */
+  water: z.object({ ions: ionsSchema, ph: z.number() }).nullable(),
+  waters: z.array(
+    z.object({ sourceId: idSchema, name: z.string(), sharePct: z.number(), takenOn: dateSchema.nullable() }),
+  ),
   shelf: z.array(shelfItemSchema),
+  settings: feedSettingsSchema.extend({ version: versionSchema.nullable() }),
   tanks: z.array(tankPlanSchema),
   mixes: z.array(mixSchema),
   /** L of feed that the zone is to get on the date; null without a plan */

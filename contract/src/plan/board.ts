@@ -1,28 +1,9 @@
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema } from "../basics.ts";
+import { openFindingSchema } from "../advice/decision.ts";
+import { markSchema } from "../advice/finding.ts";
+import { systemSchema } from "../site/zone.ts";
 import { siteSchema } from "../site/site.ts";
-
-export const markSchema = z.enum(["steady", "watch", "act"]);
-export type Mark = z.infer<typeof markSchema>;
-
-export const stationSchema = z.enum(["water", "feed", "run", "roots", "crop", "harvest"]);
-export type Station = z.infer<typeof stationSchema>;
-
-export const findingSchema = z.discriminatedUnion("cause", [
-  z.object({
-    cause: z.enum(["drain-low", "drain-high"]),
-    mark: markSchema,
-    drainPct: z.number(),
-    targetPct: z.number(),
-    drainEcMsCm: z.number(),
-  }),
-  z.object({ cause: z.literal("salt"), mark: markSchema, drainEcMsCm: z.number(), feedEcMsCm: z.number() }),
-  z.object({ cause: z.literal("too-dry"), mark: markSchema, depletionMm: z.number(), triggerMm: z.number() }),
-  z.object({ cause: z.literal("delivery"), mark: markSchema, givenL: z.number(), plannedL: z.number() }),
-  z.object({ cause: z.literal("window-short"), mark: markSchema, unmetL: z.number() }),
-  z.object({ cause: z.literal("no-drain-reading"), mark: markSchema, days: z.number() }),
-]);
-export type Finding = z.infer<typeof findingSchema>;
 
 /** Why a figure is not there. */
 export const missingSchema = z.enum(["not-planted", "no-weather", "no-reading"]);
@@ -34,6 +15,7 @@ export const rootsSchema = z.discriminatedUnion("kind", [
     drain: z
       .object({
         on: dateSchema,
+        at: instantSchema,
         sharePct: z.number(),
         ecMsCm: z.number(),
         feedEcMsCm: z.number(),
@@ -42,7 +24,19 @@ export const rootsSchema = z.discriminatedUnion("kind", [
       .nullable(),
     drainTargetPct: z.number(),
   }),
-  z.object({ kind: z.literal("soil-drip"), depletionMm: z.number(), triggerMm: z.number(), availableMm: z.number() }),
+  z.object({
+    kind: z.enum(["soil-drip", "buried-drip", "solution-tank", "sub-irrigated-bench", "basin"]),
+    /** missing from field capacity, or from the tank's, pots' or pond's mark */
+    depletionMm: z.number(),
+    triggerMm: z.number(),
+    availableMm: z.number(),
+    /** tank: depth of solution; basin: above the soil, or below it as the tube shows */
+    levelCm: z.number().nullable(),
+    levelAtTriggerCm: z.number().nullable(),
+    ecMsCm: z.number().nullable(),
+    ph: z.number().nullable(),
+    readAt: instantSchema.nullable(),
+  }),
 ]);
 export type Roots = z.infer<typeof rootsSchema>;
 
@@ -57,7 +51,7 @@ export const boardZoneSchema = z.object({
   id: idSchema,
   name: z.string(),
   house: z.string(),
-  system: z.enum(["substrate", "soil-drip"]),
+  system: systemSchema,
   mark: markSchema,
   missing: missingSchema.nullable(),
   run: z
@@ -73,7 +67,17 @@ export const boardZoneSchema = z.object({
   roots: rootsSchema.nullable(),
   rootsMark: markSchema,
   crop: z.object({ name: z.string(), stage: z.string(), day: z.number(), days: z.number() }).nullable(),
-  findings: z.array(z.object({ station: stationSchema, finding: findingSchema })),
+  /** what it drinks, and the days that the scarcest of it lasts; null while no source is described */
+  water: z
+    .object({
+      waters: z.array(z.object({ name: z.string(), sharePct: z.number() })),
+      stored: z.boolean(),
+      daysLeft: z.number().nullable(),
+    })
+    .nullable(),
+  /** null until something was picked of what stands, without a target */
+  harvest: z.object({ pickedKgM2: z.number(), pathKgM2: z.number().nullable(), picking: z.boolean() }).nullable(),
+  findings: z.array(openFindingSchema),
   pulses: z.array(stripPulseSchema),
 });
 export type BoardZone = z.infer<typeof boardZoneSchema>;

@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema, workingStepSchema } from "../basics.ts";
 import { pulseSchema } from "../irrigation/zone-water.ts";
-import { findingSchema, missingSchema, rootsSchema, stripPulseSchema } from "./board.ts";
+import { openFindingSchema } from "../advice/decision.ts";
+import { missingSchema, rootsSchema, stripPulseSchema } from "./board.ts";
 
 export const originSchema = z.discriminatedUnion("kind", [
   z.object({
@@ -12,6 +13,7 @@ export const originSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("entered") }),
   z.object({ kind: z.literal("default") }),
   z.object({ kind: z.literal("library"), source: z.string(), assumed: z.boolean() }),
+  z.object({ kind: z.literal("decided"), at: z.string() }),
   z.object({ kind: z.literal("computed") }),
 ]);
 export type Origin = z.infer<typeof originSchema>;
@@ -30,6 +32,14 @@ export const figureSchema = z.enum([
   "litres",
   "minutes",
   "pulse",
+  "drainOut",
+  "perPlant",
+  "solar",
+  "airOutside",
+  "drain",
+  "feedEc",
+  "stage",
+  "correction",
   "et0Outside",
   "lightSum",
   "depletion",
@@ -62,7 +72,7 @@ export const zoneDaySchema = z.object({
   hours: z.array(hourSchema),
   pulses: z.array(stripPulseSchema),
   roots: rootsSchema.nullable(),
-  findings: z.array(findingSchema),
+  findings: z.array(openFindingSchema),
   /** how each figure arose; a figure that the day does not have is absent */
   workings: z.partialRecord(figureSchema, explanationSchema),
   plan: z

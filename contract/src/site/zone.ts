@@ -12,49 +12,118 @@ const basics = {
   minGapMin: quantitySchema("Gap between pulses", 0, 240, "minutes"),
 };
 
-export const substrateZoneSchema = z.strictObject({
-  system: z.literal("substrate"),
-  ...basics,
+const pots = {
   waterHeldLPlant: quantitySchema("Water held per plant", 0.05, 500, "L"),
   easilyAvailablePct: quantitySchema("Easily available share", 5, 95, "%"),
-  pulseSharePct: quantitySchema("Share of a pulse", 1, 30, "%"),
-});
-
-export const soilDripZoneSchema = z.strictObject({
-  system: z.literal("soil-drip"),
-  ...basics,
+};
+const drippedSoil = {
   availableMmM: quantitySchema("Available water in 1 m of soil", 20, 300, "mm"),
   wettedPct: quantitySchema("Wetted share of the ground", 5, 100, "%"),
   refillPct: quantitySchema("Refill", 50, 100, "%"),
   triggerPct: quantitySchema("Trigger", 2, 80, "%"),
   ecWaterMsCm: quantitySchema("EC of the water", 0, 10, "mS/cm"),
-});
+};
+const zoneOf = <S extends string, F extends z.ZodRawShape>(system: S, fields: F) =>
+  z.strictObject({ system: z.literal(system), ...basics, ...fields });
 
-export const zoneDefinitionSchema = z.discriminatedUnion("system", [substrateZoneSchema, soilDripZoneSchema], {
-  error: () => "The growing system must be substrate or soil-drip; others are not built yet.",
-});
+export const SYSTEMS = [
+  "substrate",
+  "soil-drip",
+  "solution-tank",
+  "sub-irrigated-bench",
+  "buried-drip",
+  "basin",
+] as const;
+export const systemSchema = z.enum(SYSTEMS);
+export type System = z.infer<typeof systemSchema>;
+
+export const zoneDefinitionSchema = z.discriminatedUnion(
+  "system",
+  [
+    zoneOf("substrate", { ...pots, pulseSharePct: quantitySchema("Share of a pulse", 1, 30, "%") }),
+    zoneOf("soil-drip", drippedSoil),
+    zoneOf("solution-tank", {
+      fullLevelCm: quantitySchema("Level when full", 1, 200, "cm"),
+      topUpAtCm: quantitySchema("Level at which it is topped up", 0.5, 200, "cm"),
+    }),
+    zoneOf("sub-irrigated-bench", {
+      ...pots,
+      floodAtPct: quantitySchema("Water left when the bench is flooded", 10, 98, "%"),
+      floodDepthMm: quantitySchema("Depth of a flood", 3, 150, "mm"),
+    }),
+    zoneOf("buried-drip", {
+      ...drippedSoil,
+      lineDepthCm: quantitySchema("Depth of the lines", 2, 100, "cm"),
+      daysAWeek: quantitySchema("Watering days in a week", 1, 7, "").int({
+        error: () => "Days are counted in whole numbers.",
+      }),
+    }),
+    zoneOf("basin", {
+      floodDepthMm: quantitySchema("Depth of a flood", 5, 300, "mm"),
+      refloodAtCm: quantitySchema("Water in the tube at the next flood", 1, 60, "cm below the soil"),
+      percolationMmDay: quantitySchema("Percolation", 0, 100, "mm in the day"),
+      drainablePct: quantitySchema("Drainable share of the soil", 1, 40, "%"),
+    }),
+  ],
+  { error: () => `The growing system must be one of ${SYSTEMS.join(", ")}.` },
+);
 export type ZoneDefinition = z.infer<typeof zoneDefinitionSchema>;
 
 export const plantingSchema = z.strictObject({
   cropId: z.string().min(1),
   plantedOn: dateSchema,
+  /** first day without the crop; null while it stands */
+  clearedOn: dateSchema.nullable(),
   signs: z.array(z.strictObject({ stageId: z.string(), on: dateSchema })),
+  targetKgM2: quantitySchema("The yield aimed at", 0.01, 200, "kg/m²").nullable().default(null),
 });
 export type Planting = z.infer<typeof plantingSchema>;
 
+const countSchema = (name: string, least: number, most: number) =>
+  quantitySchema(name, least, most, "").int({ error: () => `${name} is counted in whole numbers.` });
+
+/** How a zone is laid out; area, plants and flow follow from it. */
+export const layoutSchema = z.strictObject({
+  beds: countSchema("The number of beds", 1, 2000),
+  lengthM: quantitySchema("The bed's length", 0.2, 1000, "m"),
+  widthM: quantitySchema("The bed's width with its path", 0.1, 200, "m"),
+  rows: countSchema("The rows on a bed", 1, 60),
+  inRowM: quantitySchema("The distance in the row", 0.01, 20, "m"),
+  offset: z.boolean(),
+  linesPerBed: countSchema("The drip lines on a bed", 0, 20),
+  dripperSpacingM: quantitySchema("The spacing of drippers", 0.02, 20, "m"),
+  dripperLh: quantitySchema("The dripper's flow", 0, 200, "L/h"),
+  drippersPerPlant: countSchema("The drippers at a plant", 0, 10),
+});
+export type Layout = z.infer<typeof layoutSchema>;
+
 export const houseSchema = z.strictObject({
   name: textSchema("The house's name", 60),
-  // The open field is not built yet: its demand and its rain need another sum.
-  transmissionPct: quantitySchema("Light through the cover", 1, 95, "%"),
+  /** 100 is the open field, with its rain and wind */
+  transmissionPct: quantitySchema("Light through the cover", 1, 100, "%"),
 });
 
 export const newZoneSchema = z.strictObject({
   name: textSchema("The zone's name", 60),
   house: houseSchema,
   definition: zoneDefinitionSchema,
+  /** null where area, plants and flow were typed as they are */
+  layout: layoutSchema.nullable().default(null),
   /** fields of the definition, or `transmissionPct`, that are defaults nobody has confirmed */
   unconfirmed: z.array(z.string()),
-  planting: plantingSchema.nullable(),
+  /** what it drinks, in shares of its water; empty: all of the site's first source */
+  waters: z
+    .array(z.strictObject({ sourceId: idSchema, sharePct: quantitySchema("The share of a water", 0, 100, "%") }))
+    .max(6)
+    .refine(
+      (waters) => waters.length === 0 || Math.abs(waters.reduce((sum, { sharePct }) => sum + sharePct, 0) - 100) < 0.01,
+      {
+        error: () => "The shares of the waters must add up to 100 %.",
+      },
+    )
+    .default([]),
+  /** in order of time, none beginning before the one before it is cleared */
+  plantings: z.array(plantingSchema).max(500),
 });
 export type NewZone = z.infer<typeof newZoneSchema>;
 
@@ -76,5 +145,6 @@ export const setUpSchema = z.object({
   site: siteSchema.nullable(),
   zones: z.array(zoneSchema),
   crops: z.array(cropChoiceSchema),
+  sources: z.array(z.object({ id: idSchema, name: z.string() })),
 });
 export type SetUp = z.infer<typeof setUpSchema>;

@@ -1,0 +1,78 @@
+import { z } from "zod";
+import { correctionSchema, verdictSchema } from "../advice/decision.ts";
+import { causeSchema } from "../advice/finding.ts";
+import { dateSchema, instantSchema, textSchema } from "../basics.ts";
+import { weatherKindSchema } from "../climate/weather-import.ts";
+import { newOwnProductSchema } from "../feed/own-product.ts";
+import { feedSettingsSchema, feedTargetSchema, newMixSchema, newWaterReportSchema } from "../feed/feed.ts";
+import { newPickSchema } from "../harvest/harvest.ts";
+import { newCatchTestSchema, newLinesSchema } from "../irrigation/zone-lines.ts";
+import { newSourceSchema } from "../water/source.ts";
+import { newSiteSchema } from "./site.ts";
+import { newZoneSchema } from "./zone.ts";
+
+export const SITE_FILE_FORMAT = "sprunel-site";
+export const SITE_FILE_VERSION = 1;
+
+const struck = z.string().nullable();
+const readingSchema = z.strictObject({
+  kind: textSchema("The kind of reading", 40),
+  at: instantSchema,
+  source: textSchema("The reading's source", 40),
+  value: z.number(),
+});
+const hourSchema = z.strictObject({
+  kind: weatherKindSchema,
+  hour: instantSchema,
+  source: textSchema("The weather's source", 40),
+  value: z.number(),
+  doubtful: z.boolean(),
+});
+
+const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
+  /** shares by the source's name */
+  waters: z.array(z.strictObject({ source: z.string(), sharePct: z.number() })),
+  lines: newLinesSchema.nullable(),
+  catchTests: z.array(newCatchTestSchema.extend({ struck })),
+  target: feedTargetSchema.nullable(),
+  feedSettings: feedSettingsSchema.nullable(),
+  readings: z.array(readingSchema),
+  /** readings that do not count, by their instant */
+  strikes: z.array(z.strictObject({ at: instantSchema, reason: z.string() })),
+  waterings: z.array(
+    z.strictObject({ start: instantSchema, minutes: z.number(), litres: z.number(), source: z.string() }),
+  ),
+  picks: z.array(newPickSchema.extend({ struck })),
+  mixes: z.array(newMixSchema.extend({ mixedAt: instantSchema })),
+  decisions: z.array(
+    z.strictObject({
+      cause: causeSchema,
+      about: z.string(),
+      verdict: verdictSchema,
+      fromDate: dateSchema,
+      correction: correctionSchema.nullable(),
+      reason: z.string().nullable(),
+      decidedAt: instantSchema,
+    }),
+  ),
+});
+
+/** A whole site in one file: everything that was typed, read, imported and decided. */
+export const siteFileSchema = z.strictObject({
+  format: z.literal(SITE_FILE_FORMAT, { error: () => "This is no site file of this program." }),
+  version: z.literal(SITE_FILE_VERSION, {
+    error: () => `The file is of another version than ${SITE_FILE_VERSION}; open it with the program that wrote it.`,
+  }),
+  exportedAt: instantSchema,
+  site: newSiteSchema,
+  sources: z.array(newSourceSchema),
+  reports: z.array(newWaterReportSchema),
+  /** bags by their label, under the ids that the shelf and mixes name */
+  ownProducts: z.array(newOwnProductSchema.extend({ id: z.string() })),
+  shelf: z.array(z.strictObject({ productId: z.string(), priceKg: z.number().nullable(), stockKg: z.number() })),
+  zones: z.array(zoneFileSchema),
+  /** hours of the station outside (house null) and of each house */
+  weather: z.array(z.strictObject({ house: z.string().nullable(), hours: z.array(hourSchema) })),
+});
+export type SiteFile = z.infer<typeof siteFileSchema>;
+export type ZoneFile = z.infer<typeof zoneFileSchema>;

@@ -1,0 +1,61 @@
+import { z } from "zod";
+import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+import { waterReportSchema } from "../feed/feed.ts";
+
+export const sourceKindSchema = z.enum(["mains", "well", "roof", "surface", "reclaimed", "digestate"], {
+  error: () => "The kind of water is one of mains, well, roof, surface, reclaimed, digestate.",
+});
+export type SourceKind = z.infer<typeof sourceKindSchema>;
+
+/** Where water comes from, what limits it, and what stands in store of it. What is not known is null. */
+export const newSourceSchema = z.strictObject({
+  name: textSchema("The water's name", 60),
+  kind: sourceKindSchema,
+  maxFlowLh: quantitySchema("The greatest flow", 1, 1_000_000, "L/h").nullable(),
+  priceM3: quantitySchema("The price per m³", 0, 1000, "").nullable(),
+  licenceM3Year: quantitySchema("The licence for a year", 1, 100_000_000, "m³").nullable(),
+  storage: z
+    .strictObject({
+      capacityM3: quantitySchema("The storage", 0.1, 10_000_000, "m³"),
+      levelM3: quantitySchema("What stands in the storage", 0, 10_000_000, "m³"),
+      readOn: dateSchema,
+      roofM2: quantitySchema("The roof that runs into it", 0, 10_000_000, "m²"),
+      runoffPct: quantitySchema("The share of rain that arrives", 0, 100, "%"),
+    })
+    .refine(({ capacityM3, levelM3 }) => levelM3 <= capacityM3, {
+      path: ["levelM3"],
+      error: () => "More stands in the storage than it holds; check both.",
+    })
+    .nullable(),
+});
+export type NewSource = z.infer<typeof newSourceSchema>;
+export const sourceSchema = newSourceSchema.extend({ id: idSchema, version: versionSchema });
+export type Source = z.infer<typeof sourceSchema>;
+export const sourceUpdateSchema = newSourceSchema.extend({ version: versionSchema });
+export type SourceUpdate = z.infer<typeof sourceUpdateSchema>;
+
+/** A source with its report in force, its storage ahead and what the zones take. */
+export const sourceStateSchema = z.object({
+  source: sourceSchema,
+  /** the newest report up to the date */
+  report: waterReportSchema.nullable(),
+  /** m³ that zones took in a day, mean of the last week */
+  dailyUseM3: z.number(),
+  yearUseM3: z.number(),
+  levelM3: z.number().nullable(),
+  daysLeft: z.number().nullable(),
+  levels: z.array(z.object({ date: dateSchema, m3: z.number() })),
+  working: z.array(
+    z.object({
+      label: z.string(),
+      formula: z.string(),
+      substituted: z.string(),
+      value: z.number(),
+      unit: z.string(),
+      source: z.string(),
+    }),
+  ),
+});
+export type SourceState = z.infer<typeof sourceStateSchema>;
+export const waterStationSchema = z.object({ date: dateSchema, sources: z.array(sourceStateSchema) });
+export type WaterStation = z.infer<typeof waterStationSchema>;
