@@ -1,13 +1,32 @@
-import type { ZoneDayAnswer } from "@sprunel/contract";
-import { addDays, daysBetween, localDate, startOfLocalDay, stepSubstrate, type SubstrateState } from "@sprunel/core";
+import type { Zone, ZoneDayAnswer } from "@sprunel/contract";
+import {
+  addDays,
+  daysBetween,
+  localDate,
+  pickingTime,
+  standingOn,
+  startOfLocalDay,
+  stepSubstrate,
+  yieldPath,
+  type SubstrateState,
+} from "@sprunel/core";
 import { normal } from "@sprunel/field";
-import { readingStore, wateringStore, type RunningServer, type Watering, type ZoneReading } from "@sprunel/server";
+import {
+  pickStore,
+  readingStore,
+  wateringStore,
+  type RunningServer,
+  type Watering,
+  type ZoneReading,
+} from "@sprunel/server";
 import { HISTORY_DAYS, SEED, zones, type DemoZone } from "./quillbrook.ts";
 
 type Stores = Pick<RunningServer, "db" | "services">;
 
 /** The substrate is read at half past four, when the day's last drain has run. */
 const READING_HOUR = 16.5;
+const TANK_HOUR = 7.25;
+const UNDECIDED_DAYS = 3;
 
 /**
  * Lives every day of a zone up to now: asks the program for its plan, gives the water that really arrives, and notes what
@@ -19,15 +38,16 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
   const today = localDate(nowMs, site.timeZone);
   for (const demoZone of zones) {
     const zone = stored.find((candidate) => candidate.name === demoZone.zone.name);
-    // A zone that was renamed or replanted has left the story.
-    if (!zone?.planting || zone.planting.cropId !== demoZone.cropId) continue;
-    const firstShown = addDays(zone.planting.plantedOn, demoZone.plantedDaysAgo);
-    const begin = addDays(firstShown, -Math.min(HISTORY_DAYS, demoZone.plantedDaysAgo));
+    const [first, told] = [zone?.plantings[0], demoZone.plantings[0]];
+    // A zone that was renamed or whose first planting was changed has left the story.
+    if (!zone || !first || !told || first.cropId !== told.cropId) continue;
+    const firstShown = addDays(first.plantedOn, told.plantedDaysAgo);
+    const begin = addDays(firstShown, -HISTORY_DAYS);
     const last = await lastNoted(db, zone.id);
-    const first = last.atMs === null ? begin : localDate(last.atMs, site.timeZone);
+    const from = last.atMs === null ? begin : localDate(last.atMs, site.timeZone);
     const truth = new ZoneTruth(demoZone, zone.id, zone.definition.plants, last.drainEcMsCm);
-    for (let date = first; date <= today; date = addDays(date, 1)) {
-      const day = await services.plans.zoneDay(zone.id, date);
+    for (let date = from; date <= today; date = addDays(date, 1)) {
+      const day = await dayAsDecided(services, zone.id, date, today);
       if (!day.plan) continue;
       const dayStart = startOfLocalDay(date, site.timeZone);
       const given = await givenOn(
@@ -37,7 +57,8 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
         truth.deliver(day, date, daysBetween(date, firstShown)),
         nowMs,
       );
-      const readings = truth.liveDay(day, dayStart, given);
+      const readings = truth.liveDay(day, dayStart, given, daysBetween(date, firstShown));
+      await pick(db, demoZone, zone, date, daysBetween(date, firstShown));
       await readingStore(db).add(
         readings.filter((reading) => reading.atMs <= nowMs),
         "notebook",
@@ -45,6 +66,25 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
     }
   }
   services.changed();
+}
+
+/** The morning's plan, after the grower has accepted what it proposes; the last mornings are left to whoever opens the demo. */
+async function dayAsDecided(
+  { plans, decisions }: Stores["services"],
+  zoneId: number,
+  date: string,
+  today: string,
+): Promise<ZoneDayAnswer> {
+  const day = await plans.zoneDay(zoneId, date);
+  const open = day.findings.filter((entry) => entry.proposal && !entry.decision);
+  if (open.length === 0 || date > addDays(today, -UNDECIDED_DAYS)) return day;
+  for (const { finding, about } of open)
+    await decisions.decide(
+      zoneId,
+      { verdict: "accepted", cause: finding.cause, about, date },
+      Date.parse(`${date}T06:00:00Z`),
+    );
+  return plans.zoneDay(zoneId, date);
 }
 
 /** Where an earlier run of the story left off; the last drain tells how salty the substrate is. */
@@ -61,6 +101,37 @@ async function lastNoted(
     .orderBy("at_ms", "desc")
     .first("value");
   return { atMs: watering?.last ?? null, drainEcMsCm: drain?.value ?? null };
+}
+
+/** What is weighed on a day of picking: the path's next step, as much of it as the story has. */
+async function pick(
+  db: Stores["db"],
+  { harvest }: DemoZone,
+  { id, plantings, definition }: Zone,
+  date: string,
+  daysAgo: number,
+): Promise<void> {
+  const standing = standingOn(plantings, date);
+  const time = standing && pickingTime(standing.crop, standing.planting);
+  if (!time || !standing.state.period.stage.picking || daysAgo === 0) return;
+  const day = daysBetween(time.from, date) + 1;
+  if (day % harvest.everyDays !== 0) return;
+  const at = (on: string): number => yieldPath(time, harvest.targetKgM2, on).kgM2;
+  const dayNumber = Math.floor(Date.parse(date) / 86_400_000);
+  const massKg =
+    definition.areaM2 *
+    (at(date) - at(addDays(date, -harvest.everyDays))) *
+    harvest.share(daysAgo) *
+    (1 + 0.07 * normal(SEED, 400 + id, dayNumber));
+  const hex = (value: number, digits: number): string => value.toString(16).padStart(digits, "0");
+  await pickStore(db).add(id, {
+    key: `5b1e0000-0000-4000-8000-${hex(id, 4)}${hex(dayNumber, 8)}`,
+    pickedOn: date,
+    massKg: Number(massKg.toFixed(1)),
+    count: Math.round(massKg / harvest.kgPerFruit),
+    grade: "class 1",
+    brixPct: null,
+  });
 }
 
 /** What the log says already, or else what now comes true of the plan. */
@@ -115,10 +186,26 @@ class ZoneTruth {
     }));
   }
 
+  /** The pen in the tank, every third morning. */
+  private tankReadings(
+    { ecMsCm, ph }: { readonly ecMsCm: number; readonly ph: number },
+    dayStart: number,
+    daysAgo: number,
+  ): ZoneReading[] {
+    if (daysAgo % 3 !== 0) return [];
+    const noise = (channel: number): number => normal(SEED, channel + this.zoneId, Math.floor(dayStart / 86_400_000));
+    const at = { zoneId: this.zoneId, atMs: dayStart + TANK_HOUR * 3_600_000 };
+    return [
+      { ...at, kind: "tankEcMsCm", value: Number((ecMsCm + 0.015 * noise(501)).toFixed(2)) },
+      { ...at, kind: "tankPh", value: Number((ph + 0.05 * noise(502)).toFixed(1)) },
+    ];
+  }
+
   /** Steps the day by the hour and reads the drain tray. */
-  liveDay(day: ZoneDayAnswer, dayStart: number, given: readonly Watering[]): ZoneReading[] {
-    if (this.demo.zone.definition.system !== "substrate") return [];
+  liveDay(day: ZoneDayAnswer, dayStart: number, given: readonly Watering[], daysAgo: number): ZoneReading[] {
     const { truth } = this.demo;
+    if (truth.tank) return this.tankReadings(truth.tank(daysAgo), dayStart, daysAgo);
+    if (this.demo.zone.definition.system !== "substrate") return [];
     const limits = { capacityL: this.capacityL, easilyAvailableL: this.capacityL * 0.6 };
     const perPlant = this.demo.zone.definition.areaM2 / this.plants;
     let [givenL, drainL, drainSalt] = [0, 0, 0];
@@ -155,7 +242,7 @@ class ZoneTruth {
       reading("drainPct", Math.max(0, (100 * drainL) / givenL + 0.8 * noise(301)), 0),
       reading("drainEcMsCm", drainSalt / drainL + 0.04 * noise(302), 2),
       reading("feedEcMsCm", truth.feedEcMsCm + 0.03 * noise(303), 2),
-      reading("drainPh", truth.drainPh + 0.08 * noise(304), 1),
+      reading("drainPh", truth.drainPh(daysAgo) + 0.08 * noise(304), 1),
     ];
   }
 }

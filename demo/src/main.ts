@@ -1,7 +1,7 @@
 import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
-import { borehole, HISTORY_DAYS, plantingOf, shelf, site, zones } from "./quillbrook.ts";
+import { catchTests, HISTORY_DAYS, lines, plantingsOf, reports, shelf, site, sources, zones } from "./quillbrook.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
@@ -9,6 +9,8 @@ const DAY_MS = 86_400_000;
 const GO_ON_MS = 5 * 60_000;
 /** Days before the history that fill its first gaps. */
 const FILL_DAYS = 7;
+/** One story, one test: told twice it is still one. */
+const TEST_KEY = "5b1e0000-0000-4000-8001-000000000001";
 
 async function start(): Promise<RunningServer> {
   const options = environment(".data/demo");
@@ -25,10 +27,26 @@ async function start(): Promise<RunningServer> {
       if (!existing) {
         await services.setUp.addSite(site);
         const today = localDate(clock(), site.timeZone);
-        await services.feed.addReport({ ...borehole, takenOn: addDays(today, -40) });
+        for (const source of sources(today)) await services.water.addSource(source);
+        for (const { daysAgo, ...report } of reports)
+          await services.feed.addReport({ ...report, takenOn: addDays(today, -daysAgo) });
         for (const [productId, priceKg, stockKg] of shelf)
           await services.feed.putOnShelf(productId, { priceKg, stockKg });
-        for (const zone of zones) await services.setUp.addZone({ ...zone.zone, planting: plantingOf(zone, today) });
+        const { sources: stored } = await services.water.station(undefined);
+        for (const zone of zones) {
+          const waters = stored.flatMap(({ source: { id, name } }) =>
+            zone.waters[name] === undefined ? [] : [{ sourceId: id, sharePct: zone.waters[name] }],
+          );
+          const added = await services.setUp.addZone({
+            ...zone.zone,
+            layout: null,
+            waters,
+            plantings: plantingsOf(zone, today),
+          });
+          const [own, test] = [lines[added.name], catchTests[added.name]];
+          if (own) await services.lines.saveLines(added.id, null, own);
+          if (test) await services.lines.addTest(added.id, { ...test, key: TEST_KEY, testedOn: addDays(today, -12) });
+        }
       }
       await goOn({ db, services });
     },

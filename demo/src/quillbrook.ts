@@ -1,4 +1,4 @@
-import type { NewSite, NewWaterReport, NewZone } from "@sprunel/contract";
+import type { NewCatchTest, NewLines, NewSite, NewSource, NewWaterReport, NewZone } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import type { SimulatedHouse } from "@sprunel/field";
 
@@ -19,16 +19,49 @@ export const site: NewSite = {
 
 export const houses: Readonly<Record<string, SimulatedHouse>> = {
   "Glass A": { transmissionPct: 68, heatedToC: 17, ventedFromC: 27 },
+  "Glass B": { transmissionPct: 66, heatedToC: 15, ventedFromC: 24 },
   "Tunnel 3": { transmissionPct: 62, heatedToC: -40, ventedFromC: 29 },
 };
 
-/** The borehole, rich in bicarbonate; it balances to 0.02 meq/L. */
-export const borehole: Omit<NewWaterReport, "takenOn"> = {
-  sourceName: "Borehole",
-  ions: { Ca: 1.9, Mg: 0.55, Na: 1.0, K: 0.08, NO3: 0.1, Cl: 0.9, SO4: 0.3, HCO3: 4.4 },
-  ph: 7.4,
-  ecMsCm: 0.58,
-};
+/** Two waters; the level of the basin was read on the day that the story is first told. */
+export function sources(today: string): readonly NewSource[] {
+  return [
+    {
+      name: "Roof basin",
+      kind: "roof",
+      maxFlowLh: 12000,
+      priceM3: 0.05,
+      licenceM3Year: null,
+      storage: { capacityM3: 320, levelM3: 190, readOn: today, roofM2: 2400, runoffPct: 85 },
+    },
+    { name: "Borehole", kind: "well", maxFlowLh: 15000, priceM3: 0.32, licenceM3Year: 9000, storage: null },
+  ];
+}
+
+/** What the laboratory found, by days ago. The borehole is rich in bicarbonate; it balances to 0.02 meq/L. */
+export const reports: readonly (Omit<NewWaterReport, "takenOn"> & { readonly daysAgo: number })[] = [
+  {
+    sourceName: "Borehole",
+    daysAgo: 400,
+    ions: { Ca: 1.8, Mg: 0.52, Na: 0.92, K: 0.08, NO3: 0.12, Cl: 0.82, SO4: 0.29, HCO3: 4.2, Fe: 1.6, Mn: 0.4, B: 6 },
+    ph: 7.4,
+    ecMsCm: 0.55,
+  },
+  {
+    sourceName: "Borehole",
+    daysAgo: 40,
+    ions: { Ca: 1.9, Mg: 0.55, Na: 1.0, K: 0.08, NO3: 0.1, Cl: 0.9, SO4: 0.3, HCO3: 4.4, Fe: 1.8, Mn: 0.5, B: 7 },
+    ph: 7.4,
+    ecMsCm: 0.58,
+  },
+  {
+    sourceName: "Roof basin",
+    daysAgo: 61,
+    ions: { Ca: 0.08, Mg: 0.02, Na: 0.17, K: 0.02, NO3: 0.02, Cl: 0.19, SO4: 0.02, HCO3: 0.13 },
+    ph: 6.4,
+    ecMsCm: 0.04,
+  },
+];
 
 /** What stands in the feed store: product, price per kg, kg. */
 export const shelf: readonly (readonly [productId: string, priceKg: number, stockKg: number])[] = [
@@ -55,23 +88,55 @@ export interface Truth {
   /** share of the planned litres that reach the plants, by days before the first day shown */
   delivered(daysAgo: number): number;
   readonly feedEcMsCm: number;
-  readonly drainPh: number;
+  /** pH of the drain, so many days ago */
+  drainPh(daysAgo: number): number;
   /** EC of what roots take up */
   readonly uptakeEcMsCm: number;
   /** days ago on which the valve was left shut */
   shut(daysAgo: number): boolean;
+  /** what the pen shows in a tank of solution, so many days ago */
+  readonly tank?: (daysAgo: number) => { readonly ecMsCm: number; readonly ph: number };
+}
+
+/** Days before the first day shown. */
+interface DemoPlanting {
+  readonly cropId: string;
+  readonly plantedDaysAgo: number;
+  readonly clearedDaysAgo: number | null;
+}
+
+/** What comes off while a crop is picked. */
+interface DemoHarvest {
+  readonly targetKgM2: number;
+  readonly everyDays: number;
+  readonly kgPerFruit: number;
+  /** share of the target's path that is really picked, by days before the first day shown */
+  share(daysAgo: number): number;
 }
 
 export interface DemoZone {
-  readonly zone: Omit<NewZone, "planting">;
-  readonly cropId: string;
-  /** days before the first day shown */
-  readonly plantedDaysAgo: number;
+  readonly zone: Omit<NewZone, "plantings" | "waters" | "layout">;
+  /** % of each source, by its name */
+  readonly waters: Readonly<Record<string, number>>;
+  /** in order of time, the last one standing */
+  readonly plantings: readonly DemoPlanting[];
   readonly truth: Truth;
+  readonly harvest: DemoHarvest;
 }
+
+/** A zone in which what is planned comes true. */
+const STEADY: Truth = {
+  demandFactor: 1,
+  delivered: () => 0.99,
+  feedEcMsCm: 1.6,
+  drainPh: () => 6,
+  uptakeEcMsCm: 1.3,
+  shut: () => false,
+};
 
 export const zones: readonly DemoZone[] = [
   {
+    waters: { "Roof basin": 70, Borehole: 30 },
     zone: {
       name: "Melon, north span",
       house: { name: "Glass A", transmissionPct: 68 },
@@ -90,19 +155,23 @@ export const zones: readonly DemoZone[] = [
       },
       unconfirmed: ["easilyAvailablePct", "minGapMin"],
     },
-    cropId: "melon-netted",
-    plantedDaysAgo: 58,
+    plantings: [
+      { cropId: "melon-netted", plantedDaysAgo: 155, clearedDaysAgo: 64 },
+      { cropId: "melon-netted", plantedDaysAgo: 58, clearedDaysAgo: null },
+    ],
     truth: {
       demandFactor: 1.06,
       // A filter that fills up: the last two days bring over a fifth less than the clock was set for.
       delivered: (daysAgo) => (daysAgo <= 1 ? 0.78 : daysAgo === 2 ? 0.85 : 1),
       feedEcMsCm: 2.3,
-      drainPh: 6.3,
+      drainPh: () => 6.3,
       uptakeEcMsCm: 1.95,
       shut: () => false,
     },
+    harvest: { targetKgM2: 7, everyDays: 3, kgPerFruit: 1.25, share: () => 0.97 },
   },
   {
+    waters: { Borehole: 100 },
     zone: {
       name: "Courgette",
       house: { name: "Tunnel 3", transmissionPct: 62 },
@@ -123,20 +192,217 @@ export const zones: readonly DemoZone[] = [
       },
       unconfirmed: ["wettedPct"],
     },
-    cropId: "courgette",
-    plantedDaysAgo: 76,
+    plantings: [
+      { cropId: "courgette", plantedDaysAgo: 188, clearedDaysAgo: 79 },
+      { cropId: "courgette", plantedDaysAgo: 76, clearedDaysAgo: null },
+    ],
     truth: {
       demandFactor: 1,
       delivered: () => 0.98,
       feedEcMsCm: 0.7,
-      drainPh: 7,
+      drainPh: () => 7,
       uptakeEcMsCm: 0.5,
       // The tunnel got too dry at fruit set.
       shut: (daysAgo) => daysAgo >= 30 && daysAgo <= 42,
     },
+    // The flowers that set in the dry fortnight are missed in the first weeks of picking.
+    harvest: {
+      targetKgM2: 6,
+      everyDays: 2,
+      kgPerFruit: 0.24,
+      share: (daysAgo) => (daysAgo < 27 && daysAgo > 12 ? 0.72 : 1.02),
+    },
+  },
+  {
+    waters: { "Roof basin": 100 },
+    zone: {
+      name: "Lettuce",
+      house: { name: "Glass A", transmissionPct: 68 },
+      definition: {
+        system: "solution-tank",
+        areaM2: 180,
+        plants: 2880,
+        flowLh: 1800,
+        uniformityPct: 100,
+        startAfterSunriseMin: 240,
+        endBeforeSunsetMin: 60,
+        minGapMin: 15,
+        fullLevelCm: 24,
+        topUpAtCm: 23,
+      },
+      unconfirmed: ["topUpAtCm"],
+    },
+    plantings: [
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 130, clearedDaysAgo: 88 },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 86, clearedDaysAgo: 43 },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 37, clearedDaysAgo: null },
+    ],
+    truth: {
+      ...STEADY,
+      // The same water again and again: what the plants leave behind builds up, and the renewal of six weeks ago is used up.
+      tank: (daysAgo) => ({ ecMsCm: 1.52 + 0.0065 * ((171 - daysAgo) % 44), ph: 5.9 + 0.25 * Math.sin(daysAgo / 5) }),
+    },
+    harvest: { targetKgM2: 4.2, everyDays: 6, kgPerFruit: 0.27, share: () => 1 },
+  },
+  {
+    waters: { "Roof basin": 100 },
+    zone: {
+      name: "Cyclamen",
+      house: { name: "Glass B", transmissionPct: 66 },
+      definition: {
+        system: "sub-irrigated-bench",
+        areaM2: 240,
+        plants: 3360,
+        flowLh: 9000,
+        uniformityPct: 100,
+        startAfterSunriseMin: 60,
+        endBeforeSunsetMin: 180,
+        minGapMin: 30,
+        waterHeldLPlant: 0.42,
+        easilyAvailablePct: 55,
+        floodAtPct: 55,
+        floodDepthMm: 25,
+      },
+      unconfirmed: ["waterHeldLPlant"],
+    },
+    plantings: [{ cropId: "cyclamen", plantedDaysAgo: 110, clearedDaysAgo: null }],
+    truth: STEADY,
+    harvest: { targetKgM2: 6, everyDays: 7, kgPerFruit: 0.5, share: () => 1 },
+  },
+  {
+    waters: { "Roof basin": 100 },
+    zone: {
+      name: "Blueberry",
+      house: { name: "Net yard", transmissionPct: 82 },
+      definition: {
+        system: "substrate",
+        areaM2: 900,
+        plants: 300,
+        flowLh: 1200,
+        uniformityPct: 90,
+        startAfterSunriseMin: 90,
+        endBeforeSunsetMin: 120,
+        minGapMin: 30,
+        waterHeldLPlant: 18,
+        easilyAvailablePct: 40,
+        pulseSharePct: 5,
+      },
+      unconfirmed: ["easilyAvailablePct"],
+    },
+    plantings: [{ cropId: "blueberry", plantedDaysAgo: 262, clearedDaysAgo: null }],
+    truth: {
+      ...STEADY,
+      feedEcMsCm: 1.2,
+      uptakeEcMsCm: 0.95,
+      // The acid pump gives less and less of its setting.
+      drainPh: (daysAgo) => (daysAgo < 20 ? 6.4 - 0.07 * daysAgo : 5),
+    },
+    harvest: { targetKgM2: 1.4, everyDays: 5, kgPerFruit: 0.0018, share: () => 1 },
+  },
+  {
+    waters: { Borehole: 100 },
+    zone: {
+      name: "Fennel",
+      house: { name: "Low field", transmissionPct: 100 },
+      definition: {
+        system: "buried-drip",
+        areaM2: 6000,
+        plants: 48000,
+        flowLh: 12000,
+        uniformityPct: 88,
+        startAfterSunriseMin: 0,
+        endBeforeSunsetMin: 60,
+        minGapMin: 0,
+        availableMmM: 170,
+        wettedPct: 70,
+        refillPct: 95,
+        triggerPct: 20,
+        ecWaterMsCm: 0.7,
+        lineDepthCm: 22,
+        daysAWeek: 5,
+      },
+      unconfirmed: ["wettedPct"],
+    },
+    plantings: [{ cropId: "fennel", plantedDaysAgo: 75, clearedDaysAgo: null }],
+    truth: STEADY,
+    harvest: { targetKgM2: 3.2, everyDays: 4, kgPerFruit: 0.32, share: () => 1 },
+  },
+  {
+    waters: { Borehole: 100 },
+    zone: {
+      name: "Water spinach",
+      house: { name: "Low field", transmissionPct: 100 },
+      definition: {
+        system: "basin",
+        areaM2: 800,
+        plants: 16000,
+        flowLh: 14000,
+        uniformityPct: 100,
+        startAfterSunriseMin: 0,
+        endBeforeSunsetMin: 60,
+        minGapMin: 0,
+        floodDepthMm: 40,
+        refloodAtCm: 15,
+        percolationMmDay: 3,
+        drainablePct: 12,
+      },
+      unconfirmed: ["percolationMmDay", "drainablePct"],
+    },
+    plantings: [{ cropId: "water-spinach", plantedDaysAgo: 72, clearedDaysAgo: null }],
+    truth: STEADY,
+    harvest: { targetKgM2: 3, everyDays: 21, kgPerFruit: 0.09, share: () => 0.95 },
   },
 ];
 
-export function plantingOf(zone: DemoZone, today: string): NonNullable<NewZone["planting"]> {
-  return { cropId: zone.cropId, plantedOn: addDays(today, -zone.plantedDaysAgo), signs: [] };
+/** The lines of zones under drip, by name. */
+export const lines: Readonly<Record<string, NewLines>> = {
+  "Melon, north span": {
+    laterals: 16,
+    lengthM: 40,
+    insideDiameterMm: 17.6,
+    emitterSpacingM: 0.5,
+    emitterLh: 2,
+    emitterKpa: 100,
+    exponent: 0.05,
+    cv: 0.03,
+    inletKpa: 150,
+    slopePct: 0,
+    main: { lengthM: 60, insideDiameterMm: 44 },
+  },
+  Courgette: {
+    laterals: 14,
+    lengthM: 50,
+    insideDiameterMm: 13.8,
+    emitterSpacingM: 0.2,
+    emitterLh: 1.1,
+    emitterKpa: 100,
+    exponent: 0.5,
+    cv: 0.05,
+    inletKpa: 100,
+    slopePct: 0.5,
+    main: { lengthM: 35, insideDiameterMm: 36 },
+  },
+};
+
+/** Courgette's catch-can test: single drippers of the second line are plugging. */
+export const catchTests: Readonly<Record<string, Omit<NewCatchTest, "key" | "testedOn">>> = {
+  Courgette: {
+    minutes: 6,
+    catchesMl: [
+      [112, 109, 110, 107],
+      [108, 41, 64, 30],
+      [111, 108, 109, 105],
+      [110, 110, 87, 106],
+    ],
+  },
+};
+
+export function plantingsOf(zone: DemoZone, today: string): NewZone["plantings"] {
+  return zone.plantings.map(({ cropId, plantedDaysAgo, clearedDaysAgo }) => ({
+    cropId,
+    plantedOn: addDays(today, -plantedDaysAgo),
+    clearedOn: clearedDaysAgo === null ? null : addDays(today, -clearedDaysAgo),
+    signs: [],
+    targetKgM2: zone.harvest.targetKgM2,
+  }));
 }

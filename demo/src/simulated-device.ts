@@ -1,24 +1,32 @@
+import type { Place } from "@sprunel/core";
 import { houseSensor, SimulatedWeatherStation, type SimulatedHour } from "@sprunel/field";
 import type { WeatherDevice } from "@sprunel/server";
-import { houses, SEED, site } from "./quillbrook.ts";
+import { houses, SEED } from "./quillbrook.ts";
 
 const HOUR_MS = 3_600_000;
 
-/** The simulated station of Quillbrook, answering as a real one would. */
+/** The simulated station, answering for any place as a real one would. Only Quillbrook's houses have sensors. */
 export function simulatedDevice(): WeatherDevice {
-  const station = new SimulatedWeatherStation(site, SEED);
+  const stations = new Map<string, SimulatedWeatherStation>();
+  const stationAt = ({ latitudeDeg, longitudeDeg, elevationM }: Place): SimulatedWeatherStation => {
+    const key = `${latitudeDeg} ${longitudeDeg} ${elevationM}`;
+    const station = stations.get(key) ?? new SimulatedWeatherStation({ latitudeDeg, longitudeDeg, elevationM }, SEED);
+    stations.set(key, station);
+    return station;
+  };
   const each = (fromMs: number, toMs: number, read: (startMs: number) => SimulatedHour): SimulatedHour[] =>
     Array.from({ length: Math.max(0, Math.ceil((toMs - fromMs) / HOUR_MS)) }, (_, at) => read(fromMs + at * HOUR_MS));
   return {
-    outside: (fromMs, toMs) => each(fromMs, toMs, (startMs) => station.hour(startMs)),
-    inside(name, fromMs, toMs) {
+    outside: (place, fromMs, toMs) => each(fromMs, toMs, (startMs) => stationAt(place).hour(startMs)),
+    inside(place, name, fromMs, toMs) {
       const house = houses[name];
       if (!house) return [];
-      return each(fromMs, toMs, (startMs) => station.hour(startMs)).map((hour) => ({
+      return each(fromMs, toMs, (startMs) => stationAt(place).hour(startMs)).map((hour) => ({
         startMs: hour.startMs,
         values: houseSensor(hour, house),
       }));
     },
-    forecast: (nowMs, fromMs, toMs) => each(fromMs, toMs, (startMs) => station.forecast(nowMs, startMs)),
+    forecast: (place, nowMs, fromMs, toMs) =>
+      each(fromMs, toMs, (startMs) => stationAt(place).forecast(nowMs, startMs)),
   };
 }

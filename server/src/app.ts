@@ -4,6 +4,9 @@ import helmet from "helmet";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
+import { decisionRoutes } from "./advice/decision-routes.ts";
+import { harvestRoutes } from "./harvest/harvest-routes.ts";
+import { linesRoutes } from "./irrigation/lines-routes.ts";
 import { weatherRoutes } from "./climate/weather-routes.ts";
 import { computeRoutes } from "./compute/compute-routes.ts";
 import { feedRoutes } from "./feed/feed-routes.ts";
@@ -17,8 +20,8 @@ import type { Services } from "./services.ts";
 import { waterRoutes } from "./water/water-routes.ts";
 import { siteRoutes } from "./site/site-routes.ts";
 
-/** Weather files travel as base64 inside JSON: 30 MB hold a year of one-minute rows. */
-const FILE_LIMIT = "30mb";
+/** Weather files travel as base64 inside JSON: 60 MB hold a year of one-minute rows, or a site with years of hours. */
+const FILE_LIMIT = "60mb";
 
 export interface AppOptions {
   readonly services: Services;
@@ -46,6 +49,12 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
       strictTransportSecurity: false,
     }),
   );
+  // Before compression: on the loopback address packing the scripts anew for every visit takes longer than sending them.
+  if (webFolder)
+    app.use(
+      "/assets",
+      express.static(join(webFolder, "assets"), { immutable: true, maxAge: "1y", fallthrough: false }),
+    );
   app.use(compression());
   app.use(
     "/api",
@@ -54,7 +63,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
       customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
     }),
   );
-  app.use(["/api/weather", "/api/water"], express.json({ limit: FILE_LIMIT }));
+  app.use(["/api/weather", "/api/water", "/api/site-file"], express.json({ limit: FILE_LIMIT }));
   app.use("/api", express.json({ limit: "1mb", strict: false }));
   app.get("/api/health", (_req, res) => {
     res.json({ status: "ok", version });
@@ -65,20 +74,19 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
-  app.use(waterRoutes(services.waterImports));
+  app.use(waterRoutes(services.waterImports, services.water));
   app.use(readingRoutes(services.readings));
+  app.use(linesRoutes(services.lines));
+  app.use(harvestRoutes(services.harvest));
+  app.use(decisionRoutes(services.decisions, services.plans));
   app.use(feedRoutes(services.feed));
-  app.use(siteRoutes(services.setUp));
+  app.use(siteRoutes(services.setUp, services.siteFiles));
   app.use(planRoutes(services.plans));
   app.use(weatherRoutes(services.imports));
   app.use("/api", (req) => {
     throw notFound(`${req.method} ${req.originalUrl}`);
   });
   if (webFolder) {
-    app.use(
-      "/assets",
-      express.static(join(webFolder, "assets"), { immutable: true, maxAge: "1y", fallthrough: false }),
-    );
     app.use(express.static(webFolder, { index: false }));
     app.get("/{*path}", (_req, res) => {
       res.setHeader("Cache-Control", "no-cache");

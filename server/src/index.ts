@@ -4,3 +4,4 @@ export type { Services } from "./services.ts";
 export type { DeviceHour, WeatherDevice } from "./climate/weather-device.ts";
 export { readingStore, type ZoneReading } from "./rootzone/reading-store.ts";
 export { wateringStore, type Watering } from "./irrigation/watering-store.ts";
+export { pickStore } from "./harvest/pick-store.ts";

@@ -1,3 +1,5 @@
-import { main } from "./run.ts";
+import { environment, serve } from "./run.ts";
+import { startServer } from "./start-server.ts";
 
-await main();
+/** The server alone, without a weather station. */
+await serve(() => startServer(environment(".data/own")));

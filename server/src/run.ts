@@ -1,5 +1,5 @@
 import { resolve } from "node:path";
-import { startServer, type RunningServer, type ServerOptions } from "./start-server.ts";
+import type { RunningServer, ServerOptions } from "./start-server.ts";
 
 /** Reads the port and the data folder from the environment. */
 export function environment(defaultFolder: string): Pick<ServerOptions, "port" | "dataFolder" | "clock" | "logLevel"> {
@@ -40,9 +40,4 @@ function inWords(error: unknown): string {
   if (error instanceof Error && "code" in error && error.code === "EADDRINUSE")
     return "The port is taken by another program. Name another one: PORT=5181 npm run demo";
   return error instanceof Error ? error.message.slice(0, 1000) : String(error);
-}
-
-/** The user's own site: no demo, no simulated device. */
-export function main(): Promise<void> {
-  return serve(() => startServer(environment(".data/own")));
 }

@@ -110,8 +110,12 @@ describe("set-up", () => {
     const { call } = await withSite();
     await call("POST", "/api/zones", zone);
     expect((await call("POST", "/api/zones", { ...zone, name: "tunnel 1" })).body.errors?.[0]?.path).toBe("name");
-    const unknown = { ...zone, name: "Other", planting: { cropId: "triffid", plantedOn: "2026-05-01", signs: [] } };
-    expect((await call("POST", "/api/zones", unknown)).body.errors?.[0]?.path).toBe("planting.cropId");
+    const unknown = {
+      ...zone,
+      name: "Other",
+      plantings: [{ cropId: "triffid", plantedOn: "2026-05-01", clearedOn: null, signs: [] }],
+    };
+    expect((await call("POST", "/api/zones", unknown)).body.errors?.[0]?.path).toBe("plantings.0.cropId");
   });
 });
 
@@ -212,7 +216,7 @@ describe("a day far away", () => {
     await call("PUT", "/api/zones/1", {
       ...zone,
       version: 1,
-      planting: { cropId: "courgette", plantedOn: "2001-05-01", signs: [] },
+      plantings: [{ cropId: "courgette", plantedOn: "2001-05-01", clearedOn: null, signs: [] }],
     });
     expect((await call("GET", "/api/board")).body["zones"]).toMatchObject([{ missing: "not-planted" }]);
   });

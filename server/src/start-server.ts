@@ -20,6 +20,8 @@ export interface ServerOptions {
   readonly port: number;
   readonly clock?: () => number;
   readonly device?: WeatherDevice;
+  /** how far back the device is asked when a place is first described; nothing when left out */
+  readonly followDays?: number;
   readonly logLevel?: string;
   /** runs when the database is open, before anything is served */
   readonly prepare?: (db: Knex, services: Services) => Promise<void>;
@@ -38,6 +40,7 @@ export async function startServer({
   port,
   clock = Date.now,
   device,
+  followDays = 0,
   logLevel = "info",
   prepare,
 }: ServerOptions): Promise<RunningServer> {
@@ -46,7 +49,7 @@ export async function startServer({
   let db: Knex | undefined;
   try {
     db = await openDatabase(dataFolder);
-    const services = createServices(db, clock, device ?? null);
+    const services = createServices(db, clock, device ?? null, followDays);
     await prepare?.(db, services);
     const app = createApp({
       services,

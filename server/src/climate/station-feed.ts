@@ -38,11 +38,11 @@ export async function catchUp(
       await store.add(stationId, "simulated", readings, null);
       return readings.length;
     });
-  let added = await follow(outsideId, (fromMs, toMs) => device.outside(fromMs, toMs));
+  let added = await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs));
   for (const house of houses) {
     const stationId = byHouse.get(house.id);
     if (stationId !== undefined)
-      added += await follow(stationId, (fromMs, toMs) => device.inside(house.name, fromMs, toMs));
+      added += await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs));
   }
   return added;
 }

@@ -1,4 +1,4 @@
-import type { WeatherKind } from "@sprunel/core";
+import type { Place, WeatherKind } from "@sprunel/core";
 
 export interface DeviceHour {
   readonly startMs: number;
@@ -8,9 +8,9 @@ export interface DeviceHour {
 /** A station that is connected to the program. The shipped one is simulated; a real one answers the same. */
 export interface WeatherDevice {
   /** what was measured outside in whole hours of a span */
-  outside(fromMs: number, toMs: number): readonly DeviceHour[];
+  outside(place: Place, fromMs: number, toMs: number): readonly DeviceHour[];
   /** what was measured in a house, by its name; nothing where it has no sensor */
-  inside(house: string, fromMs: number, toMs: number): readonly DeviceHour[];
+  inside(place: Place, house: string, fromMs: number, toMs: number): readonly DeviceHour[];
   /** what is foreseen now */
-  forecast(nowMs: number, fromMs: number, toMs: number): readonly DeviceHour[];
+  forecast(place: Place, nowMs: number, fromMs: number, toMs: number): readonly DeviceHour[];
 }

@@ -47,7 +47,7 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
     const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
     const reachMs = fromMs - FILL_DAYS * 24 * HOUR_MS;
     const { outsideId, byHouse } = await store.stations(site.id);
-    const outsideSamples = [...(await store.samples(outsideId, reachMs, toMs)), ...forecast(fromMs, toMs)];
+    const outsideSamples = [...(await store.samples(outsideId, reachMs, toMs)), ...forecast(site, fromMs, toMs)];
     const outside = weatherHours(reachMs, toMs, outsideSamples);
     const air = new Map<number, readonly HouseAir[]>();
     for (const [houseId, stationId] of byHouse)
@@ -66,12 +66,12 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
   }
 
   /** Foreseen hours of a span, from the running hour on. */
-  function forecast(fromMs: number, toMs: number): WeatherSample[] {
+  function forecast(site: Site, fromMs: number, toMs: number): WeatherSample[] {
     const now = clock();
     const thisHour = Math.floor(now / HOUR_MS) * HOUR_MS;
     const [from, to] = [Math.max(fromMs, thisHour), Math.min(toMs, thisHour + FORECAST_DAYS * 24 * HOUR_MS)];
     if (!device || from >= to) return [];
-    return device.forecast(now, from, to).flatMap(({ startMs, values }) =>
+    return device.forecast(site, now, from, to).flatMap(({ startMs, values }) =>
       Object.entries(values).map(([kind, value]) => ({
         startMs,
         kind: kind as WeatherSample["kind"],

@@ -1,10 +1,13 @@
 import {
   acidRequestSchema,
+  dayPlanRequestSchema,
+  lateralRequestSchema,
   recipeRequestSchema,
   referenceEtRequestSchema,
+  uniformityRequestSchema,
   zoneWaterRequestSchema,
 } from "@sprunel/contract";
-import { acidForWater, recipe, referenceEt, zoneWater } from "@sprunel/core";
+import { acidForWater, dayPlan, lateral, recipe, referenceEt, uniformity, zoneWater } from "@sprunel/core";
 import { Router } from "express";
 import type { z } from "zod";
 import { withSolver } from "../feed/highs-solver.ts";
@@ -18,9 +21,20 @@ function calculation<S extends z.ZodType>(name: string, request: S, compute: (in
 const CALCULATIONS = [
   calculation("reference-et", referenceEtRequestSchema, referenceEt),
   calculation("zone-water", zoneWaterRequestSchema, zoneWater),
+  calculation("day-plan", dayPlanRequestSchema, (input) => dayPlan(input, until(input.timeLimitS))),
+  calculation("lateral", lateralRequestSchema, lateral),
+  calculation("uniformity", uniformityRequestSchema, uniformity),
   calculation("acid", acidRequestSchema, acidForWater),
   calculation("recipe", recipeRequestSchema, (input) => withSolver((solve) => recipe(input, solve))),
 ];
+
+/** Half a second finds most of what there is to gain, and nobody else waits long for it. */
+const USUAL_LIMIT_S = 0.5;
+
+function until(seconds = USUAL_LIMIT_S): () => boolean {
+  const end = performance.now() + seconds * 1000;
+  return () => performance.now() < end;
+}
 
 export function computeRoutes(): Router {
   const router = Router();

@@ -136,7 +136,163 @@ const strikes: Migration = {
   },
 };
 
-const all: readonly Migration[] = [firstLight, firstFeed, strikes];
+const plantings: Migration = {
+  name: "004-plantings",
+  async up(db) {
+    // A zone has one planting after the other: what stood there before keeps its history.
+    await db.schema.alterTable("zone", (table) => {
+      table.text("plantings").notNullable().defaultTo("[]");
+    });
+    const rows = await db<{ id: number; planting: string | null; plantings: string }>("zone").whereNotNull("planting");
+    for (const { id, planting } of rows) {
+      const standing = { ...(JSON.parse(planting ?? "{}") as object), clearedOn: null };
+      await db("zone")
+        .where({ id })
+        .update({ plantings: JSON.stringify([standing]) });
+    }
+    await db.schema.alterTable("zone", (table) => {
+      table.dropColumn("planting");
+    });
+  },
+};
+
+const decisions: Migration = {
+  name: "005-decisions",
+  async up(db) {
+    await db.schema.createTable("decision", (table) => {
+      table.increments("id");
+      table.integer("zone_id").notNullable().references("zone.id");
+      table.text("cause").notNullable();
+      // What the finding rested on: the instant of a reading, or a date.
+      table.text("about").notNullable();
+      table.text("verdict").notNullable();
+      table.text("from_date").notNullable();
+      table.text("correction");
+      table.text("reason");
+      table.integer("decided_at_ms").notNullable();
+    });
+  },
+};
+
+const picks: Migration = {
+  name: "006-picks",
+  async up(db) {
+    await db.schema.createTable("pick", (table) => {
+      table.increments("id");
+      table.text("key").notNullable().unique();
+      table.integer("zone_id").notNullable().references("zone.id");
+      table.text("picked_on").notNullable();
+      table.double("mass_kg").notNullable();
+      table.integer("count");
+      table.text("grade");
+      table.double("brix_pct");
+      table.text("struck_reason");
+      table.integer("struck_at_ms");
+      table.index(["zone_id", "picked_on"]);
+    });
+  },
+};
+
+const sources: Migration = {
+  name: "007-sources",
+  async up(db) {
+    await db.schema.createTable("source", (table) => {
+      table.increments("id");
+      table.integer("site_id").notNullable().references("site.id");
+      table.integer("version").notNullable();
+      table.text("name").notNullable();
+      table.text("definition").notNullable();
+      table.unique(["site_id", "name"]);
+    });
+    await db.schema.alterTable("zone", (table) => {
+      table.text("waters").notNullable().defaultTo("[]");
+    });
+    // Reports named their water in words so far; each name becomes a source of unknown limits.
+    const undescribed = { kind: "well", maxFlowLh: null, priceM3: null, licenceM3Year: null, storage: null };
+    const named = await db<{ site_id: number; source_name: string }>("water_report").distinct("site_id", "source_name");
+    for (const { site_id, source_name } of named)
+      await db("source").insert({
+        site_id,
+        version: 1,
+        name: source_name,
+        definition: JSON.stringify(undescribed),
+      });
+    await db.schema.alterTable("water_report", (table) => {
+      table.integer("source_id").references("source.id");
+    });
+    await db.raw(
+      "UPDATE water_report SET source_id = (SELECT id FROM source WHERE source.site_id = water_report.site_id AND source.name = water_report.source_name)",
+    );
+    await db.schema.alterTable("water_report", (table) => {
+      table.dropColumn("source_name");
+    });
+  },
+};
+
+const lines: Migration = {
+  name: "008-lines",
+  async up(db) {
+    await db.schema.createTable("zone_lines", (table) => {
+      table.integer("zone_id").primary().references("zone.id");
+      table.integer("version").notNullable();
+      table.text("lines").notNullable();
+    });
+    await db.schema.createTable("catch_test", (table) => {
+      table.increments("id");
+      table.text("key").notNullable().unique();
+      table.integer("zone_id").notNullable().references("zone.id");
+      table.text("tested_on").notNullable();
+      table.double("minutes").notNullable();
+      table.text("catches").notNullable();
+      table.text("struck_reason");
+    });
+  },
+};
+
+const layouts: Migration = {
+  name: "009-layouts",
+  async up(db) {
+    await db.schema.alterTable("zone", (table) => {
+      table.text("layout");
+    });
+  },
+};
+
+const feedSettings: Migration = {
+  name: "010-feed-settings",
+  async up(db) {
+    await db.schema.createTable("feed_settings", (table) => {
+      table.integer("zone_id").primary().references("zone.id");
+      table.integer("version").notNullable();
+      table.text("settings").notNullable();
+    });
+  },
+};
+
+const ownProducts: Migration = {
+  name: "011-own-products",
+  async up(db) {
+    await db.schema.createTable("own_product", (table) => {
+      table.increments("id");
+      table.integer("site_id").notNullable().references("site.id");
+      table.text("product").notNullable();
+    });
+  },
+};
+
+const all: readonly Migration[] = [
+  firstLight,
+  firstFeed,
+  strikes,
+  plantings,
+  decisions,
+  picks,
+  sources,
+  lines,
+  layouts,
+  feedSettings,
+  ownProducts,
+];
 
 /** Migrations live in code, so that a built server carries them. */
 export const migrations: Knex.MigrationSource<Migration> = {

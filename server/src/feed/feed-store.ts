@@ -1,7 +1,9 @@
 import {
+  feedSettingsSchema,
   feedTargetSchema,
   newMixSchema,
   waterReportSchema,
+  type FeedSettings,
   type FeedTarget,
   type NewMix,
   type NewWaterReport,
@@ -9,11 +11,12 @@ import {
   type WaterReport,
 } from "@sprunel/contract";
 import type { Knex } from "knex";
+import { sourceStore } from "../water/source-store.ts";
 
 interface ReportRow {
   id: number;
   site_id: number;
-  source_name: string;
+  source_id: number;
   taken_on: string;
   ions: string;
   ph: number;
@@ -30,6 +33,11 @@ interface TargetRow {
   version: number;
   target: string;
 }
+interface SettingsRow {
+  zone_id: number;
+  version: number;
+  settings: string;
+}
 interface MixRow {
   id: number;
   key: string;
@@ -45,13 +53,15 @@ export function feedStore(db: Knex) {
   return {
     /** Newest first. */
     async reports(siteId: number): Promise<WaterReport[]> {
-      const rows = await db<ReportRow>("water_report")
-        .where({ site_id: siteId })
+      const rows = (await db<ReportRow>("water_report")
+        .join("source", "source.id", "water_report.source_id")
+        .where("water_report.site_id", siteId)
+        .select("water_report.*", "source.name as source_name")
         .orderBy([
           { column: "taken_on", order: "desc" },
-          { column: "id", order: "desc" },
+          { column: "water_report.id", order: "desc" },
         ])
-        .limit(100);
+        .limit(100)) as (ReportRow & { source_name: string })[];
       return rows.map((row) =>
         waterReportSchema.parse({
           id: row.id,
@@ -66,7 +76,7 @@ export function feedStore(db: Knex) {
     async addReport(siteId: number, report: NewWaterReport): Promise<void> {
       await db<ReportRow>("water_report").insert({
         site_id: siteId,
-        source_name: report.sourceName,
+        source_id: await sourceStore(db).named(siteId, report.sourceName),
         taken_on: report.takenOn,
         ions: JSON.stringify(report.ions),
         ph: report.ph,
@@ -91,6 +101,14 @@ export function feedStore(db: Knex) {
       await db<ShelfRow>("shelf_item")
         .where({ site_id: siteId, product_id: productId })
         .update({ stock_kg: db.raw("max(0, stock_kg - ?)", [kg]) });
+    },
+    async settings(zoneId: number): Promise<(FeedSettings & { version: number }) | null> {
+      const row = await db<SettingsRow>("feed_settings").where({ zone_id: zoneId }).first();
+      return row ? { ...feedSettingsSchema.parse(JSON.parse(row.settings)), version: row.version } : null;
+    },
+    async saveSettings(zoneId: number, version: number, settings: FeedSettings): Promise<void> {
+      const row = { zone_id: zoneId, version, settings: JSON.stringify(settings) };
+      await db<SettingsRow>("feed_settings").insert(row).onConflict("zone_id").merge();
     },
     async target(zoneId: number): Promise<(FeedTarget & { version: number }) | null> {
       const row = await db<TargetRow>("feed_target").where({ zone_id: zoneId }).first();

@@ -80,6 +80,41 @@ describe("mixing", () => {
   });
 });
 
+describe("a bag of one's own", () => {
+  const bag = {
+    name: "Grade 20-20-20",
+    form: "solid",
+    isAcid: false,
+    isChelate: false,
+    densityKgL: null,
+    solubilityGL: 400,
+    label: { nitrateN: 13.7, K2O: 46.3 },
+  };
+
+  it("goes onto the shelf by its label and into recipes like any other", async () => {
+    const { call } = await fed();
+    expect((await call("POST", "/api/own-products", bag)).status).toBe(201);
+    const { shelf } = (await call("GET", "/api/zones/1/feed")).body as unknown as {
+      shelf: { product: { id: string; composition: Record<string, number> } }[];
+    };
+    const own = shelf.find(({ product }) => product.id === "own-1");
+    expect(own?.product.composition["K"]).toBeCloseTo(9.83, 2);
+    expect((await call("PUT", "/api/shelf/own-1", { priceKg: 1.1, stockKg: 25 })).status).toBe(200);
+  });
+
+  it.each([
+    [{ nitrateN: 60, K2O: 50 }, "label"],
+    [{ ammoniumN: 8, P2O5: 12, K2O: 30 }, "label"],
+    [{ K2O: 40, K: 33 }, "label.K"],
+    [{ K2O: 140 }, "label.K2O"],
+  ])("is refused when its label %j cannot be true", async (label, path) => {
+    const { call } = await fed();
+    const answer = await call("POST", "/api/own-products", { ...bag, label });
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
+    expect((await call("GET", "/api/zones/1/feed")).body["shelf"]).toHaveLength(1);
+  });
+});
+
 describe("a target of one's own", () => {
   it("stands over the library's until dropped, and refuses a stale edit", async () => {
     const { call } = await fed();
@@ -109,9 +144,11 @@ describe("a target of one's own", () => {
     ] as const)
       await call("POST", "/api/water-reports", report(on, calcium));
     expect((await call("GET", "/api/zones/1/feed?date=2026-06-20")).body["water"]).toMatchObject({
-      takenOn: "2026-06-01",
       ions: { Ca: 2 },
     });
+    expect((await call("GET", "/api/zones/1/feed?date=2026-06-20")).body["waters"]).toMatchObject([
+      { name: "Well", sharePct: 100, takenOn: "2026-06-01" },
+    ]);
   });
 });
 
@@ -119,7 +156,7 @@ describe("readings at the drain", () => {
   const bags = {
     ...zone,
     name: "Bags",
-    planting: { cropId: "melon-netted", plantedOn: "2026-05-01", signs: [] },
+    plantings: [{ cropId: "melon-netted", plantedOn: "2026-05-01", clearedOn: null, signs: [] }],
     definition: {
       system: "substrate",
       areaM2: 100,

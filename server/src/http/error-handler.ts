@@ -47,7 +47,7 @@ function bodyProblem(error: unknown): ProblemError | undefined {
   if (error.status === 404) return notFound("What this address names");
   if (error.status === 413)
     return badInput([
-      { path: "", message: "What was sent is larger than this address takes (30 MB for files, 1 MB otherwise)." },
+      { path: "", message: "What was sent is larger than this address takes (60 MB for files, 1 MB otherwise)." },
     ]);
   if (error.status === 400 && error instanceof URIError)
     return badInput([{ path: "", message: "The address is not written correctly." }]);

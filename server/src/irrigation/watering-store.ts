@@ -31,6 +31,39 @@ export function wateringStore(db: Knex) {
         litres: row.litres,
       }));
     },
+    /** L given by zone and local date, from one moment to before another. */
+    async litresByDay(
+      fromMs: number,
+      toMs: number,
+      dateOf: (atMs: number) => string,
+    ): Promise<ReadonlyMap<number, ReadonlyMap<string, number>>> {
+      const byZone = new Map<number, Map<string, number>>();
+      for (const { zoneId, startMs, litres } of await this.between(fromMs, toMs)) {
+        const days = byZone.get(zoneId) ?? new Map<string, number>();
+        byZone.set(zoneId, days);
+        const date = dateOf(startMs);
+        days.set(date, (days.get(date) ?? 0) + litres);
+      }
+      return byZone;
+    },
+    /** L given from one moment to before another, by zone. */
+    async totals(fromMs: number, toMs: number): Promise<ReadonlyMap<number, number>> {
+      const rows = await db<WateringRow>("watering")
+        .where("start_ms", ">=", fromMs)
+        .where("start_ms", "<", toMs)
+        .groupBy("zone_id")
+        .select<{ zone_id: number; litres: number }[]>("zone_id", db.raw("SUM(litres) AS litres"));
+      return new Map(rows.map((row) => [row.zone_id, row.litres]));
+    },
+    /** L that a zone was given from a moment on; null when nothing was metered. */
+    async totalSince(zoneId: number, fromMs: number): Promise<number | null> {
+      const row = await db<WateringRow>("watering")
+        .where({ zone_id: zoneId })
+        .where("start_ms", ">=", fromMs)
+        .sum<{ litres: number | null }[]>({ litres: "litres" })
+        .first();
+      return row?.litres ?? null;
+    },
     /** Adds what is not there yet; what is there stays as it is. */
     async add(waterings: readonly Watering[], source: string): Promise<void> {
       const rows = waterings.map(({ zoneId, startMs, minutes, litres }) => ({

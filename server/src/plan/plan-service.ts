@@ -1,24 +1,17 @@
 import type { Board, BoardZone, RootHistory, Site, ZoneDayAnswer } from "@sprunel/contract";
-import {
-  addDays,
-  cropById,
-  cropStateOn,
-  localDate,
-  outsideEt,
-  startOfLocalDay,
-  sunTimes,
-  worstMark,
-  type SoilState,
-} from "@sprunel/core";
+import { addDays, localDate, outsideEt, standingOn, startOfLocalDay, sunTimes, type StoreState } from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
+import { decisionStore } from "../advice/decision-store.ts";
+import { pickStore } from "../harvest/pick-store.ts";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import { siteStore } from "../site/site-store.ts";
 import { zoneStore, type StoredZone } from "../site/zone-store.ts";
 import { litresOf, recordKey, ZonePlanner, type DayReadings, type Mornings, type Records } from "./zone-plan.ts";
-import { explanation, workingsOf } from "./workings.ts";
+import { boardZone } from "./board-zone.ts";
+import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
 export type PlanService = ReturnType<typeof planService>;
@@ -27,16 +20,25 @@ export type PlanService = ReturnType<typeof planService>;
 const FIRST_DATE = "2000-01-01";
 const LAST_DATE = "2100-12-31";
 /** Readings that a day's plan and its judgement look back on. */
-const READING_DAYS = 4;
+const READING_DAYS = 7;
 /** Beyond this no weather is known, not even filled in, and no root zone is followed there. */
 const FOLLOWED_AHEAD_DAYS = 14;
 
 /** What each zone gets on a date, and how it stands. */
-export function planService(db: Knex, clock: () => number, weather: WeatherService) {
+export function planService(
+  db: Knex,
+  clock: () => number,
+  weather: WeatherService,
+  suppliesOf: (
+    site: Site,
+    zones: readonly StoredZone[],
+    date: string,
+  ) => Promise<(zone: StoredZone) => NonNullable<BoardZone["water"]>>,
+) {
   const mornings = new Map<number, Mornings>();
 
   function morningsOf(zone: StoredZone): Mornings {
-    const known = mornings.get(zone.id) ?? new Map<string, SoilState>();
+    const known = mornings.get(zone.id) ?? new Map<string, StoreState>();
     mornings.set(zone.id, known);
     return known;
   }
@@ -44,11 +46,12 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
   /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
     const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
-    const earliest = zones.map(({ id, definition, planting }) => {
-      if (definition.system !== "soil-drip" || !planting || date > lastFollowed) return date;
+    const earliest = zones.map(({ id, definition, plantings }) => {
+      if (definition.system === "substrate" || date > lastFollowed) return date;
       // Before planting and after the last stage there is no root zone to follow.
-      if (!cropStateOn(cropById(planting.cropId), planting.plantedOn, date, planting.signs)) return date;
-      return mornings.get(id)?.has(addDays(date, -READING_DAYS)) ? date : planting.plantedOn;
+      const standing = standingOn(plantings, date);
+      if (!standing) return date;
+      return mornings.get(id)?.has(addDays(date, -READING_DAYS)) ? date : standing.planting.plantedOn;
     });
     return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
   }
@@ -56,7 +59,8 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
   async function recordsFor(site: Site, zones: readonly StoredZone[], date: string, earliest = date): Promise<Records> {
     const needed = firstDateNeeded(zones, date);
     const from = earliest < needed ? earliest : needed;
-    const days = await weather.days(site, from, date);
+    // A correction of today shows on tomorrow's plan.
+    const days = await weather.days(site, from, addDays(date, 1));
     const toMs = startOfLocalDay(addDays(date, 1), site.timeZone);
     const keyOf = (zoneId: number, atMs: number): string => recordKey(zoneId, localDate(atMs, site.timeZone));
     const waterings = new Map<string, Watering[]>();
@@ -66,13 +70,20 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
     }
     const readings = new Map<string, DayReadings>();
     for (const { zoneId, kind, atMs, value } of await readingStore(db).between(
-      startOfLocalDay(addDays(date, -READING_DAYS), site.timeZone),
+      startOfLocalDay(from, site.timeZone),
       toMs,
     )) {
       const key = keyOf(zoneId, atMs);
       readings.set(key, { ...readings.get(key), [kind]: { value, atMs } });
     }
-    return { site, weather: new Map(days.map((day) => [day.date, day])), waterings, readings };
+    return {
+      site,
+      weather: new Map(days.map((day) => [day.date, day])),
+      waterings,
+      readings,
+      decisions: await decisionStore(db).upTo(addDays(date, 1)),
+      today: localDate(clock(), site.timeZone),
+    };
   }
 
   function checkedDate(asked: string | undefined, today: string): string {
@@ -80,48 +91,6 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
     if (date < FIRST_DATE || date > LAST_DATE)
       throw badInput([{ path: "date", message: `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${date}.` }]);
     return date;
-  }
-
-  function boardZone(zone: StoredZone, records: Records, date: string, nowMs: number): BoardZone {
-    const planner = new ZonePlanner(zone, records, morningsOf(zone));
-    const planned = planner.plan(date);
-    const basics = { id: zone.id, name: zone.name, house: zone.house.name, system: zone.definition.system };
-    if (typeof planned === "string")
-      return {
-        ...basics,
-        mark: "steady",
-        missing: planned,
-        run: null,
-        roots: null,
-        rootsMark: "steady",
-        crop: null,
-        findings: [],
-        pulses: pulsesOf(planner, null, date, records.site.timeZone),
-      };
-    const roots = rootsOf(zone, planner, planned, date, nowMs, records.site.timeZone);
-    const findings = findingsOf(planner, planned, roots, date);
-    const markOf = (station?: string) =>
-      worstMark(findings.filter((entry) => !station || entry.station === station).map((entry) => entry.finding.mark));
-    const { water, litresPerPlant } = planned.day;
-    const { period, day, days } = planned.cropState;
-    return {
-      ...basics,
-      mark: markOf(),
-      missing: null,
-      run: {
-        litres: water.litres,
-        grossMm: water.litres / zone.definition.areaM2,
-        litresPerPlant,
-        minutes: water.minutesTotal,
-        pulses: water.events.length,
-        mark: markOf("run"),
-      },
-      roots,
-      rootsMark: markOf("roots"),
-      crop: { name: cropById(zone.planting?.cropId ?? "").name, stage: period.stage.name, day, days },
-      findings,
-      pulses: pulsesOf(planner, planned, date, records.site.timeZone),
-    };
   }
 
   return {
@@ -142,6 +111,16 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
       const date = checkedDate(asked, today);
       const zones = await zoneStore(db).list();
       const records = await recordsFor(site, zones, date);
+      const planted = zones.flatMap(({ id, plantings }) => {
+        const standing = standingOn(plantings, date);
+        return standing ? [[id, standing.planting.plantedOn] as const] : [];
+      });
+      const picked = await pickStore(db).totalsSince(new Map(planted), date);
+      const supplies = await suppliesOf(site, zones, date);
+      const supplyOf = (zone: StoredZone): BoardZone["water"] => {
+        const supply = supplies(zone);
+        return supply.waters.length > 0 ? supply : null;
+      };
       const sun = sunTimes(date, site.timeZone, site.latitudeDeg, site.longitudeDeg);
       return {
         now,
@@ -155,14 +134,22 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
           rainMm: values.rain?.value ?? null,
           origin: values.radiation?.origin ?? null,
         })),
-        zones: zones.map((zone) => boardZone(zone, records, date, nowMs)),
+        zones: zones.map((zone) =>
+          boardZone(zone, new ZonePlanner(zone, records, morningsOf(zone)), {
+            date,
+            nowMs,
+            timeZone: site.timeZone,
+            pickedKg: picked.get(zone.id) ?? 0,
+            water: supplyOf(zone),
+          }),
+        ),
       };
     },
 
-    /** Soil: what was missing on each morning of a span, against the trigger, and what was then given. */
+    /** All but substrate: what was missing on each morning of a span, against the trigger, and what was then given. */
     async mornings(id: number, from: string, to: string): Promise<RootHistory["mornings"]> {
       const [site, zone] = [await siteStore(db).find(), await zoneStore(db).find(id)];
-      if (!site || zone?.definition.system !== "soil-drip") return [];
+      if (!site || !zone || zone.definition.system === "substrate") return [];
       const planner = new ZonePlanner(zone, await recordsFor(site, [zone], to, from), morningsOf(zone));
       const days: RootHistory["mornings"] = [];
       for (let date = from; date <= to; date = addDays(date, 1)) {
@@ -173,7 +160,7 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
         days.push({
           date,
           depletionMm: planned.depletionMm,
-          triggerMm: planned.day.soil?.triggerMm ?? 0,
+          triggerMm: planned.day.store?.triggerMm ?? 0,
           givenMm: litres / zone.definition.areaM2,
         });
       }
@@ -215,10 +202,11 @@ export function planService(db: Knex, clock: () => number, weather: WeatherServi
         })),
         pulses: pulsesOf(planner, known, date, site.timeZone),
         roots,
-        findings: known && roots ? findingsOf(planner, known, roots, date).map((entry) => entry.finding) : [],
+        findings: known && roots ? findingsOf(planner, known, roots, date) : [],
         workings: {
+          ...weatherWorkings(site, date, weatherDay?.hours ?? []),
           ...(known && workingsOf(known, planner, date)),
-          ...(et0Outside && { et0Outside: explanation(et0Outside) }),
+          ...drainWorkings(roots),
         },
         plan: known && planAnswer(known),
       };

@@ -1,5 +1,16 @@
-import type { Explanation, Figure } from "@sprunel/contract";
-import { addDays, insideLightSum, morningDepletion, type Explained } from "@sprunel/core";
+import type { Explanation, Figure, Roots, Site } from "@sprunel/contract";
+import {
+  addDays,
+  airSpan,
+  asRead,
+  insideLightSum,
+  morningDepletion,
+  outsideEt,
+  solarSum,
+  stageDay,
+  type Explained,
+  type WeatherHour,
+} from "@sprunel/core";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 /** How every figure of a planned day arose. */
@@ -10,8 +21,11 @@ export function workingsOf(
 ): Partial<Record<Figure, Explanation>> {
   const { day, demand, depletionMm } = planned;
   const workings: Partial<Record<Figure, Explanation>> = {};
-  for (const [figure, lines] of Object.entries(day.lines))
-    workings[figure as Figure] = explanation({ steps: day.working.slice(0, lines), inputs: day.inputs });
+  for (const [figure, steps] of Object.entries(day.workings))
+    workings[figure as Figure] = explanation({ steps, inputs: day.inputs });
+  const advice = planner.drainAdvice(date)?.advice;
+  if (advice) workings.correction = explanation({ steps: advice.working, inputs: day.inputs });
+  workings.stage = explanation(stageDay(planned.standing, date));
   const [solar, transmission] = demand.inputs;
   if (solar && transmission)
     workings.lightSum = explanation(insideLightSum(demand.solarOutsideMjM2, solar, transmission));
@@ -31,6 +45,28 @@ export function workingsOf(
     );
   }
   return workings;
+}
+
+/** Figures of a day's weather outside, planned or not. */
+export function weatherWorkings(
+  site: Site,
+  date: string,
+  hours: readonly WeatherHour[],
+): Partial<Record<Figure, Explanation>> {
+  const figures = { et0Outside: outsideEt(site, date, hours), solar: solarSum(hours), airOutside: airSpan(hours) };
+  return Object.fromEntries(
+    Object.entries(figures).flatMap(([figure, found]) => (found ? [[figure, explanation(found)]] : [])),
+  );
+}
+
+/** What was read at the drain, by whom and when. */
+export function drainWorkings(roots: Roots | null): Partial<Record<Figure, Explanation>> {
+  if (roots?.kind !== "substrate" || !roots.drain) return {};
+  const { at, sharePct, feedEcMsCm } = roots.drain;
+  return {
+    drain: explanation(asRead("Drain share", sharePct, "% of the water given", at, "drain tray under the drippers")),
+    feedEc: explanation(asRead("Feed EC", feedEcMsCm, "mS/cm", at, "pen in the drip jug")),
+  };
 }
 
 export function explanation({ steps, inputs }: Pick<Explained, "steps" | "inputs">): Explanation {

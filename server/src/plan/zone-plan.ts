@@ -1,20 +1,29 @@
 import type { Site } from "@sprunel/contract";
 import {
   addDays,
-  cropById,
-  cropStateOn,
+  adviseDrain,
   dayDemand,
+  NO_CORRECTION,
   planZoneDay,
-  soilNextMorning,
-  SOIL_AT_FIELD_CAPACITY,
+  nextMorning,
+  FULL_STORE,
+  depletionAtLevelMm,
+  OPEN_FIELD_PCT,
+  standingOn,
+  type AcceptedCorrection,
+  type Correction,
+  type Crop,
   type CropState,
   type Demand,
+  type DrainAdvice,
+  type MeteredDay,
   type Origin,
-  type SoilState,
-  type YesterdayDrain,
+  type StoreState,
+  type Standing,
   type ZoneDay,
   type ZoneField,
 } from "@sprunel/core";
+import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
 import type { ReadingKind } from "../rootzone/reading-store.ts";
@@ -27,19 +36,30 @@ export interface Records {
   /** by zone id and date */
   readonly waterings: ReadonlyMap<string, readonly Watering[]>;
   readonly readings: ReadonlyMap<string, DayReadings>;
+  /** in the order in which they were taken */
+  readonly decisions: readonly StoredDecision[];
+  /** the place's date now: days before it are over */
+  readonly today: string;
 }
 
 /** The last reading of each kind on a day. */
 export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
 
 /** Root zones on mornings that are over, by date: they stay as they are until something stored changes. */
-export type Mornings = Map<string, SoilState>;
+export type Mornings = Map<string, StoreState>;
+
+/** A reading serves on its own day and the two after it. */
+const DRAIN_READING_AGES = [0, 1, 2] as const;
+/** Uptake is measured over the day of the reading and the two before it. */
+const METERED_AGES = [2, 1, 0] as const;
 
 export interface PlannedDay {
+  readonly standing: Standing;
+  readonly crop: Crop;
   readonly cropState: CropState;
   readonly demand: Demand;
   readonly day: ZoneDay;
-  /** mm this morning; soil only */
+  /** mm this morning; all but substrate */
   readonly depletionMm?: number;
 }
 
@@ -49,32 +69,48 @@ export function recordKey(zoneId: number, date: string): string {
 
 /** One zone's plans by date, each from the records of the days before. Made anew when anything stored changes. */
 export class ZonePlanner {
+  private readonly decisions: readonly StoredDecision[];
+
   constructor(
     private readonly zone: StoredZone,
     private readonly records: Records,
     private readonly mornings: Mornings,
-  ) {}
+  ) {
+    this.decisions = records.decisions.filter((decision) => decision.zoneId === zone.id);
+  }
+
+  /** A day's plan is asked for by its own board, by the day after it and by the root zone between them. */
+  private readonly plans = new Map<string, PlannedDay | "not-planted" | "no-weather">();
+  private readonly demands = new Map<string, Demand | null>();
 
   /** @returns why there is none, where the zone is not planted or the weather not known */
   plan(date: string): PlannedDay | "not-planted" | "no-weather" {
-    const { planting, definition } = this.zone;
-    const cropState = this.cropState(date);
-    if (!planting || !cropState) return "not-planted";
-    const demand = this.demand(date, cropState);
+    const plan = this.plans.get(date) ?? this.planned(date);
+    this.plans.set(date, plan);
+    return plan;
+  }
+
+  private planned(date: string): PlannedDay | "not-planted" | "no-weather" {
+    const { definition } = this.zone;
+    const standing = this.standing(date);
+    if (!standing) return "not-planted";
+    const { crop, state: cropState } = standing;
+    const demand = this.demand(date, standing);
     if (!demand) return "no-weather";
-    const depletionMm = definition.system === "soil-drip" ? this.morning(date).depletionMm : undefined;
+    const depletionMm = definition.system === "substrate" ? undefined : this.morning(date).depletionMm;
     const day = planZoneDay({
       zone: definition,
       unconfirmed: this.zone.unconfirmed as ZoneField[],
       place: this.records.site,
       date,
-      crop: cropById(planting.cropId),
+      crop,
       cropState,
       demand,
-      yesterday: definition.system === "substrate" ? this.yesterdayDrain(date) : undefined,
+      correction: this.correction(date, standing),
       depletionMm,
+      rainMm: this.rainMm(date),
     });
-    return { cropState, demand, day, ...(depletionMm !== undefined && { depletionMm }) };
+    return { standing, crop, cropState, demand, day, ...(depletionMm !== undefined && { depletionMm }) };
   }
 
   get areaM2(): number {
@@ -89,15 +125,21 @@ export class ZonePlanner {
     return this.records.readings.get(recordKey(this.zone.id, date)) ?? {};
   }
 
-  private cropState(date: string): CropState | null {
-    const { planting } = this.zone;
-    return planting && cropStateOn(cropById(planting.cropId), planting.plantedOn, date, planting.signs);
+  private standing(date: string): Standing | null {
+    return standingOn(this.zone.plantings, date);
   }
 
-  private demand(date: string, cropState: CropState): Demand | null {
+  private demand(date: string, standing: Standing): Demand | null {
+    const known = this.demands.get(date);
+    const demand = known === undefined ? this.foreseen(date, standing) : known;
+    this.demands.set(date, demand);
+    return demand;
+  }
+
+  private foreseen(date: string, { crop, state: cropState }: Standing): Demand | null {
     const weather = this.records.weather.get(date);
-    const { planting, house, definition, unconfirmed, houseId } = this.zone;
-    if (!weather || !planting) return null;
+    const { house, definition, unconfirmed, houseId } = this.zone;
+    if (!weather) return null;
     const transmissionOrigin: Origin = { kind: unconfirmed.includes("transmissionPct") ? "default" : "entered" };
     return dayDemand({
       system: definition.system,
@@ -107,33 +149,84 @@ export class ZonePlanner {
       air: weather.air.get(houseId) ?? [],
       transmissionPct: house.transmissionPct,
       transmissionOrigin,
-      crop: cropById(planting.cropId),
+      crop,
       cropState,
     });
   }
 
-  private yesterdayDrain(date: string): YesterdayDrain | undefined {
-    const yesterday = addDays(date, -1);
-    const { drainPct, drainEcMsCm, feedEcMsCm } = this.reading(yesterday);
-    const cropState = this.cropState(yesterday);
-    const demand = cropState && this.demand(yesterday, cropState);
-    // Nearly all of it running out tells of a burst pipe or a moved tray, not of the plants.
-    if (!drainPct || drainPct.value > 95 || !drainEcMsCm || !feedEcMsCm || !demand) return undefined;
-    return {
+  /** The correction in force on a date: the last that was accepted or changed since planting. */
+  private correction(date: string, { planting }: Standing): AcceptedCorrection | undefined {
+    const inForce = this.decisions.findLast(
+      ({ correction, fromDate }) => correction && fromDate <= date && fromDate >= planting.plantedOn,
+    );
+    return inForce?.correction ? { ...inForce.correction, at: inForce.decidedAt } : undefined;
+  }
+
+  /** What was last decided about a finding. */
+  decision(cause: string, about: string): StoredDecision | null {
+    return this.decisions.findLast((decision) => decision.cause === cause && decision.about === about) ?? null;
+  }
+
+  /** The last drain reading on a date or the two days before it, with what it says is off. */
+  drainAdvice(date: string): { readonly on: string; readonly at: string; readonly advice: DrainAdvice | null } | null {
+    const on = DRAIN_READING_AGES.map((age) => addDays(date, -age)).find((day) => this.reading(day).drainPct);
+    if (on === undefined) return null;
+    const { drainPct, drainEcMsCm, feedEcMsCm } = this.reading(on);
+    const standing = this.standing(on);
+    if (!drainPct || !drainEcMsCm || !feedEcMsCm || !standing) return null;
+    const days = METERED_AGES.flatMap((age) => this.meteredDay(addDays(on, -age), standing) ?? []);
+    const advice = adviseDrain({
       drainPct: drainPct.value,
       drainEcMsCm: drainEcMsCm.value,
       feedEcMsCm: feedEcMsCm.value,
-      at: new Date(drainPct.atMs).toISOString(),
-      origin: "measured",
-      givenL: litresOf(this.logged(yesterday)),
-      modelDemandMm: demand.demandMm,
-    };
+      stageTargetPct: standing.state.period.stage.drainTargetPct,
+      inForce: this.correction(on, standing) ?? NO_CORRECTION,
+      own: this.meteredDay(on, standing) ?? undefined,
+      days,
+    });
+    return { on, at: new Date(drainPct.atMs).toISOString(), advice };
   }
 
-  /** The soil on the morning of a date, from planting on. A day without a log counts as run by its plan; one without weather is left out. */
-  private morning(date: string): SoilState {
-    const { planting, definition } = this.zone;
-    if (!planting || definition.system !== "soil-drip" || date <= planting.plantedOn) return SOIL_AT_FIELD_CAPACITY;
+  /** A day of a planting that is over, was metered and read; null for any other. */
+  private meteredDay(date: string, { planting }: Standing): MeteredDay | null {
+    const standing = this.standing(date);
+    if (date >= this.records.today || standing?.planting !== planting) return null;
+    const demand = this.demand(date, standing);
+    const drain = this.reading(date).drainPct;
+    const givenMm = litresOf(this.logged(date)) / this.areaM2;
+    if (!demand || !drain || givenMm === 0 || demand.demandMm === 0) return null;
+    return { drainPct: drain.value, givenMm, modelDemandMm: demand.demandMm };
+  }
+
+  /** The same zone as if a correction were in force from a date on. */
+  withCorrection(correction: Correction, fromDate: string): ZonePlanner {
+    const supposed: StoredDecision = {
+      zoneId: this.zone.id,
+      cause: "supposed",
+      about: fromDate,
+      verdict: "accepted",
+      decidedAt: `${fromDate}T00:00:00Z`,
+      fromDate,
+      correction,
+      reason: null,
+    };
+    return new ZonePlanner(this.zone, { ...this.records, decisions: [...this.decisions, supposed] }, this.mornings);
+  }
+
+  /** Rain that fell in the open on a date, as far as it was measured; none under cover. */
+  private rainMm(date: string): number {
+    if (this.zone.house.transmissionPct < OPEN_FIELD_PCT) return 0;
+    return (this.records.weather.get(date)?.hours ?? []).reduce(
+      (sum, { values: { rain } }) => sum + (rain && rain.origin !== "forecast" ? rain.value : 0),
+      0,
+    );
+  }
+
+  /** The root zone on the morning of a date, from planting on. A day without a log counts as run by its plan; one without weather is left out. */
+  private morning(date: string): StoreState {
+    const { definition } = this.zone;
+    const planting = this.standing(date)?.planting;
+    if (!planting || definition.system === "substrate" || date <= planting.plantedOn) return FULL_STORE;
     const known = this.mornings.get(date);
     if (known) return known;
     // Forward from the last known morning: stepping back day by day would nest a call for every day of the season.
@@ -143,20 +236,23 @@ export class ZonePlanner {
         at = day;
         break;
       }
-    let state = this.mornings.get(at) ?? SOIL_AT_FIELD_CAPACITY;
+    let state = this.mornings.get(at) ?? FULL_STORE;
     for (; at < date; at = addDays(at, 1)) {
       this.mornings.set(at, state);
-      const cropState = this.cropState(at);
-      const demand = cropState && this.demand(at, cropState);
+      const standing = this.standing(at);
+      const demand = standing && this.demand(at, standing);
       if (!demand) continue;
       const logged = this.logged(at);
       const planned = logged.length > 0 ? null : this.plan(at);
       const litres = planned === null ? litresOf(logged) : typeof planned === "string" ? 0 : planned.day.water.litres;
-      state = soilNextMorning(definition, cropById(planting.cropId), cropState, state, {
+      state = nextMorning(definition, standing.crop, standing.state, state, {
         demandMm: demand.demandMm,
         givenMm: litres / definition.areaM2,
-        rainMm: 0,
+        rainMm: this.rainMm(at),
       });
+      const { levelCm } = this.reading(at);
+      const measuredMm = levelCm && depletionAtLevelMm(definition, levelCm.value);
+      if (typeof measuredMm === "number") state = { ...state, depletionMm: measuredMm };
     }
     this.mornings.set(date, state);
     return state;

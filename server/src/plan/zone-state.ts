@@ -1,19 +1,29 @@
-import type { BoardZone, Finding, Roots, Station } from "@sprunel/contract";
+import type {
+  BoardZone,
+  Correction,
+  Decision,
+  Finding,
+  OpenFinding,
+  Proposal,
+  Roots,
+  Station,
+} from "@sprunel/contract";
 import {
   addDays,
   clockSeconds,
   judgeDelivery,
   judgeDepletion,
-  judgeDrain,
+  levelOfCm,
   startOfLocalDay,
   waterHeldPct,
+  type StoreZone,
   type SubstrateZone,
 } from "@sprunel/core";
+import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../site/zone-store.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 type StripPulse = BoardZone["pulses"][number];
-export type StationFinding = BoardZone["findings"][number];
 
 const HOUR_MS = 3_600_000;
 /** So many days without a drain reading are let pass. */
@@ -57,19 +67,15 @@ export function rootsOf(
   timeZone: string,
 ): Roots {
   const { day, depletionMm, cropState } = planned;
-  if (zone.definition.system === "soil-drip")
-    return {
-      kind: "soil-drip",
-      depletionMm: depletionMm ?? 0,
-      triggerMm: day.soil?.triggerMm ?? 0,
-      availableMm: day.soil?.availableMm ?? 0,
-    };
+  const { definition } = zone;
+  if (definition.system !== "substrate") return storeOf(definition, planner, day, depletionMm ?? 0, date);
   const on = [date, addDays(date, -1), addDays(date, -2)].find((candidate) => planner.reading(candidate).drainPct);
   const { drainPct, drainEcMsCm, feedEcMsCm, drainPh } = on === undefined ? {} : planner.reading(on);
   const drain =
     on && drainPct && drainEcMsCm && feedEcMsCm
       ? {
           on,
+          at: new Date(drainPct.atMs).toISOString(),
           sharePct: drainPct.value,
           ecMsCm: drainEcMsCm.value,
           feedEcMsCm: feedEcMsCm.value,
@@ -78,9 +84,37 @@ export function rootsOf(
       : null;
   return {
     kind: "substrate",
-    heldPct: heldNow(zone.definition, planner, planned, date, nowMs, timeZone),
+    heldPct: heldNow(definition, planner, planned, date, nowMs, timeZone),
     drain,
     drainTargetPct: cropState.period.stage.drainTargetPct,
+  };
+}
+
+/** Solution is read weekly at least; an older reading tells nothing. */
+const TANK_READING_DAYS = 7;
+
+function storeOf(
+  definition: StoreZone,
+  planner: ZonePlanner,
+  { store }: PlannedDay["day"],
+  depletionMm: number,
+  date: string,
+): Extract<Roots, { depletionMm: number }> {
+  const triggerMm = store?.triggerMm ?? 0;
+  const read = Array.from({ length: TANK_READING_DAYS }, (_, age) => planner.reading(addDays(date, -age))).find(
+    (reading) => reading.tankEcMsCm ?? reading.tankPh,
+  );
+  const atMs = read?.tankEcMsCm?.atMs ?? read?.tankPh?.atMs;
+  return {
+    kind: definition.system,
+    depletionMm,
+    triggerMm,
+    availableMm: store?.availableMm ?? 0,
+    levelCm: levelOfCm(definition, depletionMm),
+    levelAtTriggerCm: levelOfCm(definition, triggerMm),
+    ecMsCm: read?.tankEcMsCm?.value ?? null,
+    ph: read?.tankPh?.value ?? null,
+    readAt: atMs === undefined ? null : new Date(atMs).toISOString(),
   };
 }
 
@@ -115,22 +149,56 @@ function heldNow(
   return waterHeldPct(zone, hours);
 }
 
-/** What deviates in a zone on a date, by station. */
-export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roots, date: string): StationFinding[] {
-  const findings: StationFinding[] = [];
-  const add = (station: Station, finding: Finding | null): void =>
-    void (finding && findings.push({ station, finding }));
-  if (roots.kind === "soil-drip") add("roots", judgeDepletion(roots.depletionMm, roots.triggerMm));
-  else if (roots.drain)
-    add("roots", judgeDrain(roots.drain.sharePct, roots.drainTargetPct, roots.drain.ecMsCm, roots.drain.feedEcMsCm));
-  else add("roots", { cause: "no-drain-reading", mark: "watch", days: DRAIN_READING_DAYS });
+/** What deviates in a zone on a date, by station, with its cure and what was decided about it. */
+export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roots, date: string): OpenFinding[] {
+  const findings: OpenFinding[] = [];
+  const add = (station: Station, about: string, finding: Finding | null, proposal: Proposal | null = null): void => {
+    if (!finding) return;
+    const decision = planner.decision(finding.cause, about);
+    findings.push({ station, finding, about, proposal, decision: decision && withoutKey(decision) });
+  };
+  if (roots.kind !== "substrate") add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
+  else {
+    const drain = planner.drainAdvice(date);
+    if (!drain) add("roots", date, { cause: "no-drain-reading", mark: "watch", days: DRAIN_READING_DAYS });
+    else if (drain.advice)
+      add(
+        "roots",
+        drain.at,
+        drain.advice.finding,
+        drain.advice.correction && proposalOf(planner, drain.on, date, drain.advice.correction),
+      );
+  }
   const { water } = planned.day;
   const yesterday = addDays(date, -1);
   const before = planner.plan(yesterday);
   const logged = planner.logged(yesterday);
   if (logged.length > 0 && typeof before !== "string")
-    add("run", judgeDelivery(litresOf(logged), before.day.water.litres));
+    add("run", yesterday, judgeDelivery(litresOf(logged), before.day.water.litres));
   const wanted = water.working.find((step) => step.label === "Litres for the zone")?.value ?? water.litres;
-  if (wanted - water.litres > 0.5) add("run", { cause: "window-short", mark: "act", unmetL: wanted - water.litres });
+  if (wanted - water.litres > 0.5)
+    add("run", date, { cause: "window-short", mark: "act", unmetL: wanted - water.litres });
   return findings;
+}
+
+function withoutKey({ zoneId: _zone, cause: _cause, about: _about, ...decision }: StoredDecision): Decision {
+  return decision;
+}
+
+/** What a correction changes on the first day on which it can be in force: the day after the reading, never one that is over. */
+function proposalOf(planner: ZonePlanner, readOn: string, date: string, correction: Correction): Proposal {
+  const dayAfter = addDays(readOn, 1);
+  const fromDate = dayAfter > date ? dayAfter : date;
+  return {
+    correction,
+    fromDate,
+    before: dayOfWater(planner.plan(fromDate)),
+    after: dayOfWater(planner.withCorrection(correction, fromDate).plan(fromDate)),
+  };
+}
+
+function dayOfWater(planned: ReturnType<ZonePlanner["plan"]>): Proposal["before"] {
+  if (typeof planned === "string") return null;
+  const { water } = planned.day;
+  return { litres: water.litres, pulses: water.events.length, minutes: water.minutesTotal };
 }

@@ -1,6 +1,7 @@
-import { dateSchema, idSchema, newDrainReadingSchema, strikeSchema } from "@sprunel/contract";
+import { dateSchema, idSchema, newReadingSchema, strikeSchema } from "@sprunel/contract";
 import { Router } from "express";
 import { z } from "zod";
+import { sendCsv } from "../http/csv.ts";
 import { readBody } from "../http/body.ts";
 import type { ReadingService } from "./reading-service.ts";
 
@@ -11,9 +12,13 @@ export function readingRoutes(readings: ReadingService): Router {
   router.get("/api/zones/:id/roots", async (req, res) => {
     res.json(await readings.history(idSchema.parse(req.params.id), querySchema.parse(req.query).date));
   });
+  router.get("/api/zones/:id/readings.csv", async (req, res) => {
+    const id = idSchema.parse(req.params.id);
+    sendCsv(res, `readings-zone-${id}.csv`, await readings.table(id));
+  });
   router.post("/api/zones/:id/readings", async (req, res) => {
     const id = idSchema.parse(req.params.id);
-    await readings.add(id, readBody(req, newDrainReadingSchema));
+    await readings.add(id, readBody(req, newReadingSchema));
     res.status(201).json(await readings.history(id, undefined));
   });
   router.post("/api/zones/:id/strikes", async (req, res) => {

@@ -1,4 +1,4 @@
-import type { DrainReading, NewDrainReading, RootHistory, Strike } from "@sprunel/contract";
+import type { Reading, NewReading, RootHistory, Strike } from "@sprunel/contract";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core";
 import type { Knex } from "knex";
 import { badInput, notFound } from "../http/problems.ts";
@@ -25,7 +25,7 @@ export function readingService(
     if (!(await zoneStore(db).find(zoneId))) throw notFound(`Zone ${zoneId}`);
   };
   return {
-    async add(zoneId: number, reading: NewDrainReading): Promise<void> {
+    async add(zoneId: number, reading: NewReading): Promise<void> {
       await needZone(zoneId);
       const atMs = Date.parse(reading.at);
       if (atMs > clock() + MOST_AHEAD_MS)
@@ -44,12 +44,23 @@ export function readingService(
       changed();
     },
 
+    /** Every reading of a zone, a row each, struck ones with the reason. */
+    async table(zoneId: number): Promise<Record<string, string | number | null>[]> {
+      await needZone(zoneId);
+      return (await readingStore(db).history(zoneId, 0)).map(({ atMs, kind, value, struck }) => ({
+        read_at_utc: new Date(atMs).toISOString(),
+        kind,
+        value,
+        struck_out: struck,
+      }));
+    },
+
     async history(zoneId: number, asked: string | undefined): Promise<RootHistory> {
       await needZone(zoneId);
       const site = await setUp.site();
       const to = asked ?? localDate(clock(), site.timeZone);
       const from = addDays(to, 1 - HISTORY_DAYS);
-      const readings = new Map<number, DrainReading>();
+      const readings = new Map<number, Reading>();
       const toMs = startOfLocalDay(addDays(to, 1), site.timeZone);
       for (const { atMs, kind, value, struck } of await readingStore(db).history(
         zoneId,
@@ -62,6 +73,9 @@ export function readingService(
           drainEcMsCm: null,
           feedEcMsCm: null,
           drainPh: null,
+          tankEcMsCm: null,
+          tankPh: null,
+          levelCm: null,
           struck,
         };
         readings.set(atMs, { ...before, [kind]: value });

@@ -1,6 +1,14 @@
 import type { Knex } from "knex";
 
-export const READING_KINDS = ["drainPct", "drainEcMsCm", "feedEcMsCm", "drainPh"] as const;
+export const READING_KINDS = [
+  "drainPct",
+  "drainEcMsCm",
+  "feedEcMsCm",
+  "drainPh",
+  "tankEcMsCm",
+  "tankPh",
+  "levelCm",
+] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 export interface ZoneReading {

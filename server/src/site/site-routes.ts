@@ -1,11 +1,28 @@
-import { idSchema, newSiteSchema, newZoneSchema, siteUpdateSchema, zoneUpdateSchema } from "@sprunel/contract";
+import {
+  idSchema,
+  newSiteSchema,
+  siteFileSchema,
+  newZoneSchema,
+  siteUpdateSchema,
+  zoneUpdateSchema,
+} from "@sprunel/contract";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
+import type { SiteFileService } from "./site-file-service.ts";
 import type { SetUpService } from "./set-up-service.ts";
 
 /** HTTP only: read the request through the contract, ask the service, answer. */
-export function siteRoutes(setUp: SetUpService): Router {
+export function siteRoutes(setUp: SetUpService, files: SiteFileService): Router {
   const router = Router();
+  router.get("/api/site-file", async (_req, res) => {
+    const file = await files.write();
+    res.setHeader("Content-Disposition", `attachment; filename="${fileName(file.site.name, file.exportedAt)}"`);
+    res.json(file);
+  });
+  router.post("/api/site-file", async (req, res) => {
+    await files.read(readBody(req, siteFileSchema));
+    res.status(201).json(await setUp.overview());
+  });
   router.get("/api/set-up", async (_req, res) => {
     res.json(await setUp.overview());
   });
@@ -24,4 +41,14 @@ export function siteRoutes(setUp: SetUpService): Router {
     res.json(await setUp.updateZone(idSchema.parse(req.params.id), version, zone));
   });
   return router;
+}
+
+/** What every file system takes: plain letters and digits. */
+function fileName(site: string, exportedAt: string): string {
+  const plain = site
+    .normalize("NFKD")
+    .replace(/[^A-Za-z0-9]+/g, "-")
+    .replace(/^-|-$/g, "")
+    .toLowerCase();
+  return `${plain || "site"}-${exportedAt.slice(0, 10)}.json`;
 }

@@ -9,7 +9,9 @@ interface ZoneRow {
   name: string;
   definition: string;
   unconfirmed: string;
-  planting: string | null;
+  plantings: string;
+  waters: string;
+  layout: string | null;
 }
 interface HouseRow {
   id: number;
@@ -82,12 +84,16 @@ async function houseFor(db: Knex, siteId: number, house: NewZone["house"]): Prom
   return id;
 }
 
-function columns(zone: NewZone): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "planting"> {
+function columns(
+  zone: NewZone,
+): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "plantings" | "waters" | "layout"> {
   return {
     name: zone.name,
     definition: JSON.stringify(zone.definition),
     unconfirmed: JSON.stringify(zone.unconfirmed),
-    planting: zone.planting && JSON.stringify(zone.planting),
+    plantings: JSON.stringify(zone.plantings),
+    waters: JSON.stringify(zone.waters),
+    layout: zone.layout && JSON.stringify(zone.layout),
   };
 }
 
@@ -99,7 +105,9 @@ function fromRow(row: JoinedRow): StoredZone {
     house: { name: row.house_name, transmissionPct: row.transmission_pct },
     definition: JSON.parse(row.definition) as unknown,
     unconfirmed: JSON.parse(row.unconfirmed) as unknown,
-    planting: row.planting === null ? null : (JSON.parse(row.planting) as unknown),
+    plantings: JSON.parse(row.plantings) as unknown,
+    waters: JSON.parse(row.waters) as unknown,
+    layout: row.layout === null ? null : (JSON.parse(row.layout) as unknown),
   });
   return { ...zone, houseId: row.house_id };
 }

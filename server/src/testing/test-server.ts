@@ -36,7 +36,9 @@ export const zone: NewZone = {
     ecWaterMsCm: 0.5,
   },
   unconfirmed: ["wettedPct"],
-  planting: { cropId: "courgette", plantedOn: "2026-05-01", signs: [] },
+  waters: [],
+  layout: null,
+  plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetKgM2: null }],
 };
 
 export function newFolder(): string {

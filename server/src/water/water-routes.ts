@@ -1,10 +1,26 @@
-import { waterFileSchema } from "@sprunel/contract";
+import { dateSchema, idSchema, newSourceSchema, sourceUpdateSchema, waterFileSchema } from "@sprunel/contract";
 import { Router } from "express";
+import { z } from "zod";
 import { readBody } from "../http/body.ts";
 import type { WaterImportService } from "./water-import-service.ts";
+import type { WaterService } from "./water-service.ts";
 
-export function waterRoutes(imports: WaterImportService): Router {
+const querySchema = z.object({ date: dateSchema.optional() });
+
+export function waterRoutes(imports: WaterImportService, water: WaterService): Router {
   const router = Router();
+  router.get("/api/water", async (req, res) => {
+    res.json(await water.station(querySchema.parse(req.query).date));
+  });
+  router.post("/api/sources", async (req, res) => {
+    await water.addSource(readBody(req, newSourceSchema));
+    res.status(201).json(await water.station(undefined));
+  });
+  router.put("/api/sources/:id", async (req, res) => {
+    const { version, ...source } = readBody(req, sourceUpdateSchema);
+    await water.updateSource(idSchema.parse(req.params.id), version, source);
+    res.json(await water.station(undefined));
+  });
   router.post("/api/water/previews", async (req, res) => {
     res.json(await imports.preview(readBody(req, waterFileSchema)));
   });

@@ -1,0 +1,88 @@
+import { describe, expect, it } from "vitest";
+import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+
+const pick = {
+  key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e5f",
+  pickedOn: "2026-06-19",
+  massKg: 50,
+  count: null,
+  grade: null,
+  brixPct: null,
+};
+/** Courgettes planted so that picking began ten days before the standing clock of 20 June. */
+async function picking(): Promise<TestServer> {
+  const server = await testServer();
+  await server.call("POST", "/api/site", site);
+  const plantings = [
+    { cropId: "courgette", plantedOn: "2026-01-01", clearedOn: "2026-04-20", signs: [], targetKgM2: 4 },
+    { cropId: "courgette", plantedOn: "2026-04-22", clearedOn: null, signs: [], targetKgM2: 6 },
+  ];
+  await server.call("POST", "/api/zones", { ...zone, plantings });
+  return server;
+}
+
+describe("picks", () => {
+  it("add up over the ground of their own planting, against the target's path of the day", async () => {
+    const { call } = await picking();
+    await call("POST", "/api/zones/1/picks", {
+      ...pick,
+      key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e60",
+      pickedOn: "2026-04-10",
+    });
+    await call("POST", "/api/zones/1/picks", pick);
+    const { body } = await call("POST", "/api/zones/1/picks", pick);
+    // 50 kg on 500 m², sent twice; picking began on 11 June, 10 of 60 days are over with the 20th.
+    expect(body).toMatchObject({ pickedKgM2: 0.1, pathKgM2: expect.closeTo(1, 9), picks: [{ massKg: 50 }] });
+    expect(((await call("GET", "/api/board")).body["zones"] as object[])[0]).toMatchObject({
+      harvest: { pickedKgM2: 0.1, pathKgM2: expect.closeTo(1, 9), picking: true },
+    });
+    expect((await call("GET", "/api/zones/1/harvest?date=2026-04-15")).body).toMatchObject({
+      pickedKgM2: 0.1,
+      targetKgM2: 4,
+    });
+  });
+
+  it("count no more once struck out, and stay to be seen with the reason", async () => {
+    const { call } = await picking();
+    await call("POST", "/api/zones/1/picks", pick);
+    expect((await call("POST", "/api/zones/1/picks/1/strikes", { reason: "weighed with crates" })).body).toMatchObject({
+      pickedKgM2: 0,
+      picks: [{ struck: "weighed with crates" }],
+    });
+    expect((await call("POST", "/api/zones/1/picks/7/strikes", { reason: "x" })).status).toBe(404);
+  });
+
+  it.each([
+    ["nothing", { massKg: 0 }, "massKg"],
+    ["tomorrow", { pickedOn: "2026-06-21" }, "pickedOn"],
+    ["a day between two crops", { pickedOn: "2026-04-21" }, "pickedOn"],
+    ["half a fruit", { count: 1.5 }, "count"],
+  ])("are refused of %s", async (_what, change, path) => {
+    const { call } = await picking();
+    const answer = await call("POST", "/api/zones/1/picks", { ...pick, ...change });
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
+  });
+});
+
+describe("plantings of a zone", () => {
+  it.each([
+    ["that overlap", { plantedOn: "2026-04-10" }, "plantings.1.plantedOn"],
+    ["cleared before they are planted", { clearedOn: "2026-04-01" }, "plantings.1.clearedOn"],
+  ])("are refused %s", async (_what, change, path) => {
+    const { call } = await testServer();
+    await call("POST", "/api/site", site);
+    const first = {
+      cropId: "courgette",
+      plantedOn: "2026-01-01",
+      clearedOn: "2026-04-20",
+      signs: [],
+      targetKgM2: null,
+    };
+    const second = { ...first, plantedOn: "2026-04-22", clearedOn: null, ...change };
+    const answer = await call("POST", "/api/zones", { ...zone, plantings: [first, second] });
+    expect([answer.status, answer.body.errors?.map((error) => error.path)]).toEqual([
+      422,
+      expect.arrayContaining([path]),
+    ]);
+  });
+});

@@ -1,0 +1,67 @@
+import {
+  catchTestSchema,
+  newLinesSchema,
+  type NewCatchTest,
+  type NewLines,
+  type StoredCatchTest,
+} from "@sprunel/contract";
+import type { Knex } from "knex";
+
+interface LinesRow {
+  zone_id: number;
+  version: number;
+  lines: string;
+}
+interface TestRow {
+  id: number;
+  key: string;
+  zone_id: number;
+  tested_on: string;
+  minutes: number;
+  catches: string;
+  struck_reason: string | null;
+}
+
+/** All SQL about lines and the tests made on them. */
+export function linesStore(db: Knex) {
+  return {
+    async find(zoneId: number): Promise<(NewLines & { version: number }) | null> {
+      const row = await db<LinesRow>("zone_lines").where({ zone_id: zoneId }).first();
+      return row ? { ...newLinesSchema.parse(JSON.parse(row.lines)), version: row.version } : null;
+    },
+    async save(zoneId: number, version: number, lines: NewLines): Promise<void> {
+      const row = { zone_id: zoneId, version, lines: JSON.stringify(lines) };
+      await db<LinesRow>("zone_lines").insert(row).onConflict("zone_id").merge();
+    },
+    /** Newest first. */
+    async tests(zoneId: number): Promise<StoredCatchTest[]> {
+      const rows = await db<TestRow>("catch_test")
+        .where({ zone_id: zoneId })
+        .orderBy([
+          { column: "tested_on", order: "desc" },
+          { column: "id", order: "desc" },
+        ])
+        .limit(50);
+      return rows.map((row) =>
+        catchTestSchema.parse({
+          id: row.id,
+          testedOn: row.tested_on,
+          minutes: row.minutes,
+          catchesMl: JSON.parse(row.catches) as unknown,
+          struck: row.struck_reason,
+        }),
+      );
+    },
+    /** The same test sent twice counts once. */
+    async addTest(zoneId: number, { key, testedOn, minutes, catchesMl }: NewCatchTest): Promise<void> {
+      await db<TestRow>("catch_test")
+        .insert({ key, zone_id: zoneId, tested_on: testedOn, minutes, catches: JSON.stringify(catchesMl) })
+        .onConflict("key")
+        .ignore();
+    },
+    /** @returns false when the zone has no such test */
+    async strikeTest(zoneId: number, id: number, reason: string): Promise<boolean> {
+      return (await db<TestRow>("catch_test").where({ id, zone_id: zoneId }).update({ struck_reason: reason })) === 1;
+    },
+  };
+}

@@ -1,0 +1,57 @@
+import { newSourceSchema, type NewSource, type Source } from "@sprunel/contract";
+import type { Knex } from "knex";
+
+interface SourceRow {
+  id: number;
+  site_id: number;
+  version: number;
+  name: string;
+  definition: string;
+}
+
+/** All SQL about sources of water. */
+export function sourceStore(db: Knex) {
+  return {
+    async list(siteId: number): Promise<Source[]> {
+      return (await db<SourceRow>("source").where({ site_id: siteId }).orderBy("id")).map(fromRow);
+    },
+    async find(id: number): Promise<Source | null> {
+      const row = await db<SourceRow>("source").where({ id }).first();
+      return row ? fromRow(row) : null;
+    },
+    async add(siteId: number, { name, ...definition }: NewSource): Promise<number> {
+      const [id = 0] = await db<SourceRow>("source").insert({
+        site_id: siteId,
+        version: 1,
+        name,
+        definition: JSON.stringify(definition),
+      });
+      return id;
+    },
+    /** @returns false when the record is no longer at this version */
+    async update(id: number, version: number, { name, ...definition }: NewSource): Promise<boolean> {
+      const changed = await db<SourceRow>("source")
+        .where({ id, version })
+        .update({ version: version + 1, name, definition: JSON.stringify(definition) });
+      return changed === 1;
+    },
+    /** The source of a report's name; a new one of unknown limits where nobody has described it yet. */
+    async named(siteId: number, name: string): Promise<number> {
+      const row = await db<SourceRow>("source").where({ site_id: siteId, name }).first("id");
+      return row?.id ?? this.add(siteId, { ...UNDESCRIBED, name });
+    },
+  };
+}
+
+const UNDESCRIBED: Omit<NewSource, "name"> = {
+  kind: "well",
+  maxFlowLh: null,
+  priceM3: null,
+  licenceM3Year: null,
+  storage: null,
+};
+
+function fromRow(row: SourceRow): Source {
+  const { name, ...definition } = newSourceSchema.parse({ name: row.name, ...(JSON.parse(row.definition) as object) });
+  return { id: row.id, version: row.version, name, ...definition };
+}

@@ -1,0 +1,181 @@
+import type { BoardZone, NewSource, Site, Source, SourceState, WaterStation } from "@sprunel/contract";
+import { addDays, localDate, projectStorage, startOfLocalDay } from "@sprunel/core";
+import type { Knex } from "knex";
+import type { WeatherService } from "../climate/weather-service.ts";
+import { feedStore } from "../feed/feed-store.ts";
+import { notFound, staleEdit, taken } from "../http/problems.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
+import type { SetUpService } from "../site/set-up-service.ts";
+import { zoneStore, type StoredZone } from "../site/zone-store.ts";
+import { sourceStore } from "./source-store.ts";
+
+export type ZoneSupply = NonNullable<BoardZone["water"]>;
+export type WaterService = ReturnType<typeof waterService>;
+
+/** Use is the mean of so many days; storage is looked at for so many, the rain of late over so many. */
+const USE_DAYS = 7;
+const AHEAD_DAYS = 42;
+const FORECAST_DAYS = 4;
+const RAIN_DAYS = 42;
+
+/** Sources of water: their limits, what is in store, and what the zones take of each. */
+export function waterService(
+  db: Knex,
+  setUp: SetUpService,
+  weather: WeatherService,
+  clock: () => number,
+  changed: () => void,
+) {
+  const refuseTaken = async (trx: Knex, siteId: number, name: string, exceptId: number): Promise<void> => {
+    const others = (await sourceStore(trx).list(siteId)).filter((source) => source.id !== exceptId);
+    if (others.some((source) => source.name.toLowerCase() === name.toLowerCase()))
+      throw taken("name", `Another water is already called ${name}; choose another name.`);
+  };
+  return {
+    async addSource(source: NewSource): Promise<void> {
+      const site = await setUp.site();
+      await db.transaction(async (trx) => {
+        await refuseTaken(trx, site.id, source.name, 0);
+        await sourceStore(trx).add(site.id, source);
+      });
+      changed();
+    },
+
+    async updateSource(id: number, version: number, source: NewSource): Promise<void> {
+      const site = await setUp.site();
+      const before = await sourceStore(db).find(id);
+      if (!before) throw notFound(`Source ${id}`);
+      await db.transaction(async (trx) => {
+        await refuseTaken(trx, site.id, source.name, id);
+        if (!(await sourceStore(trx).update(id, version, source)))
+          throw staleEdit(`The water ${before.name}`, await sourceStore(trx).find(id));
+      });
+      changed();
+    },
+
+    async station(asked: string | undefined): Promise<WaterStation> {
+      const site = await setUp.site();
+      const date = asked ?? localDate(clock(), site.timeZone);
+      const [sources, zones] = [await sourceStore(db).list(site.id), await zoneStore(db).list()];
+      const reports = await feedStore(db).reports(site.id);
+      const startOfDay = startOfLocalDay(date, site.timeZone);
+      const year = await wateringStore(db).totals(
+        startOfLocalDay(`${date.slice(0, 4)}-01-01`, site.timeZone),
+        startOfDay,
+      );
+      const firstId = sources[0]?.id ?? 0;
+      const stores = await storesOf(site, sources, zones, date);
+      return {
+        date,
+        sources: sources.map((source) => ({
+          source,
+          report: reports.find((entry) => entry.sourceName === source.name && entry.takenOn <= date) ?? null,
+          yearUseM3: zones.reduce(
+            (sum, zone) => sum + (shareOf(zone, source.id, firstId) * (year.get(zone.id) ?? 0)) / 1000,
+            0,
+          ),
+          ...stores(source),
+        })),
+      };
+    },
+
+    /** What each zone drinks, and the days that the scarcest of it still lasts. */
+    async supplies(site: Site, zones: readonly StoredZone[], date: string): Promise<(zone: StoredZone) => ZoneSupply> {
+      const sources = await sourceStore(db).list(site.id);
+      const stores = await storesOf(site, sources, zones, date);
+      const states = sources.map((source) => ({ source, ...stores(source) }));
+      const firstId = sources[0]?.id ?? 0;
+      return (zone) => {
+        const drunk = states.flatMap((state) => {
+          const share = shareOf(zone, state.source.id, firstId);
+          return share > 0 ? [{ ...state, sharePct: share * 100 }] : [];
+        });
+        const lasting = drunk.filter(({ levelM3 }) => levelM3 !== null);
+        const ends = lasting.flatMap(({ daysLeft }) => daysLeft ?? []);
+        return {
+          waters: drunk.map(({ source, sharePct }) => ({ name: source.name, sharePct })),
+          stored: lasting.length > 0,
+          daysLeft: ends.length > 0 ? Math.min(...ends) : null,
+        };
+      };
+    },
+  };
+
+  /** A source's use and storage on a date, from what was given since its level was read. */
+  async function storesOf(site: Site, sources: readonly Source[], zones: readonly StoredZone[], date: string) {
+    const readOn = sources.flatMap(({ storage }) => storage?.readOn ?? []);
+    const since = [addDays(date, -USE_DAYS), ...readOn].sort()[0] ?? date;
+    const given = await wateringStore(db).litresByDay(
+      startOfLocalDay(since, site.timeZone),
+      startOfLocalDay(date, site.timeZone),
+      (atMs) => localDate(atMs, site.timeZone),
+    );
+    const rain = readOn.length > 0 ? await rainOf(site, date) : new Map<string, number>();
+    return (source: Source) => stateOf(source, usedOf(source, sources, zones, given), rain, date);
+  }
+
+  async function rainOf(site: Site, date: string): Promise<ReadonlyMap<string, number>> {
+    const days = await weather.days(site, addDays(date, -RAIN_DAYS), addDays(date, FORECAST_DAYS - 1));
+    return new Map(
+      days.map((day) => [day.date, day.hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0)]),
+    );
+  }
+}
+
+/** m³ that the zones took of a source, by day. A zone without a choice drinks of the first source. */
+function usedOf(
+  source: Source,
+  sources: readonly Source[],
+  zones: readonly StoredZone[],
+  given: ReadonlyMap<number, ReadonlyMap<string, number>>,
+): ReadonlyMap<string, number> {
+  const used = new Map<string, number>();
+  for (const zone of zones) {
+    const share = shareOf(zone, source.id, sources[0]?.id ?? 0);
+    if (share === 0) continue;
+    for (const [date, litres] of given.get(zone.id) ?? [])
+      used.set(date, (used.get(date) ?? 0) + (litres * share) / 1000);
+  }
+  return used;
+}
+
+function shareOf({ waters }: StoredZone, sourceId: number, firstId: number): number {
+  if (waters.length === 0) return sourceId === firstId ? 1 : 0;
+  return (waters.find((water) => water.sourceId === sourceId)?.sharePct ?? 0) / 100;
+}
+
+function stateOf(
+  { storage }: Source,
+  used: ReadonlyMap<string, number>,
+  rain: ReadonlyMap<string, number>,
+  date: string,
+): Omit<SourceState, "source" | "report" | "yearUseM3"> {
+  const sumFrom = (from: string): number =>
+    [...used].reduce((sum, [on, m3]) => (on >= from && on < date ? sum + m3 : sum), 0);
+  const dailyUseM3 = sumFrom(addDays(date, -USE_DAYS)) / USE_DAYS;
+  if (!storage) return { dailyUseM3, levelM3: null, daysLeft: null, levels: [], working: [] };
+  let levelM3 = storage.levelM3;
+  for (let day = storage.readOn; day < date; day = addDays(day, 1)) {
+    const caught = ((rain.get(day) ?? 0) * storage.roofM2 * storage.runoffPct) / 100_000;
+    levelM3 = Math.min(storage.capacityM3, Math.max(0, levelM3 + caught - (used.get(day) ?? 0)));
+  }
+  const past = Array.from({ length: RAIN_DAYS }, (_, age) => rain.get(addDays(date, -1 - age)) ?? 0);
+  const supply = projectStorage({
+    date,
+    levelM3,
+    capacityM3: storage.capacityM3,
+    dailyUseM3,
+    rainMm: Array.from({ length: FORECAST_DAYS }, (_, day) => rain.get(addDays(date, day)) ?? 0),
+    usualRainMm: past.reduce((sum, mm) => sum + mm, 0) / RAIN_DAYS,
+    roofM2: storage.roofM2,
+    runoffPct: storage.runoffPct,
+    days: AHEAD_DAYS,
+  });
+  return {
+    dailyUseM3,
+    levelM3,
+    daysLeft: supply.daysLeft,
+    levels: [...supply.levels],
+    working: [...supply.steps],
+  };
+}
