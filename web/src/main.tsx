@@ -3,6 +3,7 @@ import ConfigProvider from "antd/es/config-provider";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
+import { boardQuery } from "./plan/use-board.ts";
 import { queryClient } from "./query-client.ts";
 import { router } from "./router.tsx";
 import { antdTheme } from "./theme/antd-theme.ts";
@@ -10,6 +11,9 @@ import "./theme/base.css";
 
 const container = document.getElementById("root");
 if (!container) throw new Error("the page has no #root");
+
+// Asked for while the page's own code is still on its way: every page stands on the board.
+queryClient.query(boardQuery(new URLSearchParams(location.search).get("date"))).catch(() => undefined);
 
 createRoot(container).render(
   <StrictMode>

@@ -2,20 +2,24 @@ import type { BoardZone, FeedTarget, Ion, ZoneFeed } from "@sprunel/contract";
 import type { Recipe } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
+import { Amount, Price } from "../units/use-units.tsx";
 import { StepsDrawer } from "../working/steps-drawer.tsx";
 import styles from "./feed.module.css";
 import { IonLadder } from "./ion-ladder.tsx";
 import { ionName } from "./ion-names.ts";
 import { MixPanel } from "./mix-panel.tsx";
 import { Shelf } from "./shelf.tsx";
+import { Together } from "./together.tsx";
 import { Tanks } from "./tanks.tsx";
 import { recipeInput, targetOf, useSaveTarget, useZoneFeed } from "./use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
 import { WaterForm } from "./water-form.tsx";
+
+const TanksDialog = lazy(async () => ({ default: (await import("./tanks-dialog.tsx")).TanksDialog }));
 
 /** What this stage should drink, and what to weigh into which tank. */
 export function FeedPage({ zone }: { zone: BoardZone }) {
@@ -26,11 +30,18 @@ export function FeedPage({ zone }: { zone: BoardZone }) {
   return <Feed key={`${zone.id} ${feed.data.own?.version ?? 0}`} zone={zone} feed={feed.data} />;
 }
 
+/** Steiner (1984), a solution for many crops, at half strength. */
+const STARTING_TARGET: FeedTarget = {
+  ions: { NO3: 6, H2PO4: 0.5, SO4: 1.75, K: 3.5, Ca: 2.25, Mg: 1 },
+  ph: 5.8,
+};
+
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const saved = targetOf(feed);
   const [target, setTarget] = useState<FeedTarget | null>(saved);
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [explained, setExplained] = useState(false);
+  const [tanksOpen, setTanksOpen] = useState(false);
   const question = target && recipeInput(feed, target, leftOut);
   const solved = useRecipe(question);
   const save = useSaveTarget(zone.id);
@@ -40,7 +51,18 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
     return (
       <>
         <h1>{zone.name}: feed</h1>
-        <p>Nothing stands in this zone on this day, so there is nothing to feed.</p>
+        {feed.stage === null ? (
+          <p>Nothing stands in this zone on this day, so there is nothing to feed.</p>
+        ) : (
+          <>
+            <p>The library has no target for this crop at {feed.stage.toLowerCase()}. Set one of your own.</p>
+            <div className={styles["actions"]}>
+              <Button type="primary" onClick={() => setTarget(STARTING_TARGET)}>
+                Start from a general solution
+              </Button>
+            </div>
+          </>
+        )}
       </>
     );
   const changed = JSON.stringify(target) !== JSON.stringify(saved);
@@ -56,7 +78,10 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       <p className="quiet">
         {feed.own ? "Target: your own" : `Target: ${feed.library?.name ?? ""} (${feed.library?.source ?? ""})`}
         {!feed.own && feed.library?.assumed && <strong style={{ color: "var(--act)" }}> · not confirmed</strong>} ·
-        Water: {feed.water.sourceName}, {feed.water.takenOn}
+        Water:{" "}
+        {feed.waters
+          .map(({ name, sharePct, takenOn }) => `${sharePct.toFixed(0)} % ${name}, ${takenOn ?? "no report"}`)
+          .join(" · ")}
       </p>
       <div className={styles["columns"]}>
         <section aria-label="Ion ladder">
@@ -83,6 +108,9 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
           {recipe ? (
             <>
               <Tanks recipe={recipe} tanks={feed.tanks} />
+              <Button size="small" onClick={() => setTanksOpen(true)}>
+                Tanks and scales
+              </Button>
               <Facts recipe={recipe} feed={feed} />
               <MixPanel zoneId={zone.id} recipe={recipe} feed={feed} unsaved={changed || leftOut.size > 0} />
             </>
@@ -90,8 +118,14 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
             solved.isPending && question && <Skeleton active />
           )}
           <Shelf feed={feed} leftOut={leftOut} onChange={setLeftOut} />
+          <Together shelf={feed.shelf} />
         </section>
       </div>
+      {tanksOpen && (
+        <Suspense>
+          <TanksDialog feed={feed} onClose={() => setTanksOpen(false)} />
+        </Suspense>
+      )}
       {explained && recipe && (
         <StepsDrawer title="How the recipe adds up" steps={recipe.working} onClose={() => setExplained(false)} />
       )}
@@ -123,7 +157,7 @@ function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
           <dd>{recipe.nh4SharePct.toFixed(0)} %</dd>
         </div>
       </dl>
-      <Button size="small" onClick={onExplain}>
+      <Button size="small" className={styles["adds"] ?? ""} onClick={onExplain}>
         How it adds up
       </Button>
     </>
@@ -173,15 +207,18 @@ function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
     <dl className={styles["facts"]}>
       <dt>Cost</dt>
       <dd>
-        {recipe.costPerM3.toFixed(2)} {currency} per m³
+        <Price quantity="pricePerBulk" value={recipe.costPerM3} currency={currency} />
       </dd>
       <dt>A tank makes</dt>
       <dd>
-        {perTankM3.toFixed(0)} m³{days !== null && `, ${days.toFixed(0)} days like today`}
+        <Amount quantity="bulk" value={perTankM3} />
+        {days !== null && `, ${days.toFixed(0)} days like today`}
       </dd>
       {fullest && (
         <>
-          <dt>At 10 °C</dt>
+          <dt>
+            At <Amount quantity="temperature" value={10} />
+          </dt>
           <dd>
             {name} at {fullest.solubilitySharePct.toFixed(0)} % of what dissolves
           </dd>

@@ -51,7 +51,8 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
       {log.isSuccess && <p role="status">In the book; the shelf has gone down by what was weighed.</p>}
       {last && (
         <p className="quiet">
-          Last mixed {dayjs(last.mixedAt).format("D MMM HH:mm")}, {last.lines.length} products.
+          Last mixed {dayjs(last.mixedAt).format("D MMM HH:mm")}, {last.lines.length}{" "}
+          {last.lines.length === 1 ? "product" : "products"}.
         </p>
       )}
       <div className={styles["caution"]}>

@@ -1,11 +1,12 @@
 import type { ZoneFeed } from "@sprunel/contract";
 import type { Recipe } from "@sprunel/core";
-import { useUnits } from "../units/use-units.tsx";
+import { Amount, useUnits } from "../units/use-units.tsx";
 import styles from "./feed.module.css";
+import { weighed } from "./masses.ts";
 
 /** The concentrates as they stand in the store: what goes into which, the most at the bottom. */
 export function Tanks({ recipe, tanks }: { recipe: Recipe; tanks: ZoneFeed["tanks"] }) {
-  const { show } = useUnits();
+  const { system, show } = useUnits();
   return (
     <div className={styles["tanks"]}>
       {tanks.map((tank) => {
@@ -21,12 +22,15 @@ export function Tanks({ recipe, tanks }: { recipe: Recipe; tanks: ZoneFeed["tank
             </h3>
             <ul>
               {lines.map((line) => {
-                const mass = weighed(line.kgPerTank, show);
+                const mass = weighed(line.kgPerTank, system);
                 return (
                   <li key={line.productId} style={{ flexGrow: Math.sqrt(line.kgPerTank) }}>
-                    <strong>
-                      {mass.text} {mass.unit}
-                    </strong>
+                    <span>
+                      <strong>
+                        {mass.text} {mass.unit}
+                      </strong>{" "}
+                      · <Amount quantity="dose" value={line.gM3} />
+                    </span>
                     <span>{line.name}</span>
                   </li>
                 );
@@ -37,10 +41,4 @@ export function Tanks({ recipe, tanks }: { recipe: Recipe; tanks: ZoneFeed["tank
       })}
     </div>
   );
-}
-
-/** A mass as a feed hand weighs it: small ones in grams. */
-export function weighed(kg: number, show: ReturnType<typeof useUnits>["show"]): { text: string; unit: string } {
-  if (kg < 1 && show("mass", 1).unit === "kg") return { text: (kg * 1000).toFixed(kg < 0.1 ? 1 : 0), unit: "g" };
-  return show("mass", kg);
 }

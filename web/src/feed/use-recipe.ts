@@ -1,14 +1,10 @@
-import type { Recipe, RecipeInput } from "@sprunel/core";
+import type { RecipeInput } from "@sprunel/core";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { wrap, type Remote } from "comlink";
+import { wrap } from "comlink";
 import type { RecipeWorker } from "./recipe-worker.ts";
 
-let shared: Remote<RecipeWorker> | undefined;
-
-function solveInWorker(input: RecipeInput): Promise<Recipe> {
-  shared ??= wrap<RecipeWorker>(new Worker(new URL("./recipe-worker.ts", import.meta.url), { type: "module" }));
-  return shared.solve(input);
-}
+// Made while the feed is still on its way, so that the solver is ready when it comes.
+const worker = wrap<RecipeWorker>(new Worker(new URL("./recipe-worker.ts", import.meta.url), { type: "module" }));
 
 /**
  * The recipe for an input, solved in a worker while a person types. The latest input wins; until it is solved the
@@ -17,7 +13,7 @@ function solveInWorker(input: RecipeInput): Promise<Recipe> {
 export function useRecipe(input: RecipeInput | null) {
   return useQuery({
     queryKey: ["recipe", input],
-    queryFn: () => (input ? solveInWorker(input) : null),
+    queryFn: () => (input ? worker.solve(input) : null),
     enabled: input !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,

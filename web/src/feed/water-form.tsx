@@ -1,11 +1,11 @@
 import { newWaterReportSchema, type Ion } from "@sprunel/contract";
-import { chargeBalance, ecMsCm } from "@sprunel/core";
+import { checkReport } from "@sprunel/core";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
-import { faultsOf, showFaults } from "../site/form-errors.ts";
+import { Faults } from "../forms/faults.tsx";
+import { faultsOf, showFaults } from "../forms/form-errors.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./feed.module.css";
 import { ANIONS, CATIONS, ionName } from "./ion-names.ts";
@@ -66,12 +66,7 @@ export function WaterForm({ zoneName }: { zoneName: string }) {
           ))}
         </div>
         <ReportCheck values={values ?? {}} />
-        {add.isError && stray.length === 0 && <ProblemNote error={add.error} />}
-        {stray.map((message) => (
-          <p key={message} role="alert" className={styles["off"]}>
-            {message}
-          </p>
-        ))}
+        <Faults faults={stray} error={add.error} />
         <Button type="primary" htmlType="submit" loading={add.isPending}>
           Save the report
         </Button>
@@ -80,31 +75,27 @@ export function WaterForm({ zoneName }: { zoneName: string }) {
   );
 }
 
-/** A report is good to 5 % of charge, doubtful to 10 %; in very pure water 0.2 meq/L count instead. */
-const GOOD_PCT = 5;
-const DOUBTFUL_PCT = 10;
-const PURE_MEQ = 3;
-const PURE_GAP_MEQ = 0.2;
-
+/** The same judgement as a lab file gets, while typing. */
 function ReportCheck({ values }: { values: Values }) {
   const ions = Object.fromEntries(Object.entries(values.ions ?? {}).map(([ion, amount]) => [ion, amount ?? 0]));
-  const { cationsMeqL, anionsMeqL, errorPct } = chargeBalance(ions);
+  const { cationsMeqL, anionsMeqL, errorPct, verdict, ecFromIonsMsCm, slip } = checkReport(
+    ions,
+    values.ph ?? 7,
+    values.ecMsCm ?? null,
+  );
   if (cationsMeqL + anionsMeqL === 0) return null;
-  const gap = Math.abs(cationsMeqL - anionsMeqL);
-  const pure = cationsMeqL + anionsMeqL < PURE_MEQ;
-  const good = pure ? gap <= PURE_GAP_MEQ : Math.abs(errorPct) <= GOOD_PCT;
-  const verdict = good
-    ? "the report balances"
-    : !pure && Math.abs(errorPct) <= DOUBTFUL_PCT
-      ? "doubtful: check the figures"
-      : "this cannot be right: look for a slip of ten or a wrong unit";
-  const ec = values.ph ? ecMsCm(ions, values.ph) : null;
   return (
-    <p role="status" className={good ? "quiet" : (styles["off"] ?? "")}>
-      Cations {cationsMeqL.toFixed(2)} and anions {anionsMeqL.toFixed(2)} meq/L, {errorPct.toFixed(1)} % apart:{" "}
-      {verdict}.
-      {ec !== null &&
-        ` EC from the ions ${ec.toFixed(2)} mS/cm${values.ecMsCm ? ` against ${values.ecMsCm} measured` : ""}.`}
+    <p role="status" className={verdict === "good" ? "quiet" : styles["off"]}>
+      Cations {cationsMeqL.toFixed(2)}, anions {anionsMeqL.toFixed(2)} meq/L ({Math.abs(errorPct).toFixed(1)} % apart):{" "}
+      {VERDICTS[verdict]}. EC from the ions {ecFromIonsMsCm.toFixed(2)} mS/cm.
+      {slip &&
+        ` ${ionName(slip.ion)} seems ten times too ${slip.factor < 1 ? "high" : "low"}: with ${slip.offerMmolL.toFixed(2)} mmol/L the balance closes.`}
     </p>
   );
 }
+
+const VERDICTS = {
+  good: "the report balances",
+  doubtful: "doubtful, check the figures",
+  refused: "cannot be right, a figure is missing or wrong",
+} as const;

@@ -1,12 +1,16 @@
 import type { ZoneFeed } from "@sprunel/contract";
+import { DomainError, weighOut, type Recipe, type Weighing } from "@sprunel/core";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../plan/use-board.ts";
+import { QuantityInput } from "../units/quantity-input.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { CAUTIONS } from "./cautions.ts";
-import { weighed } from "./tanks.tsx";
+import { ionName } from "./ion-names.ts";
+import { onTheScale } from "./masses.ts";
 import { recipeInput, targetOf, useZoneFeed } from "./use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
 import styles from "./weigh-sheet.module.css";
@@ -30,7 +34,8 @@ export function WeighSheetPage() {
 }
 
 function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: string; now: string }) {
-  const { show } = useUnits();
+  const { system, show } = useUnits();
+  const [left, setLeft] = useState<Left>({});
   const target = targetOf(feed);
   const solved = useRecipe(target && recipeInput(feed, target, NOTHING_LEFT_OUT));
   if (solved.isError) return <ProblemNote error={solved.error} />;
@@ -38,6 +43,14 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
     return <p className={styles["sheet"]}>There is no recipe to weigh yet: the Feed station says what it lacks.</p>;
   const recipe = solved.data;
   if (!recipe) return null;
+  const weighing = weighedOut(recipe, feed, left);
+  if (typeof weighing === "string")
+    return (
+      <article className={styles["sheet"]}>
+        <Left feed={feed} left={left} onChange={setLeft} />
+        <p role="alert">{weighing}</p>
+      </article>
+    );
   return (
     <article className={styles["sheet"]}>
       <nav className={styles["tools"]}>
@@ -46,6 +59,7 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
           Print
         </Button>
       </nav>
+      <Left feed={feed} left={left} onChange={setLeft} />
       <header>
         <h1>{name}</h1>
         <p>
@@ -56,24 +70,29 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
         {feed.tanks.map((tank) => {
           const volume = show("volume", tank.volumeL);
           // Acid goes in first, into plenty of water; what dissolves slowest comes before the trace elements.
-          const lines = recipe.lines
-            .filter((line) => line.tankId === tank.id)
+          const lines = weighing.lines
+            .filter((line) => line.tankId === tank.id && line.kg > 0)
             .sort((a, b) => rank(b, feed) - rank(a, feed));
+          const standing = left[tank.id] ?? 0;
           return (
             <section key={tank.id}>
               <h2>
                 Tank {tank.id}: {volume.text} {volume.unit}
               </h2>
-              <p>Fill two thirds with water, then in this order, each dissolved before the next:</p>
+              <p>
+                {standing > 0
+                  ? `${show("volume", standing).text} ${show("volume", standing).unit} of it stand there already. Add most of the water, then in this order, each dissolved before the next:`
+                  : "Fill two thirds with water, then in this order, each dissolved before the next:"}
+              </p>
               <table>
                 <tbody>
                   {lines.map((line, at) => {
-                    const mass = weighed(line.kgPerTank, show);
+                    const mass = onTheScale(line.kg, feed.settings, system);
                     return (
                       <tr key={line.productId}>
                         <td className={styles["box"]} />
                         <td>{at + 1}.</td>
-                        <th scope="row">{line.name}</th>
+                        <th scope="row">{nameOf(line.productId, feed)}</th>
                         <td className={styles["mass"]}>
                           {mass.text} <span>{mass.unit}</span>
                         </td>
@@ -94,12 +113,62 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
         At the dripper: EC <strong>{recipe.delivered.ecMsCm.toFixed(1)} mS/cm</strong>, pH{" "}
         <strong>{recipe.delivered.ph.toFixed(1)}</strong>. Measured: EC ________ pH ________
       </p>
+      {weighing.moved.length > 0 && (
+        <p>
+          Rounding to the scales moves{" "}
+          {weighing.moved
+            .map(({ ion, pct }) => `${ionName(ion)} by ${pct > 0 ? "+" : "−"}${Math.abs(pct).toFixed(1)} %`)
+            .join(", ")}
+          .
+        </p>
+      )}
       <footer>{CAUTIONS.join(" ")}</footer>
     </article>
   );
 }
 
-function rank(line: { productId: string; kgPerTank: number }, feed: ZoneFeed): number {
+type Left = Readonly<Record<string, number | null>>;
+
+/** Litres of the same concentrate that stand in the tanks; asked on the screen, not printed. */
+function Left({ feed, left, onChange }: { feed: ZoneFeed; left: Left; onChange(left: Left): void }) {
+  return (
+    <div className={styles["tools"]}>
+      {feed.tanks.map(({ id }) => (
+        <label key={id}>
+          Still in tank {id}
+          <QuantityInput
+            label={`Still in tank ${id}`}
+            quantity="volume"
+            value={left[id] ?? null}
+            onChange={(value) => onChange({ ...left, [id]: value })}
+          />
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** @returns what is wrong in words, where more is said to stand in a tank than it holds */
+function weighedOut(recipe: Recipe, feed: ZoneFeed, left: Left): Weighing | string {
+  try {
+    return weighOut(recipe, {
+      tanks: feed.tanks,
+      products: feed.shelf.map(({ product }) => product),
+      water: feed.water?.ions ?? {},
+      scales: feed.settings,
+      leftL: Object.fromEntries(Object.entries(left).map(([id, litres]) => [id, litres ?? 0])),
+    });
+  } catch (error) {
+    if (error instanceof DomainError) return error.message;
+    throw error;
+  }
+}
+
+function nameOf(productId: string, feed: ZoneFeed): string {
+  return feed.shelf.find(({ product }) => product.id === productId)?.product.name ?? productId;
+}
+
+function rank(line: { productId: string; kg: number }, feed: ZoneFeed): number {
   const acid = feed.shelf.find(({ product }) => product.id === line.productId)?.product.composition["H"] !== undefined;
-  return (acid ? 1e6 : 0) + line.kgPerTank;
+  return (acid ? 1e6 : 0) + line.kg;
 }

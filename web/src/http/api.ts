@@ -26,7 +26,7 @@ export function getJson<S extends z.ZodType>(path: string, schema: S, signal?: A
 }
 
 export function sendJson<S extends z.ZodType>(
-  method: "POST" | "PUT",
+  method: "POST" | "PUT" | "DELETE",
   path: string,
   body: unknown,
   schema: S,

@@ -1,11 +1,11 @@
-import type { BoardZone, ZoneDayAnswer } from "@sprunel/contract";
+import type { BoardZone, System, ZoneDayAnswer } from "@sprunel/contract";
 import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
+import { lazy, Suspense } from "react";
 import { Link } from "react-router";
+import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { findingWords } from "../plan/finding-words.ts";
 import { useBoard } from "../plan/use-board.ts";
-import { Mark } from "../shell/mark.tsx";
 import { usePlace } from "../shell/use-place.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
@@ -14,6 +14,11 @@ import { HoursChart } from "./hours-chart.tsx";
 import { PulseList } from "./pulse-list.tsx";
 import styles from "./run.module.css";
 import { useZoneDay } from "./use-zone-day.ts";
+
+const LinesPanel = lazy(async () => ({ default: (await import("./lines-panel.tsx")).LinesPanel }));
+
+/** Systems whose water comes from drippers on lines. */
+const DRIPPED: readonly System[] = ["substrate", "soil-drip", "buried-drip"];
 
 /** How a zone's water for the day arises: from weather to demand, litres, minutes and start times. */
 export function RunPage({ zone }: { zone: BoardZone }) {
@@ -30,6 +35,11 @@ export function RunPage({ zone }: { zone: BoardZone }) {
       ) : (
         <Unplanned missing={day.data.missing} zone={zone} />
       )}
+      {DRIPPED.includes(zone.system) && (
+        <Suspense fallback={<Skeleton active />}>
+          <LinesPanel zone={zone} />
+        </Suspense>
+      )}
     </>
   );
 }
@@ -37,7 +47,6 @@ export function RunPage({ zone }: { zone: BoardZone }) {
 type Plan = NonNullable<ZoneDayAnswer["plan"]>;
 
 function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayAnswer; plan: Plan; timeZone: string }) {
-  const { show } = useUnits();
   return (
     <>
       <p className="quiet">
@@ -45,17 +54,9 @@ function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayA
           `${zone.crop.name}, ${zone.crop.stage.toLowerCase()}, day ${zone.crop.day} of ${zone.crop.days} · `}
         water may run from {plan.window.start} to {plan.window.end}
       </p>
-      {day.findings.map((finding) => {
-        const words = findingWords(finding, show);
-        return (
-          <p key={finding.cause} className={styles["finding"]}>
-            <Mark kind={finding.mark} />
-            <span>
-              <strong>{capital(words.title)}.</strong> {words.reason} {words.next}
-            </span>
-          </p>
-        );
-      })}
+      {day.findings.map((entry) => (
+        <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
+      ))}
       <Chain zone={zone} plan={plan} />
       {plan.warnings.length > 0 && (
         <Alert
@@ -115,10 +116,13 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
         <span className="quiet">
           {zone.system === "substrate" && plan.netMm !== plan.demandMm && (
             <>
-              uptake set to <Amount quantity="waterDepth" value={plan.netMm} /> by yesterday's drain;{" "}
+              uptake set to <Amount quantity="waterDepth" value={plan.netMm} /> by the correction in force;{" "}
             </>
           )}
-          {drain.text} {drain.unit} will run out below
+          <Figure zoneId={zone.id} figure="drainOut">
+            {drain.text} {drain.unit}
+          </Figure>{" "}
+          will run out below
         </span>
       </li>
       <li className={styles["main"]}>
@@ -127,7 +131,9 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
           <Amount quantity="volume" value={plan.litres} />
         </Figure>
         <span className="quiet">
-          <Amount quantity="volume" value={plan.litresPerPlant} note="a plant" />
+          <Figure zoneId={zone.id} figure="perPlant">
+            <Amount quantity="volume" value={plan.litresPerPlant} note="a plant" />
+          </Figure>
         </span>
       </li>
       <li>
@@ -165,7 +171,11 @@ function WeatherFacts({ day, plan }: { day: ZoneDayAnswer; plan: Plan }) {
     <dl className={styles["facts"]}>
       <div>
         <dt>Radiation outside</dt>
-        <dd>{showDigits(plan.solarOutsideMjM2)} MJ/m²</dd>
+        <dd>
+          <Figure zoneId={day.zoneId} figure="solar">
+            {showDigits(plan.solarOutsideMjM2)} MJ/m²
+          </Figure>
+        </dd>
       </div>
       <div>
         <dt>Light sum inside</dt>
@@ -191,7 +201,10 @@ function WeatherFacts({ day, plan }: { day: ZoneDayAnswer; plan: Plan }) {
         <div>
           <dt>Air outside</dt>
           <dd>
-            {show("temperature", Math.min(...temperatures)).text} to {amount("temperature", Math.max(...temperatures))}
+            <Figure zoneId={day.zoneId} figure="airOutside">
+              {show("temperature", Math.min(...temperatures)).text} to{" "}
+              {amount("temperature", Math.max(...temperatures))}
+            </Figure>
           </dd>
         </div>
       )}
@@ -220,8 +233,4 @@ function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone:
 function minutesAndSeconds(minutes: number): string {
   const seconds = Math.round(minutes * 60);
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -7,7 +7,7 @@ import { usePlace } from "../shell/use-place.ts";
 import styles from "./board.module.css";
 import { BoardRow } from "./board-row.tsx";
 import { DayStrip } from "./day-strip.tsx";
-import { Decide } from "./decide.tsx";
+import { Decide } from "../advice/decide.tsx";
 import { useBoard } from "./use-board.ts";
 
 /** The morning board: what each zone gets today, and what is off. */
@@ -70,7 +70,8 @@ function Welcome() {
         </Link>
       </p>
       <p className="quiet">
-        To look around first, stop the program and start it with npm run demo: a made-up nursery with weeks of history.
+        To look around first, stop the program and start it with npm run demo: a made-up nursery with ninety days behind
+        it.
       </p>
     </section>
   );

@@ -7,6 +7,7 @@ import { systemWords } from "../site/system-words.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
 import styles from "./board.module.css";
+import { storeWords } from "../rootzone/store-words.ts";
 import { MISSING_WORDS } from "./missing-words.ts";
 import { StageBar, TargetBar } from "./small-bars.tsx";
 
@@ -26,37 +27,46 @@ export function BoardRow({ zone }: { zone: BoardZone }) {
         </span>
       </Link>
       <div className={styles["cells"]} role="presentation">
-        <WaterCell to={to("water")} />
+        <WaterCell zone={zone} to={to("water")} />
         <FeedCell zone={zone} to={to("feed")} />
         <RunCell zone={zone} to={to("run")} />
         <RootsCell zone={zone} to={to("roots")} />
         <CropCell zone={zone} to={to("crop")} />
-        <Cell to={to("harvest")} />
+        <HarvestCell zone={zone} to={to("harvest")} />
       </div>
     </div>
   );
 }
 
-/** A station that is not built yet: a dash, never a figure. */
-function Cell({ to }: { to: string }) {
-  return (
-    <Link
-      role="cell"
-      className={`${styles["cell"]} ${styles["empty"]}`}
-      to={to}
-      aria-label="not built yet"
-      title="Not built yet"
-    >
-      –
-    </Link>
-  );
+/** The water that a zone drinks most of; its share, where there are several. */
+function mostOf(waters: NonNullable<BoardZone["water"]>["waters"]): string {
+  const [most] = [...waters].sort((a, b) => b.sharePct - a.sharePct);
+  if (!most) return "";
+  return waters.length === 1 ? most.name : `${Math.round(most.sharePct)} % ${most.name}`;
 }
 
-/** Days of storage are not built yet; what stands there are the lab reports. */
-function WaterCell({ to }: { to: string }) {
+/** How long the water lasts that the zone drinks, and what it is. */
+function WaterCell({ zone, to }: { zone: BoardZone; to: string }) {
+  const { water } = zone;
   return (
     <Link role="cell" className={styles["cell"]} to={to}>
-      <span className={styles["sub"]}>lab reports</span>
+      {water ? (
+        <>
+          <span className={styles["key"]}>
+            {water.stored ? (
+              <Measure
+                text={water.daysLeft === null ? "6+" : String(water.daysLeft)}
+                unit={water.daysLeft === null ? "weeks" : "days left"}
+              />
+            ) : (
+              <Measure text={String(Math.round(water.waters[0]?.sharePct ?? 0))} unit="%" />
+            )}
+          </span>
+          <span className={styles["sub"]}>{mostOf(water.waters)}</span>
+        </>
+      ) : (
+        <span className={styles["sub"]}>no source yet</span>
+      )}
     </Link>
   );
 }
@@ -69,7 +79,8 @@ function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
       role="cell"
       className={styles["cell"]}
       to={to}
-      aria-label={drain ? `feed EC ${showDigits(drain.feedEcMsCm)} mS/cm` : "recipe"}
+      aria-label={drain ? `feed EC ${showDigits(drain.feedEcMsCm)} mS/cm` : "feed not read; its recipe"}
+      {...(drain && { "data-figure": "feedEc", "data-zone": zone.id })}
     >
       {drain ? (
         <>
@@ -79,7 +90,10 @@ function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
           <span className={styles["sub"]}>fed, as read</span>
         </>
       ) : (
-        <span className={styles["sub"]}>recipe, no EC read</span>
+        <>
+          <span className={styles["key"]}>–</span>
+          <span className={styles["sub"]}>feed not read</span>
+        </>
       )}
     </Link>
   );
@@ -96,8 +110,7 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
       </span>
       {run.litres > 0 ? (
         <span className={styles["sub"]}>
-          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {showDigits(run.minutes)} min ·{" "}
-          <Amount quantity="volume" value={run.litresPerPlant} note="a plant" />
+          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {Math.round(run.minutes)} min
         </span>
       ) : (
         <span className={styles["sub"]}>no water needed</span>
@@ -107,27 +120,17 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
 }
 
 function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
-  const { show } = useUnits();
   const { roots, rootsMark, missing } = zone;
   if (!roots) return <MissingCell to={to} missing={missing} />;
-  if (roots.kind === "soil-drip") {
-    const { text, unit } = show("waterDepth", roots.depletionMm);
-    return (
-      <Link role="cell" className={cellClass(rootsMark)} to={to} data-figure="depletion" data-zone={zone.id}>
-        <CellMark mark={rootsMark} />
-        <span className={styles["key"]}>
-          <Measure text={text} unit={`${unit} short`} />
-        </span>
-        <span className={styles["sub"]}>
-          watered from <Amount quantity="waterDepth" value={roots.triggerMm} />
-        </span>
-        <TargetBar value={roots.depletionMm} from={0} to={roots.triggerMm} most={roots.availableMm} />
-      </Link>
-    );
-  }
+  if (roots.kind !== "substrate") return <StoreCell zone={zone} roots={roots} to={to} />;
   const { drain, drainTargetPct, heldPct } = roots;
   return (
-    <Link role="cell" className={cellClass(rootsMark)} to={to}>
+    <Link
+      role="cell"
+      className={cellClass(rootsMark)}
+      to={to}
+      {...(drain && { "data-figure": "drain", "data-zone": zone.id })}
+    >
       <CellMark mark={rootsMark} />
       <span className={styles["key"]}>
         {drain ? (
@@ -145,16 +148,61 @@ function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   );
 }
 
+type StoreRoots = Exclude<BoardZone["roots"], { kind: "substrate" } | null>;
+
+/** Soil, tank, pots or basin: what is missing, in the words of each, and the mark at which it is filled. */
+function StoreCell({ zone, roots, to }: { zone: BoardZone; roots: StoreRoots; to: string }) {
+  const { show } = useUnits();
+  const { key, sub } = storeWords(roots, show);
+  return (
+    <Link role="cell" className={cellClass(zone.rootsMark)} to={to} data-figure="depletion" data-zone={zone.id}>
+      <CellMark mark={zone.rootsMark} />
+      <span className={styles["key"]}>
+        <Measure {...key} />
+      </span>
+      <span className={styles["sub"]}>{sub}</span>
+      <TargetBar value={roots.depletionMm} from={0} to={roots.triggerMm} most={roots.availableMm} />
+    </Link>
+  );
+}
+
 function CropCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { crop, missing } = zone;
   if (!crop) return <MissingCell to={to} missing={missing} />;
   return (
-    <Link role="cell" className={styles["cell"]} to={to}>
+    <Link role="cell" className={styles["cell"]} to={to} data-figure="stage" data-zone={zone.id}>
       <span className={styles["key"]}>{crop.stage}</span>
       <span className={styles["sub"]}>
         day {crop.day} of {crop.days}
       </span>
       <StageBar share={crop.day / crop.days} />
+    </Link>
+  );
+}
+
+function HarvestCell({ zone, to }: { zone: BoardZone; to: string }) {
+  const { harvest, missing } = zone;
+  if (!harvest) return <MissingCell to={to} missing={missing} />;
+  return (
+    <Link role="cell" className={styles["cell"]} to={to}>
+      {harvest.picking || harvest.pickedKgM2 > 0 ? (
+        <span className={styles["key"]}>
+          <Amount quantity="yield" value={harvest.pickedKgM2} />
+        </span>
+      ) : (
+        <span className={styles["key"]}>–</span>
+      )}
+      <span className={styles["sub"]}>
+        {harvest.pathKgM2 === null ? (
+          "no target"
+        ) : harvest.picking || harvest.pickedKgM2 > 0 ? (
+          <>
+            path <Amount quantity="yield" value={harvest.pathKgM2} />
+          </>
+        ) : (
+          "not picked yet"
+        )}
+      </span>
     </Link>
   );
 }

@@ -7,8 +7,8 @@ import { useWidth } from "./use-width.ts";
 
 const HOUR_MS = 3_600_000;
 /** Few zones share the height; many make the strip taller. */
-const LEAST_HEIGHT = 280;
-const LEAST_ROW = 24;
+const LEAST_HEIGHT = 150;
+const LEAST_ROW = 21;
 const PULSE_HEIGHT = 18;
 const TOP = 22;
 const LEFT = 124;

@@ -10,6 +10,7 @@ import { ZoneFrame } from "../shell/zone-frame.tsx";
 const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
 const RootsPage = lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage }));
 const WaterPage = lazy(async () => ({ default: (await import("../water/water-page.tsx")).WaterPage }));
+const HarvestPage = lazy(async () => ({ default: (await import("../harvest/harvest-page.tsx")).HarvestPage }));
 const RunPage = lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage }));
 
 /** One zone at one station. */
@@ -25,6 +26,7 @@ function stationView(station: Station, zone: BoardZone) {
   if (station === "run") return <RunPage zone={zone} />;
   if (station === "feed") return <FeedPage zone={zone} />;
   if (station === "water") return <WaterPage zone={zone} />;
+  if (station === "harvest") return <HarvestPage zone={zone} />;
   if (station === "roots") return <RootsPage zone={zone} />;
   return <NotBuilt stationId={station} zoneName={zone.name} />;
 }

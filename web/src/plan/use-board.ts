@@ -1,15 +1,17 @@
 import { boardSchema } from "@sprunel/contract";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
 import { getJson } from "../http/api.ts";
 
 /** Pulses pass and hours come in while a board stands open. */
 const REFRESH_MS = 60_000;
 
-export function useBoard(date: string | null) {
-  return useQuery({
+export function boardQuery(date: string | null) {
+  return queryOptions({
     queryKey: ["plan", "board", date],
     queryFn: ({ signal }) => getJson(`/api/board${date === null ? "" : `?date=${date}`}`, boardSchema, signal),
-    placeholderData: keepPreviousData,
-    refetchInterval: REFRESH_MS,
   });
+}
+
+export function useBoard(date: string | null) {
+  return useQuery({ ...boardQuery(date), placeholderData: keepPreviousData, refetchInterval: REFRESH_MS });
 }

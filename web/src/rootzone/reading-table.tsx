@@ -1,12 +1,11 @@
-import type { DrainReading } from "@sprunel/contract";
-import Button from "antd/es/button";
-import Input from "antd/es/input";
-import Popconfirm from "antd/es/popconfirm";
+import type { Reading } from "@sprunel/contract";
 import dayjs from "dayjs";
-import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import { clockAt } from "../shell/clock-at.ts";
-import styles from "./roots.module.css";
+import { StrikeOut } from "../shell/strike-out.tsx";
+import tables from "../theme/tables.module.css";
+import { useUnits } from "../units/use-units.tsx";
+import type { ReadingField } from "./reading-fields.ts";
 import { useStrike } from "./use-readings.ts";
 
 const SHOWN = 10;
@@ -14,27 +13,32 @@ const SHOWN = 10;
 /** The newest readings; one that was wrong is struck out with its reason, never erased. */
 export function ReadingTable({
   readings,
+  fields,
   timeZone,
   zoneId,
 }: {
-  readings: readonly DrainReading[];
+  readings: readonly Reading[];
+  fields: readonly ReadingField[];
   timeZone: string;
   zoneId: number;
 }) {
   const strike = useStrike(zoneId);
-  const [reason, setReason] = useState("");
-  const figure = (value: number | null, digits: number): string => (value === null ? "–" : value.toFixed(digits));
+  const { show } = useUnits();
+  const figure = (value: number | null, { quantity, digits }: ReadingField): string =>
+    value === null ? "–" : quantity ? show(quantity, value).text : value.toFixed(digits);
   return (
     <>
       {strike.isError && <ProblemNote error={strike.error} />}
-      <table className={styles["table"]}>
+      <table className={tables["table"]}>
         <thead>
           <tr>
             <th scope="col">read</th>
-            <th scope="col">drain, %</th>
-            <th scope="col">EC drain, mS/cm</th>
-            <th scope="col">EC feed, mS/cm</th>
-            <th scope="col">pH drain</th>
+            {fields.map(({ key, label, unit, quantity }) => (
+              <th key={key} scope="col">
+                {label}
+                {quantity ? `, ${show(quantity, 0).unit}` : unit && `, ${unit}`}
+              </th>
+            ))}
             <th scope="col" />
           </tr>
         </thead>
@@ -43,37 +47,20 @@ export function ReadingTable({
             .reverse()
             .slice(0, SHOWN)
             .map((reading) => (
-              <tr key={reading.at} className={reading.struck === null ? undefined : styles["struck"]}>
+              <tr key={reading.at} className={reading.struck === null ? undefined : tables["struck"]}>
                 <td>
                   {dayjs(reading.at).format("ddd D MMM")} {clockAt(reading.at, timeZone)}
                 </td>
-                <td>{figure(reading.drainPct, 0)}</td>
-                <td>{figure(reading.drainEcMsCm, 2)}</td>
-                <td>{figure(reading.feedEcMsCm, 2)}</td>
-                <td>{figure(reading.drainPh, 1)}</td>
+                {fields.map((field) => (
+                  <td key={field.key}>{figure(reading[field.key], field)}</td>
+                ))}
                 <td>
                   {reading.struck === null ? (
-                    <Popconfirm
-                      title="Strike this reading out?"
-                      description={
-                        <Input
-                          placeholder="Why? As: pen not calibrated"
-                          aria-label="Reason"
-                          value={reason}
-                          onChange={(event) => setReason(event.target.value)}
-                        />
-                      }
-                      okText="Strike out"
-                      okButtonProps={{ disabled: reason.trim() === "" }}
-                      onConfirm={() => {
-                        strike.mutate({ at: reading.at, reason });
-                        setReason("");
-                      }}
-                    >
-                      <Button type="link" size="small">
-                        strike out
-                      </Button>
-                    </Popconfirm>
+                    <StrikeOut
+                      what="reading"
+                      example="pen not calibrated"
+                      onStrike={(reason) => strike.mutate({ at: reading.at, reason })}
+                    />
                   ) : (
                     <span className="quiet">{reading.struck}</span>
                   )}

@@ -15,18 +15,60 @@ const ACT = "#a84a20";
 export function RootsChart({ history }: { history: RootHistory }) {
   const { system } = useUnits();
   const option = useMemo(
-    () => (history.mornings.length > 0 ? soilOption(history, system) : drainOption(history)),
+    () =>
+      isTank(history)
+        ? tankOption(history)
+        : history.mornings.length > 0
+          ? soilOption(history, system)
+          : drainOption(history),
     [history, system],
   );
   if (history.mornings.length === 0 && history.readings.length === 0)
     return <p className="quiet">Nothing was read here yet.</p>;
-  return (
-    <Chart
-      option={option}
-      height={270}
-      label={history.mornings.length > 0 ? "Water missing each morning" : "Drain share and EC of feed and drain"}
-    />
-  );
+  const label = isTank(history)
+    ? "EC and pH of the solution"
+    : history.mornings.length > 0
+      ? "Water missing each morning"
+      : "Drain share and EC of feed and drain";
+  return <Chart option={option} height={270} label={label} />;
+}
+
+function isTank({ readings }: RootHistory): boolean {
+  return readings.some((reading) => reading.tankEcMsCm !== null);
+}
+
+function tankOption({ readings }: RootHistory): ChartOption {
+  const counted = readings.filter((reading) => reading.struck === null);
+  return {
+    grid: { left: 44, right: 48, top: 56, bottom: 26 },
+    legend: { top: 0, left: 0 },
+    tooltip: { trigger: "axis" },
+    xAxis: { type: "category", data: counted.map((reading) => dayjs(reading.at).format("D MMM")) },
+    yAxis: [
+      { type: "value", name: "EC, mS/cm", min: 0, nameTextStyle: { align: "left", padding: [0, 0, 0, -36] } },
+      {
+        type: "value",
+        name: "pH",
+        min: 4,
+        max: 8,
+        splitLine: { show: false },
+        nameTextStyle: { align: "right", padding: [0, -20, 0, 0] },
+      },
+    ],
+    series: [
+      line(
+        "EC of the solution",
+        FEED,
+        counted.map((reading) => reading.tankEcMsCm),
+      ),
+      line(
+        "pH",
+        PIPE,
+        counted.map((reading) => reading.tankPh),
+        1,
+      ),
+    ],
+  };
 }
 
 const line = (name: string, color: string, data: (number | null)[], axis = 0) =>

@@ -1,18 +1,16 @@
 import type { BoardZone, RootHistory } from "@sprunel/contract";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
+import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { findingWords } from "../plan/finding-words.ts";
 import { useBoard } from "../plan/use-board.ts";
-import { Mark } from "../shell/mark.tsx";
 import { usePlace } from "../shell/use-place.ts";
-import { useUnits } from "../units/use-units.tsx";
-import runStyles from "../irrigation/run.module.css";
+import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
 import { RootsChart } from "./roots-chart.tsx";
 import { ReadingTable } from "./reading-table.tsx";
 import styles from "./roots.module.css";
 import { Section } from "./section.tsx";
-import { useLogReading } from "./use-log-reading.tsx";
+import { useLog } from "../shell/use-log.tsx";
 import { useRootHistory } from "./use-readings.ts";
 
 /** What is in the root zone now, what drained, and how it came there. */
@@ -20,8 +18,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   const { date } = usePlace();
   const history = useRootHistory(zone.id, date);
   const board = useBoard(date).data;
-  const { show } = useUnits();
-  const log = useLogReading();
+  const log = useLog();
   if (history.isError && !history.data)
     return <ProblemNote error={history.error} onRetry={() => void history.refetch()} />;
   if (!history.data) return <Skeleton active />;
@@ -29,17 +26,9 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   return (
     <>
       <h1>{zone.name}: root zone</h1>
-      {findings.map(({ finding }) => {
-        const words = findingWords(finding, show);
-        return (
-          <p key={finding.cause} className={runStyles["finding"]}>
-            <Mark kind={finding.mark} />
-            <span>
-              <strong>{words.title.charAt(0).toUpperCase() + words.title.slice(1)}.</strong> {words.reason} {words.next}
-            </span>
-          </p>
-        );
-      })}
+      {findings.map((entry) => (
+        <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
+      ))}
       <div className={styles["columns"]}>
         <section>
           {history.data.now ? (
@@ -47,28 +36,45 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           ) : (
             <p className="quiet">Nothing is known of this root zone on this day.</p>
           )}
-          {zone.system === "substrate" && (
+          {zone.system in READING_FIELDS && (
             <div className={styles["actions"]}>
-              <Button type="primary" onClick={() => log.open(zone.id)}>
-                Log a drain reading
+              <Button type="primary" onClick={() => log.open({ kind: "reading", zoneId: zone.id })}>
+                Log a reading
               </Button>
             </div>
           )}
         </section>
         <section>
-          <Past history={history.data} timeZone={board?.site?.timeZone ?? "UTC"} zoneId={zone.id} />
+          <Past
+            history={history.data}
+            fields={READING_FIELDS[zone.system] ?? []}
+            timeZone={board?.site?.timeZone ?? "UTC"}
+            zoneId={zone.id}
+          />
         </section>
       </div>
     </>
   );
 }
 
-function Past({ history, timeZone, zoneId }: { history: RootHistory; timeZone: string; zoneId: number }) {
+function Past({
+  history,
+  fields,
+  timeZone,
+  zoneId,
+}: {
+  history: RootHistory;
+  fields: readonly ReadingField[];
+  timeZone: string;
+  zoneId: number;
+}) {
   return (
     <>
       <h2>The last four weeks</h2>
       <RootsChart history={history} />
-      {history.readings.length > 0 && <ReadingTable readings={history.readings} timeZone={timeZone} zoneId={zoneId} />}
+      {history.readings.length > 0 && (
+        <ReadingTable readings={history.readings} fields={fields} timeZone={timeZone} zoneId={zoneId} />
+      )}
     </>
   );
 }

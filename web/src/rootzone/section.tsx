@@ -1,11 +1,23 @@
 import type { Roots } from "@sprunel/contract";
 import dayjs from "dayjs";
 import { showDigits } from "../units/show.ts";
+import { storeWords, type StoreRoots } from "./store-words.ts";
 import { useUnits } from "../units/use-units.tsx";
 
 /** A cut through the root zone, filled to today's state. */
 export function Section({ roots }: { roots: Roots }) {
-  return roots.kind === "substrate" ? <Bag roots={roots} /> : <Soil roots={roots} />;
+  switch (roots.kind) {
+    case "substrate":
+      return <Bag roots={roots} />;
+    case "solution-tank":
+      return <Tank roots={roots} />;
+    case "sub-irrigated-bench":
+      return <Bench roots={roots} />;
+    case "basin":
+      return <Basin roots={roots} />;
+    default:
+      return <Soil roots={roots} />;
+  }
 }
 
 function Bag({ roots }: { roots: Extract<Roots, { kind: "substrate" }> }) {
@@ -71,7 +83,7 @@ function Bag({ roots }: { roots: Extract<Roots, { kind: "substrate" }> }) {
   );
 }
 
-function Soil({ roots }: { roots: Extract<Roots, { kind: "soil-drip" }> }) {
+function Soil({ roots }: { roots: StoreRoots }) {
   const { show } = useUnits();
   const short = show("waterDepth", roots.depletionMm);
   const trigger = show("waterDepth", roots.triggerMm);
@@ -118,8 +130,14 @@ function Soil({ roots }: { roots: Extract<Roots, { kind: "soil-drip" }> }) {
         strokeWidth="1.5"
         strokeDasharray="5 4"
       />
-      <circle cx="116" cy="90" r="5" fill="var(--pipe)" />
-      <circle cx="184" cy="90" r="5" fill="var(--pipe)" />
+      {roots.kind === "buried-drip" ? (
+        <circle cx="150" cy="138" r="6" fill="var(--pipe)" />
+      ) : (
+        <>
+          <circle cx="116" cy="90" r="5" fill="var(--pipe)" />
+          <circle cx="184" cy="90" r="5" fill="var(--pipe)" />
+        </>
+      )}
       <line x1="10" x2="290" y1="92" y2="92" stroke="var(--ink)" strokeWidth="2" />
       <text x="150" y="176" fontSize="20" fontWeight="650" textAnchor="middle" fill="var(--ink)">
         {short.text} {short.unit} short
@@ -127,6 +145,152 @@ function Soil({ roots }: { roots: Extract<Roots, { kind: "soil-drip" }> }) {
       <text x="150" y="256" fontSize="13" textAnchor="middle" fill="var(--quiet)">
         watered from {trigger.text} {trigger.unit} (dashed), computed
       </text>
+    </svg>
+  );
+}
+
+const STROKE = { fill: "none", stroke: "var(--ink)", strokeWidth: 2 } as const;
+
+/** The state in words under a drawing. */
+function Caption({ roots, y }: { roots: StoreRoots; y: number }) {
+  const { show } = useUnits();
+  const { key, sub } = storeWords(roots, show);
+  return (
+    <>
+      <text x="150" y={y} fontSize="20" fontWeight="650" textAnchor="middle" fill="var(--ink)">
+        {key.text} {key.unit}
+      </text>
+      <text x="150" y={y + 20} fontSize="13" textAnchor="middle" fill="var(--quiet)">
+        {sub}
+      </text>
+    </>
+  );
+}
+
+/** Plants on a float over the solution; the dashed line is where it is topped up. */
+function Tank({ roots }: { roots: StoreRoots }) {
+  const [top, height] = [80, 110];
+  const y = (mm: number): number => top + height * Math.min(1, mm / roots.availableMm);
+  const level = y(roots.depletionMm);
+  return (
+    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="A tank of solution under floats">
+      <rect x="30" y={level} width="240" height={top + height - level} fill="var(--water)" opacity="0.75" />
+      <path d={`M30 ${top - 22} V${top + height} H270 V${top - 22}`} {...STROKE} />
+      {[70, 122, 174, 226].map((x) => (
+        <g key={x}>
+          <path
+            d={`M${x} ${level - 8} C${x - 4} ${level - 30} ${x - 16} ${level - 34} ${x - 20} ${level - 38} M${x} ${level - 8} C${x + 4} ${level - 30} ${x + 16} ${level - 34} ${x + 20} ${level - 38} M${x} ${level - 8} V${level - 40}`}
+            fill="none"
+            stroke="var(--plant)"
+            strokeWidth="3.5"
+            strokeLinecap="round"
+          />
+          <path
+            d={`M${x} ${level} C${x - 8} ${level + 20} ${x - 4} ${level + 34} ${x - 12} ${level + 52} M${x} ${level} C${x + 6} ${level + 22} ${x + 2} ${level + 38} ${x + 10} ${level + 56}`}
+            fill="none"
+            stroke="#7a6a48"
+            strokeWidth="1.6"
+          />
+        </g>
+      ))}
+      <rect x="34" y={level - 8} width="232" height="8" fill="var(--raised)" stroke="var(--ink)" />
+      <line
+        x1="30"
+        x2="270"
+        y1={y(roots.triggerMm)}
+        y2={y(roots.triggerMm)}
+        stroke="var(--act)"
+        strokeDasharray="5 4"
+      />
+      <Caption roots={roots} y={220} />
+    </svg>
+  );
+}
+
+/** Pots on a bench: filled as far as they hold water now. */
+function Bench({ roots }: { roots: StoreRoots }) {
+  const held = Math.max(0, 1 - roots.depletionMm / roots.availableMm);
+  const [top, height] = [96, 70];
+  return (
+    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="Pots on a flooded bench">
+      {[60, 150, 240].map((x) => (
+        <g key={x}>
+          <path
+            d={`M${x} ${top} C${x} 66 ${x - 16} 58 ${x - 24} 48 M${x} ${top} C${x} 66 ${x + 16} 58 ${x + 24} 48 M${x} ${top} V52`}
+            fill="none"
+            stroke="var(--plant)"
+            strokeWidth="3.5"
+            strokeLinecap="round"
+          />
+          <clipPath id={`pot${x}`}>
+            <path d={`M${x - 30} ${top} H${x + 30} L${x + 22} ${top + height} H${x - 22} Z`} />
+          </clipPath>
+          <rect x={x - 30} y={top} width="60" height={height} fill="#d9cdb6" clipPath={`url(#pot${x})`} />
+          <rect
+            x={x - 30}
+            y={top + height * (1 - held)}
+            width="60"
+            height={height * held}
+            fill="var(--water)"
+            opacity="0.75"
+            clipPath={`url(#pot${x})`}
+          />
+          <path d={`M${x - 30} ${top} H${x + 30} L${x + 22} ${top + height} H${x - 22} Z`} {...STROKE} />
+        </g>
+      ))}
+      <path d={`M12 ${top + height - 14} V${top + height + 6} H288 V${top + height - 14}`} {...STROKE} />
+      <Caption roots={roots} y={214} />
+    </svg>
+  );
+}
+
+/** The basin between its bunds, with the tube that shows the water below the soil. */
+function Basin({ roots }: { roots: StoreRoots }) {
+  const soil = 110;
+  const level = roots.levelCm ?? 0;
+  const at = (cm: number): number => soil - (cm >= 0 ? cm * 5 : cm * 3);
+  return (
+    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="A basin with its observation tube">
+      <rect x="10" y={soil} width="280" height="86" fill="#d9cdb6" />
+      {level > 0 && (
+        <rect x="34" y={at(level)} width="232" height={soil - at(level)} fill="var(--water)" opacity="0.75" />
+      )}
+      <rect
+        x="10"
+        y={at(Math.min(0, level))}
+        width="280"
+        height={soil + 86 - at(Math.min(0, level))}
+        fill="var(--water)"
+        opacity="0.45"
+      />
+      <path
+        d={`M10 ${soil} V80 L34 ${soil} H266 L290 80 V${soil}`}
+        fill="#c4b491"
+        stroke="var(--ink)"
+        strokeWidth="2"
+      />
+      {[70, 110, 190].map((x) => (
+        <path
+          key={x}
+          d={`M${x} ${soil} C${x} 84 ${x - 12} 76 ${x - 18} 64 M${x} ${soil} C${x} 84 ${x + 12} 76 ${x + 18} 62 M${x} ${soil} V70`}
+          fill="none"
+          stroke="var(--plant)"
+          strokeWidth="3.5"
+          strokeLinecap="round"
+        />
+      ))}
+      <rect x="226" y="72" width="16" height="112" fill="var(--raised)" stroke="var(--ink)" strokeWidth="2" />
+      <rect x="227" y={at(level)} width="14" height={183 - at(level)} fill="var(--water)" />
+      <line
+        x1="214"
+        x2="254"
+        y1={at(roots.levelAtTriggerCm ?? 0)}
+        y2={at(roots.levelAtTriggerCm ?? 0)}
+        stroke="var(--act)"
+        strokeWidth="1.5"
+        strokeDasharray="5 4"
+      />
+      <Caption roots={roots} y={224} />
     </svg>
   );
 }

@@ -1,4 +1,4 @@
-import { rootHistorySchema, type NewDrainReading, type Strike } from "@sprunel/contract";
+import { rootHistorySchema, type NewReading, type Strike } from "@sprunel/contract";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 
@@ -13,8 +13,7 @@ export function useRootHistory(zoneId: number, date: string | null) {
 export function useAddReading(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (reading: NewDrainReading) =>
-      sendJson("POST", `/api/zones/${zoneId}/readings`, reading, rootHistorySchema),
+    mutationFn: (reading: NewReading) => sendJson("POST", `/api/zones/${zoneId}/readings`, reading, rootHistorySchema),
     // A reading changes tomorrow's plan and what is to decide: everything is asked anew.
     onSuccess: () => client.invalidateQueries(),
   });

@@ -1,4 +1,4 @@
-import type { Board } from "@sprunel/contract";
+import type { Board, OpenFinding, Station } from "@sprunel/contract";
 import { Link } from "react-router";
 import styles from "./shell.module.css";
 import { STATIONS } from "./stations.ts";
@@ -12,12 +12,12 @@ export function PathAxis({ board }: { board: Board | undefined }) {
   return (
     <nav className={styles["path"]} aria-label="The water's path">
       {STATIONS.map(({ id, name, built, question }) => {
-        const deciding = inSight.filter((zone) => zone.findings.some((entry) => entry.station === id));
+        const deciding = inSight.filter((zone) => zone.findings.some((entry) => isOpenAt(entry, id)));
         const zoneId = place.zoneId ?? deciding[0]?.id ?? zones[0]?.id ?? null;
         const here = place.station === id;
         const classes = [styles["node"], here && styles["here"], !built && styles["unbuilt"]].filter(Boolean).join(" ");
         const count = inSight.reduce(
-          (sum, zone) => sum + zone.findings.filter((entry) => entry.station === id).length,
+          (sum, zone) => sum + zone.findings.filter((entry) => isOpenAt(entry, id)).length,
           0,
         );
         return (
@@ -36,4 +36,8 @@ export function PathAxis({ board }: { board: Board | undefined }) {
       })}
     </nav>
   );
+}
+
+function isOpenAt({ station, decision }: OpenFinding, id: Station): boolean {
+  return station === id && !decision;
 }

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Outlet } from "react-router";
 import { Link } from "react-router";
 import { useBoard } from "../plan/use-board.ts";
-import { LogReadingProvider } from "../rootzone/use-log-reading.tsx";
+import { LogProvider } from "./use-log.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { WorkingProvider } from "../working/use-working.tsx";
 import { DateStepper } from "./date-stepper.tsx";
@@ -20,9 +20,9 @@ export function Shell() {
   return (
     <UnitsProvider siteSystem={board.data?.site?.unitSystem ?? "metric"}>
       <WorkingProvider>
-        <LogReadingProvider>
+        <LogProvider>
           <Frame />
-        </LogReadingProvider>
+        </LogProvider>
       </WorkingProvider>
     </UnitsProvider>
   );

@@ -17,5 +17,5 @@ export const STATIONS: readonly {
   { id: "run", name: "Run", question: "How much, when, and through which valve?", built: true },
   { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?", built: true },
   { id: "crop", name: "Crop", question: "Which stage, and what is next?", built: false },
-  { id: "harvest", name: "Harvest", question: "What came off, and what did each kilo cost?", built: false },
+  { id: "harvest", name: "Harvest", question: "What came off, and what did each kilo take?", built: true },
 ];

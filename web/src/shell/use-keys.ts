@@ -1,9 +1,10 @@
 import { figureSchema, type Board } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import { useEffect } from "react";
-import { useLogReading } from "../rootzone/use-log-reading.tsx";
 import { useWorking } from "../working/use-working.tsx";
 import { STATIONS } from "./stations.ts";
+import { READING_FIELDS } from "../rootzone/reading-fields.ts";
+import { useLog } from "./use-log.tsx";
 import { usePlace } from "./use-place.ts";
 
 interface KeyContext {
@@ -21,7 +22,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: ",  .", does: "Day before, day after" },
   { keys: "← ↑ → ↓", does: "On the board: from cell to cell; Enter opens" },
   { keys: "w", does: "Working of the figure in focus: how it was computed" },
-  { keys: "l", does: "Log a drain reading of the zone in focus" },
+  { keys: "l", does: "Log a reading of the zone in focus; at Harvest, a pick" },
   { keys: "?", does: "This list" },
   { keys: "Esc", does: "Close what is open" },
 ];
@@ -29,7 +30,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
 export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
   const place = usePlace();
   const working = useWorking();
-  const log = useLogReading();
+  const log = useLog();
   useEffect(() => {
     const zones = board?.zones ?? [];
     const stepZone = (by: number): void => {
@@ -58,11 +59,15 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
       const focused = Number(
         document.activeElement?.closest("[role=row]")?.querySelector<HTMLElement>("[data-zone]")?.dataset["zone"],
       );
-      const readable = zones.filter((zone) => zone.system === "substrate");
+      if (place.station === "harvest" && place.zoneId !== null) {
+        log.open({ kind: "pick", zoneId: place.zoneId });
+        return;
+      }
+      const readable = zones.filter((zone) => zone.system in READING_FIELDS);
       const meant =
         readable.find((zone) => zone.id === (place.zoneId ?? focused)) ??
         (place.zoneId === null ? readable[0] : undefined);
-      if (meant) log.open(meant.id);
+      if (meant) log.open({ kind: "reading", zoneId: meant.id });
     };
     const actions: Record<string, () => void> = {
       "/": openFinder,

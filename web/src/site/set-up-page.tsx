@@ -3,6 +3,7 @@ import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import styles from "./set-up.module.css";
+import { SiteExport, SiteImport } from "./site-file.tsx";
 import { SiteForm } from "./site-form.tsx";
 import { useSetUp } from "./use-set-up.ts";
 import { ZoneForm } from "./zone-form.tsx";
@@ -15,7 +16,7 @@ export function SetUpPage() {
   const [open, setOpen] = useState<Open | null>(null);
   if (setUp.isError && !setUp.data) return <ProblemNote error={setUp.error} onRetry={() => void setUp.refetch()} />;
   if (!setUp.data) return <Skeleton active />;
-  const { site, zones, crops } = setUp.data;
+  const { site, zones, crops, sources } = setUp.data;
   const shown: Open = open ?? (site === null ? "site" : (zones[0]?.id ?? "new-zone"));
   const zone = zones.find((candidate) => candidate.id === shown) ?? null;
   const tab = (which: Open, name: string) => (
@@ -39,9 +40,12 @@ export function SetUpPage() {
         </div>
       )}
       {shown === "site" || !site ? (
-        <SiteForm key="site" site={site} onSaved={() => setOpen(zones.length === 0 ? "new-zone" : "site")} />
+        <>
+          <SiteForm key="site" site={site} onSaved={() => setOpen(zones.length === 0 ? "new-zone" : "site")} />
+          {site ? <SiteExport /> : <SiteImport />}
+        </>
       ) : (
-        <ZoneForm key={String(shown)} zone={zone} crops={crops} onSaved={(id) => setOpen(id)} />
+        <ZoneForm key={String(shown)} zone={zone} crops={crops} sources={sources} onSaved={(id) => setOpen(id)} />
       )}
     </div>
   );

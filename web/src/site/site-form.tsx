@@ -3,11 +3,11 @@ import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { ProblemNote } from "../http/problem.tsx";
+import { Faults } from "../forms/faults.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
 import { StaleEdit } from "./stale-edit.tsx";
-import { useFormSave } from "./use-form-save.ts";
+import { useFormSave, withoutIdentity } from "./use-form-save.ts";
 import { useSaveSite } from "./use-set-up.ts";
 
 /** Where the site lies and how it is read. */
@@ -71,12 +71,7 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
           <Input maxLength={3} />
         </Form.Item>
       </div>
-      {save.isError && !stale && stray.length === 0 && <ProblemNote error={save.error} />}
-      {stray.map((message) => (
-        <p key={message} role="alert" className={styles["default"]}>
-          {message}
-        </p>
-      ))}
+      <Faults faults={stray} error={stale ? null : save.error} />
       <div className={styles["actions"]}>
         <Button type="primary" htmlType="submit" loading={save.isPending}>
           Save
@@ -97,8 +92,3 @@ const START: Partial<NewSite> = {
   unitSystem: "metric",
   currency: "EUR",
 };
-
-function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version"> {
-  const { id: _id, version: _version, ...rest } = record as T & { id?: unknown; version?: unknown };
-  return rest;
-}

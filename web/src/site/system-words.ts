@@ -1,10 +1,14 @@
-import type { ZoneDefinition } from "@sprunel/contract";
+import type { System } from "@sprunel/contract";
 
-const WORDS: Record<ZoneDefinition["system"], string> = {
-  substrate: "substrate, drippers",
+export const SYSTEM_WORDS: Record<System, string> = {
+  substrate: "drippers",
   "soil-drip": "soil, drip lines",
+  "solution-tank": "float tanks",
+  "sub-irrigated-bench": "flooded benches",
+  "buried-drip": "buried drip",
+  basin: "flooded basin",
 };
 
-export function systemWords(system: ZoneDefinition["system"]): string {
-  return WORDS[system];
+export function systemWords(system: System): string {
+  return SYSTEM_WORDS[system];
 }

@@ -3,7 +3,7 @@ import type { FormInstance } from "antd/es/form";
 import { useState } from "react";
 import type { z } from "zod";
 import { ApiError } from "../http/api.ts";
-import { faultsOf, showFaults } from "./form-errors.ts";
+import { faultsOf, showFaults } from "../forms/form-errors.ts";
 import type { Existing } from "./use-set-up.ts";
 
 interface Question<Record> {
@@ -67,4 +67,10 @@ export function useFormSave<Record, Saved extends Existing>({
       mutation.reset();
     },
   };
+}
+
+/** A record as a person sees it. */
+export function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version"> {
+  const { id: _id, version: _version, ...rest } = record as T & { id?: unknown; version?: unknown };
+  return rest;
 }

@@ -1,4 +1,4 @@
-import type { ZoneDefinition } from "@sprunel/contract";
+import type { System } from "@sprunel/contract";
 import type { Quantity } from "@sprunel/core";
 
 export interface FieldSpec {
@@ -33,17 +33,59 @@ const COMMON: readonly FieldSpec[] = [
   { key: "minGapMin", label: "Gap between pulses", unit: "min", start: 15, startSource: "usual practice" },
 ];
 
-export const ZONE_FIELDS: Record<ZoneDefinition["system"], readonly FieldSpec[]> = {
+const POTS: readonly FieldSpec[] = [
+  {
+    key: "waterHeldLPlant",
+    label: "Water held per plant",
+    quantity: "volume",
+    start: 4,
+    startSource: "a plant's share of a coir bag, 3 to 6 L; pots hold about a third of their volume",
+  },
+  {
+    key: "easilyAvailablePct",
+    label: "Easily available of it",
+    unit: "%",
+    start: 45,
+    startSource: "coir, usual range 35 to 55 %",
+  },
+];
+
+const DRIPPED_SOIL: readonly FieldSpec[] = [
+  {
+    key: "availableMmM",
+    label: "Available water in 1 m of soil",
+    unit: "mm",
+    start: 140,
+    startSource: "loam, FAO-56 table 19",
+  },
+  {
+    key: "wettedPct",
+    label: "Wetted share of the ground",
+    unit: "%",
+    start: 50,
+    startSource: "drip on a medium soil, 40 to 60 %",
+  },
+  {
+    key: "triggerPct",
+    label: "Watered when so much is gone",
+    unit: "%",
+    start: 30,
+    startSource: "of the available water; never past FAO-56 p",
+  },
+  {
+    key: "refillPct",
+    label: "Refill of the root zone",
+    unit: "%",
+    start: 95,
+    startSource: "leaves room for a late shower or a wrong meter",
+  },
+  { key: "ecWaterMsCm", label: "EC of the water", unit: "mS/cm", start: 0.6, startSource: "read it with a pen" },
+];
+
+export const ZONE_FIELDS: Record<System, readonly FieldSpec[]> = {
   substrate: [
     ...COMMON,
-    { key: "waterHeldLPlant", label: "Water held per plant", quantity: "volume" },
-    {
-      key: "easilyAvailablePct",
-      label: "Easily available of it",
-      unit: "%",
-      start: 45,
-      startSource: "coir, usual range 35 to 55 %",
-    },
+    ...POTS,
     {
       key: "pulseSharePct",
       label: "A pulse, of the water held",
@@ -52,47 +94,88 @@ export const ZONE_FIELDS: Record<ZoneDefinition["system"], readonly FieldSpec[]>
       startSource: "wool and coir, 3 to 6 %",
     },
   ],
-  "soil-drip": [
+  "soil-drip": [...COMMON, ...DRIPPED_SOIL],
+  "solution-tank": [
+    ...COMMON,
+    { key: "fullLevelCm", label: "Level when full", unit: "cm", start: 25, startSource: "float tanks, 20 to 30 cm" },
+    {
+      key: "topUpAtCm",
+      label: "Topped up at",
+      unit: "cm",
+      start: 23,
+      startSource: "so that roots in the moist air above never reach dry",
+    },
+  ],
+  "sub-irrigated-bench": [
+    ...COMMON,
+    ...POTS,
+    {
+      key: "floodAtPct",
+      label: "Flooded when so much is left",
+      unit: "%",
+      start: 60,
+      startSource: "usual practice by pot weight, 50 to 70 %",
+    },
+    {
+      key: "floodDepthMm",
+      label: "Depth of a flood",
+      unit: "mm",
+      start: 25,
+      startSource: "ebb-and-flood benches, 20 to 30 mm",
+    },
+  ],
+  "buried-drip": [
+    ...COMMON,
+    ...DRIPPED_SOIL,
+    { key: "lineDepthCm", label: "Depth of the lines", unit: "cm", start: 25, startSource: "field rows, 15 to 40 cm" },
+    {
+      key: "daysAWeek",
+      label: "Watering days in a week",
+      unit: "days",
+      start: 5,
+      startSource: "long, slow runs on most days",
+    },
+  ],
+  basin: [
     ...COMMON,
     {
-      key: "availableMmM",
-      label: "Available water in 1 m of soil",
+      key: "floodDepthMm",
+      label: "Depth of a flood",
       unit: "mm",
-      start: 140,
-      startSource: "loam, FAO-56 table 19",
+      start: 40,
+      startSource: "shallow flood, 30 to 50 mm",
     },
     {
-      key: "wettedPct",
-      label: "Wetted share of the ground",
-      unit: "%",
-      start: 50,
-      startSource: "drip on a medium soil, 40 to 60 %",
+      key: "refloodAtCm",
+      label: "Flooded again at, in the tube",
+      unit: "cm below",
+      start: 15,
+      startSource: "safe limit of wetting and drying in turn",
     },
     {
-      key: "triggerPct",
-      label: "Watered when so much is gone",
-      unit: "%",
-      start: 30,
-      startSource: "of the available water; never past FAO-56 p",
+      key: "percolationMmDay",
+      label: "Percolation",
+      unit: "mm/day",
+      start: 4,
+      startSource: "puddled clay loam, 2 to 6 mm a day; measure it overnight",
     },
     {
-      key: "refillPct",
-      label: "Refill of the root zone",
+      key: "drainablePct",
+      label: "Drainable share of the soil",
       unit: "%",
-      start: 95,
-      startSource: "leaves room for a late shower or a wrong meter",
+      start: 10,
+      startSource: "clay loam, 5 to 15 %",
     },
-    { key: "ecWaterMsCm", label: "EC of the water", unit: "mS/cm" },
   ],
 };
 
-export function startValues(system: ZoneDefinition["system"]): Record<string, number | string> {
+export function startValues(system: System): Record<string, number | string> {
   const starts = ZONE_FIELDS[system].flatMap((field) =>
     field.start === undefined ? [] : [[field.key, field.start] as const],
   );
   return { system, ...Object.fromEntries(starts) };
 }
 
-export function startFields(system: ZoneDefinition["system"]): string[] {
+export function startFields(system: System): string[] {
   return ZONE_FIELDS[system].filter((field) => field.start !== undefined).map((field) => field.key);
 }

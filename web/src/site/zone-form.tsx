@@ -1,65 +1,59 @@
 import {
   newZoneSchema,
+  SYSTEMS,
+  type System,
   zoneSchema,
   type CropChoice,
-  type NewZone,
+  type Planting,
   type Zone,
-  type ZoneDefinition,
 } from "@sprunel/contract";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { Faults } from "../forms/faults.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
+import { LAYOUTS, type LayoutField } from "./layout-fields.ts";
+import { LayoutPlan } from "./layout-plan.tsx";
 import { StaleEdit } from "./stale-edit.tsx";
-import { useFormSave } from "./use-form-save.ts";
+import { systemWords } from "./system-words.ts";
+import { useFormSave, withoutIdentity } from "./use-form-save.ts";
 import { useSaveZone } from "./use-set-up.ts";
-import { startFields, startValues, ZONE_FIELDS, type FieldSpec } from "./zone-fields.ts";
+import { startFields, startValues, ZONE_FIELDS } from "./zone-fields.ts";
+import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
+import { NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
 
-interface FormValues {
-  name?: string;
-  house?: { name?: string; transmissionPct?: number };
-  definition?: Record<string, number | string | null> & { system?: ZoneDefinition["system"] };
-  planting?: { cropId?: string; plantedOn?: string; signs?: NonNullable<NewZone["planting"]>["signs"] } | null;
-}
+/** What follows from size, planting and watering. */
+const SIZES = ["areaM2", "plants", "flowLh"];
 
 /** One zone: what grows, in what system, how big, how planted, how watered. Defaults stay marked until confirmed. */
 export function ZoneForm({
   zone,
   crops,
+  sources,
   onSaved,
 }: {
   zone: Zone | null;
   crops: readonly CropChoice[];
+  sources: readonly { readonly id: number; readonly name: string }[];
   onSaved(id: number): void;
 }) {
   const [form] = Form.useForm<FormValues>();
   const save = useSaveZone();
-  const [unconfirmed, setUnconfirmed] = useState<readonly string[]>(zone?.unconfirmed ?? startFields("substrate"));
-  const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as
-    ZoneDefinition["system"] | undefined;
+  const [unconfirmed, setUnconfirmed] = useState<readonly string[]>(
+    zone?.unconfirmed ?? [...startFields("substrate"), "transmissionPct"],
+  );
+  const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as System | undefined;
   const system = watched ?? zone?.definition.system ?? "substrate";
 
-  const typed = (): unknown => {
-    const { name, house, definition, planting } = form.getFieldsValue(true) as FormValues;
-    const fields = Object.fromEntries(
-      ZONE_FIELDS[system].map((field) => [field.key, definition?.[field.key] ?? undefined]),
-    );
-    const planted =
-      planting?.cropId && planting.plantedOn
-        ? { cropId: planting.cropId, plantedOn: planting.plantedOn, signs: planting.signs ?? [] }
-        : null;
-    return {
-      name,
-      house,
-      definition: { system, ...fields },
-      unconfirmed: unconfirmed.filter((key) => key in fields || key === "transmissionPct"),
-      planting: planted,
-    };
-  };
+  const [earlier, setEarlier] = useState<readonly Planting[]>(zone?.plantings.slice(0, -1) ?? []);
+  const standing = Form.useWatch<FormValues["planting"]>("planting", { form, preserve: true });
+
+  const stand = standFor(Form.useWatch<FormValues["layout"]>("layout", { form, preserve: true }));
+
+  const typed = () => zoneOf(form.getFieldsValue(true) as FormValues, system, earlier, unconfirmed);
   const { stray, stale, submit, take } = useFormSave({
     form,
     schema: newZoneSchema,
@@ -74,38 +68,70 @@ export function ZoneForm({
     const { system: chosen, ...fields } = values.definition ?? {};
     Object.keys(fields).forEach(confirm);
     if (values.house?.transmissionPct !== undefined) confirm("transmissionPct");
-    if (!chosen) return;
-    form.setFieldsValue({
-      definition: { ...startValues(chosen), ...(form.getFieldsValue(true) as FormValues).definition, system: chosen },
-    });
-    if (!zone) setUnconfirmed(startFields(chosen));
+    const crop = crops.find((candidate) => candidate.id === values.planting?.cropId);
+    if (crop && !form.getFieldValue("name")) form.setFieldValue("name", crop.name);
+    if (chosen) {
+      const before = form.getFieldsValue(true) as FormValues;
+      form.setFieldsValue({
+        definition: { ...startValues(chosen), ...before.definition, system: chosen },
+        layout: { ...before.layout, ...LAYOUTS[chosen].start },
+      });
+      if (!zone) setUnconfirmed((old) => [...startFields(chosen), ...old.filter((key) => key === "transmissionPct")]);
+    }
+    if (values.layout ?? chosen) fillFrom(standFor((form.getFieldsValue(true) as FormValues).layout));
+  };
+  /** Area, plants and flow follow the layout; typed by hand they stay until it changes again. */
+  const fillFrom = (found: Laid | null): void => {
+    if (!found) return;
+    const { areaM2, plants, flowLh } = found.stand;
+    form.setFieldsValue({ definition: { areaM2, plants, ...(flowLh > 0 && { flowLh }) } });
+  };
+  const layouts = LAYOUTS[system];
+  const layoutItem = ({ key, label, quantity, unit }: LayoutField) => (
+    <Form.Item key={key} name={["layout", key]} label={label}>
+      <QuantityInput {...(quantity && { quantity })} {...(unit && { unit })} />
+    </Form.Item>
+  );
+  const definitionItem = (key: string) => {
+    const field = ZONE_FIELDS[system].find((candidate) => candidate.key === key);
+    if (!field) return null;
+    return (
+      <Form.Item
+        key={key}
+        name={["definition", key]}
+        label={field.label}
+        extra={unconfirmed.includes(key) && <DefaultNote field={field} onConfirm={() => confirm(key)} />}
+      >
+        <QuantityInput
+          {...(field.quantity && { quantity: field.quantity })}
+          {...(field.unit && { unit: field.unit })}
+        />
+      </Form.Item>
+    );
   };
   return (
     <Form
       form={form}
       layout="vertical"
       requiredMark={false}
-      initialValues={zone ?? { definition: startValues("substrate") }}
+      initialValues={zone ? valuesOf(zone) : NEW_ZONE}
       onValuesChange={changed}
       onFinish={() => submit()}
     >
       {stale && (
         <StaleEdit
-          mine={typed() as object}
+          mine={typed()}
           theirs={withoutIdentity(stale)}
           onKeepMine={() => submit(stale)}
           onTakeTheirs={() => {
-            form.setFieldsValue(stale);
+            form.setFieldsValue(valuesOf(stale));
+            setEarlier(stale.plantings.slice(0, -1));
             setUnconfirmed(stale.unconfirmed);
             take(stale);
           }}
         />
       )}
-      <h2 className={styles["section"]}>What grows</h2>
-      <div className={styles["fields"]}>
-        <Form.Item name="name" label="Name of the zone">
-          <Input />
-        </Form.Item>
+      <Question number={1} text="What grows?">
         <Form.Item name={["planting", "cropId"]} label="Crop">
           <Select
             allowClear
@@ -116,52 +142,85 @@ export function ZoneForm({
         <Form.Item name={["planting", "plantedOn"]} label="Planted on">
           <Input type="date" />
         </Form.Item>
-      </div>
-      <h2 className={styles["section"]}>Where and in what</h2>
-      <div className={styles["fields"]}>
-        <Form.Item name={["definition", "system"]} label="Growing system">
-          <Select
-            options={[
-              { value: "substrate", label: "substrate with drippers" },
-              { value: "soil-drip", label: "soil with drip lines" },
-            ]}
-          />
+        <Form.Item name="name" label="Name of the zone">
+          <Input />
         </Form.Item>
-        <Form.Item name={["house", "name"]} label="House">
+      </Question>
+      <Question number={2} text="In what system?">
+        <Form.Item name={["definition", "system"]} label="Growing system">
+          <Select options={SYSTEMS.map((value) => ({ value, label: systemWords(value) }))} />
+        </Form.Item>
+        <Form.Item name={["house", "name"]} label="House or field">
           <Input />
         </Form.Item>
         <Form.Item
           name={["house", "transmissionPct"]}
           label="Light through the cover"
-          extra={<span>for all zones of this house</span>}
+          extra={
+            unconfirmed.includes("transmissionPct") ? (
+              <DefaultNote
+                field={{ key: "transmissionPct", label: "Light through the cover", startSource: "glass, 60 to 70 %" }}
+                onConfirm={() => confirm("transmissionPct")}
+              />
+            ) : (
+              <span>for all zones of this house; 100 % is the open field</span>
+            )
+          }
         >
           <QuantityInput unit="%" />
         </Form.Item>
-      </div>
-      <h2 className={styles["section"]}>How big, how watered</h2>
-      <div className={styles["fields"]}>
-        {ZONE_FIELDS[system].map((field) => (
-          <Form.Item
-            key={field.key}
-            name={["definition", field.key]}
-            label={field.label}
-            extra={
-              unconfirmed.includes(field.key) && <DefaultNote field={field} onConfirm={() => confirm(field.key)} />
-            }
-          >
-            <QuantityInput
-              {...(field.quantity && { quantity: field.quantity })}
-              {...(field.unit && { unit: field.unit })}
-            />
+      </Question>
+      <Question number={3} text="How big?">
+        {layouts.big.map(layoutItem)}
+      </Question>
+      <Question number={4} text="How planted?">
+        {layouts.planted.map(layoutItem)}
+        <Form.Item name={["layout", "offset"]} label="Pattern">
+          <Select
+            options={[
+              { value: false, label: "side by side" },
+              { value: true, label: "every second row moved" },
+            ]}
+          />
+        </Form.Item>
+      </Question>
+      <Question number={5} text="How watered?">
+        {layouts.watered.map(layoutItem)}
+        {SIZES.map(definitionItem)}
+      </Question>
+      {stand && <LayoutPlan layout={stand.layout} stand={stand.stand} />}
+      <details className={styles["details"]} open={zone !== null}>
+        <summary>All else, with the figures it starts from</summary>
+        <div className={styles["fields"]}>
+          {sources.length > 1 &&
+            sources.map(({ id, name }) => (
+              <Form.Item key={id} name={["shares", String(id)]} label={`Water: ${name}`}>
+                <QuantityInput unit="% of its water" />
+              </Form.Item>
+            ))}
+          <Form.Item name={["planting", "targetKgM2"]} label="Yield aimed at">
+            <QuantityInput quantity="yield" />
           </Form.Item>
-        ))}
-      </div>
-      {save.isError && !stale && stray.length === 0 && <ProblemNote error={save.error} />}
-      {stray.map((message) => (
-        <p key={message} role="alert" className={styles["default"]}>
-          {message}
-        </p>
-      ))}
+          <Form.Item
+            name={["planting", "clearedOn"]}
+            label="Cleared on"
+            extra={<span>while it stands, leave it empty</span>}
+          >
+            <Input type="date" />
+          </Form.Item>
+          {ZONE_FIELDS[system].filter((field) => !SIZES.includes(field.key)).map((field) => definitionItem(field.key))}
+        </div>
+        <Earlier
+          plantings={earlier}
+          crops={crops}
+          standing={standing}
+          onNext={() => {
+            setEarlier([...earlier, ...typed().plantings.slice(earlier.length)]);
+            form.setFieldValue("planting", undefined);
+          }}
+        />
+      </details>
+      <Faults faults={stray} error={stale ? null : save.error} />
       <div className={styles["actions"]}>
         <Button type="primary" htmlType="submit" loading={save.isPending}>
           {zone ? "Save" : "Add zone"}
@@ -174,19 +233,4 @@ export function ZoneForm({
       </div>
     </Form>
   );
-}
-
-function DefaultNote({ field, onConfirm }: { field: FieldSpec; onConfirm(): void }) {
-  return (
-    <span className={styles["default"]}>
-      default{field.startSource && ` (${field.startSource})`}, not confirmed
-      <button type="button" onClick={onConfirm} aria-label={`Confirm ${field.label}`}>
-        confirm
-      </button>
-    </span>
-  );
-}
-
-function withoutIdentity({ id: _id, version: _version, ...rest }: Zone): NewZone {
-  return rest;
 }

@@ -11,10 +11,14 @@ interface Props {
   /** converted by the unit system; without it `unit` is shown as it is */
   readonly quantity?: Quantity;
   readonly unit?: string;
+  /** before the unit of a price */
+  readonly currency?: string;
+  /** where no label stands beside it */
+  readonly label?: string;
 }
 
 /** A number with its unit, typed in the person's own unit and kept in the canonical one. */
-export function QuantityInput({ id, value, onChange, quantity, unit }: Props) {
+export function QuantityInput({ id, value, onChange, quantity, unit, currency, label }: Props) {
   const { system } = useUnits();
   const shownUnit = quantity ? unitFor(quantity, system) : (unit ?? "");
   const shown =
@@ -27,8 +31,15 @@ export function QuantityInput({ id, value, onChange, quantity, unit }: Props) {
     onChange?.(typed === null ? null : quantity ? toCanonical(quantity, typed, unitFor(quantity, system)) : typed);
   return (
     <Space.Compact style={{ width: "100%" }}>
-      <InputNumber id={id ?? ""} value={shown} onChange={change} controls={false} style={{ width: "100%" }} />
-      {shownUnit && <Space.Addon>{shownUnit}</Space.Addon>}
+      <InputNumber
+        {...(id !== undefined && { id })}
+        {...(label !== undefined && { "aria-label": label })}
+        value={shown}
+        onChange={change}
+        controls={false}
+        style={{ width: "100%" }}
+      />
+      {shownUnit && <Space.Addon>{currency ? `${currency} ${shownUnit}` : shownUnit}</Space.Addon>}
     </Space.Compact>
   );
 }

@@ -1,4 +1,4 @@
-import type { Quantity, UnitSystem } from "@sprunel/core";
+import { fromCanonical, unitFor, type Quantity, type UnitSystem } from "@sprunel/core";
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from "react";
 import { showQuantity, type Shown } from "./show.ts";
 
@@ -39,6 +39,21 @@ export function useUnits(): Units {
 export function Amount({ quantity, value, note }: { quantity: Quantity; value: number; note?: string }) {
   const { text, unit } = useUnits().show(quantity, value);
   return <Measure text={text} unit={note ? `${unit} ${note}` : unit} />;
+}
+
+/** Money for an amount. */
+export function Price({
+  quantity,
+  value,
+  currency,
+}: {
+  quantity: "pricePerBulk" | "pricePerMass";
+  value: number;
+  currency: string;
+}) {
+  const { system, show } = useUnits();
+  const text = fromCanonical(quantity, value, unitFor(quantity, system)).toFixed(2);
+  return <Measure text={text} unit={`${currency} ${show(quantity, value).unit}`} />;
 }
 
 export function Measure({ text, unit }: { text: string; unit: string }) {

@@ -1,4 +1,4 @@
-import type { BoardZone, WaterFile, WaterReport } from "@sprunel/contract";
+import type { BoardZone, SourceState, WaterFile, WaterReport } from "@sprunel/contract";
 import { chargeBalance, ecMsCm } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
@@ -9,13 +9,24 @@ import { ProblemNote } from "../http/problem.tsx";
 import { fileAsBase64 } from "../http/read-file.ts";
 import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
+import { useZoneFeed } from "../feed/use-feed.ts";
+import { AcidNeed } from "./acid-need.tsx";
+import { HazardTable } from "./hazard-table.tsx";
 import { LabFile } from "./lab-file.tsx";
+import { Mixer } from "./mixer.tsx";
+import { SourceList } from "./source-list.tsx";
+import { StorageChart } from "./storage-chart.tsx";
+import { useWaterStation } from "./use-sources.ts";
 import { useWaterReports } from "./use-water.ts";
 import styles from "./water.module.css";
+import { YieldLine } from "./yield-line.tsx";
 
 /** What comes in: the laboratory's reports over time, and the one that recipes use. */
 export function WaterPage({ zone }: { zone: BoardZone }) {
+  const { date } = usePlace();
   const reports = useWaterReports();
+  const station = useWaterStation(date);
+  const currency = useBoard(null).data?.site?.currency ?? "";
   const [file, setFile] = useState<WaterFile | null>(null);
   const [readError, setReadError] = useState<Error | null>(null);
   const choose = (chosen: File): false => {
@@ -29,11 +40,13 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
   return (
     <>
       <h1>{zone.name}: water</h1>
-      <p className="quiet">
-        Lab reports of the site. The newest up to the day looked at is the one that recipes use. Sources, storage and
-        hazards are not built yet.
-      </p>
-      <Reports reports={reports.data.reports} />
+      {station.isError && !station.data && <ProblemNote error={station.error} onRetry={() => void station.refetch()} />}
+      {station.data && <Station zone={zone} sources={station.data.sources} currency={currency} />}
+      <h2>Lab reports</h2>
+      <Reports
+        reports={reports.data.reports}
+        inForce={station.data?.sources.flatMap(({ report }) => report?.id ?? []) ?? []}
+      />
       <Upload accept=".csv,.txt,.tsv,text/*" showUploadList={false} beforeUpload={choose}>
         <Button type="primary">Import a lab report</Button>
       </Upload>
@@ -45,10 +58,42 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
 
 const IONS = [...CATIONS, ...ANIONS];
 
-function Reports({ reports }: { reports: readonly WaterReport[] }) {
+/** Where water comes from, how long it lasts, and what it does. */
+function Station({ zone, sources, currency }: { zone: BoardZone; sources: readonly SourceState[]; currency: string }) {
+  return (
+    <>
+      <div className={styles["columns"]}>
+        <SourceList sources={sources} currency={currency} />
+        <div>
+          {sources
+            .filter((state) => state.levels.length > 0)
+            .map((state) => (
+              <StorageChart key={state.source.id} state={state} />
+            ))}
+        </div>
+      </div>
+      <h2>What the water does</h2>
+      <HazardTable sources={sources} />
+      <OwnWater zone={zone} />
+      <Mixer sources={sources} currency={currency} />
+    </>
+  );
+}
+
+/** What the zone's own mix of waters means for its crop, and the acid it takes. */
+function OwnWater({ zone }: { zone: BoardZone }) {
   const { date } = usePlace();
-  const today = useBoard(null).data?.today ?? "";
-  const inForce = reports.find((report) => report.takenOn <= (date ?? today));
+  const water = useZoneFeed(zone.id, date).data?.water;
+  if (!water) return null;
+  return (
+    <>
+      <YieldLine zone={zone} water={water} />
+      <AcidNeed water={water} />
+    </>
+  );
+}
+
+function Reports({ reports, inForce }: { reports: readonly WaterReport[]; inForce: readonly number[] }) {
   if (reports.length === 0) return <p>No report yet. Import the laboratory's file, or type the figures at Feed.</p>;
   return (
     <div className={styles["scroll"]} tabIndex={0} role="region" aria-label="Reports">
@@ -69,10 +114,10 @@ function Reports({ reports }: { reports: readonly WaterReport[] }) {
         </thead>
         <tbody>
           {reports.map((report) => (
-            <tr key={report.id} className={report === inForce ? styles["force"] : undefined}>
+            <tr key={report.id} className={inForce.includes(report.id) ? styles["force"] : undefined}>
               <th scope="row">
                 {report.sourceName}, {report.takenOn}
-                {report === inForce && <span className="quiet"> · in force</span>}
+                {inForce.includes(report.id) && <span className="quiet"> · in force</span>}
               </th>
               <td>{report.ph.toFixed(1)}</td>
               <td>{report.ecMsCm?.toFixed(2) ?? "–"}</td>

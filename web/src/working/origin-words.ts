@@ -20,6 +20,8 @@ export function originWords(origin: Origin): { text: string; doubtful: boolean }
       return { text: "default, not confirmed", doubtful: true };
     case "library":
       return { text: `library: ${origin.source}`, doubtful: origin.assumed };
+    case "decided":
+      return { text: `correction decided on ${dayjs(origin.at).format("D MMM HH:mm")}`, doubtful: false };
     case "computed":
       return { text: "water balance since planting, by this program", doubtful: false };
     default: {

@@ -1,5 +1,6 @@
-import type { Finding } from "@sprunel/contract";
+import type { Decision, Finding, Proposal } from "@sprunel/contract";
 import type { Quantity } from "@sprunel/core";
+import dayjs from "dayjs";
 import { showDigits, type Shown } from "../units/show.ts";
 
 export interface FindingWords {
@@ -18,20 +19,20 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
     case "drain-low":
       return {
         title: "too little drain",
-        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${showDigits(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
-        next: "The plan makes up for it from the day after the reading. Check that every dripper runs.",
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        next: "Check that every dripper runs.",
       };
     case "drain-high":
       return {
         title: "too much drain",
-        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${showDigits(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
-        next: "The plan gives less from the day after the reading.",
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        next: "Check that the tray stands under its own drippers only.",
       };
     case "salt":
       return {
         title: "salt is building up",
         reason: `Drain EC ${showDigits(finding.drainEcMsCm)} mS/cm over a feed of ${showDigits(finding.feedEcMsCm)} mS/cm.`,
-        next: "The plan lets more run out until the drain is back under 1.5 times the feed.",
+        next: "More water runs out until the drain is back under 1.5 times the feed.",
       };
     case "too-dry":
       return {
@@ -60,4 +61,25 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
         next: "Measure drain share and EC today.",
       };
   }
+}
+
+type Show = (quantity: Quantity, value: number) => Shown;
+
+/** The computed cure in one sentence: what the first day with it gets, and what it would get without. */
+export function proposalWords({ correction, before, after }: Proposal, show: Show, on: string): string {
+  const drain =
+    correction.drainSharePct === null ? "" : `, letting ${showDigits(correction.drainSharePct)} % run out against salt`;
+  if (!before || !after) return `From ${on}: ${showDigits(correction.demandFactor)} times the modelled uptake${drain}.`;
+  const water = ({ litres, pulses }: NonNullable<Proposal["before"]>): string => {
+    const { text, unit } = show("volume", litres);
+    return `${text} ${unit} in ${pulses} ${pulses === 1 ? "pulse" : "pulses"}`;
+  };
+  return `From ${on}: ${water(after)}, not ${water(before)}${drain}.`;
+}
+
+export function decisionWords({ verdict, decidedAt, fromDate, correction, reason }: Decision): string {
+  const when = dayjs(decidedAt).format("D MMM");
+  if (verdict === "dismissed") return `Left on ${when}: ${reason ?? ""}`;
+  const factor = correction ? ` at ${showDigits(correction.demandFactor)} times the model` : "";
+  return `${verdict === "accepted" ? "Accepted" : "Changed"} on ${when}, in force from ${dayjs(fromDate).format("ddd D MMM")}${factor}.`;
 }

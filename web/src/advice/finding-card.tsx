@@ -1,0 +1,109 @@
+import type { OpenFinding } from "@sprunel/contract";
+import dayjs from "dayjs";
+import { lazy, Suspense, useState, type ReactNode } from "react";
+import { ProblemNote } from "../http/problem.tsx";
+import { useBoard } from "../plan/use-board.ts";
+import { Mark } from "../shell/mark.tsx";
+import { usePlace } from "../shell/use-place.ts";
+import { useUnits } from "../units/use-units.tsx";
+import { useWorking } from "../working/use-working.tsx";
+import styles from "./advice.module.css";
+import { decisionWords, findingWords, proposalWords } from "./finding-words.ts";
+import { useDecide } from "./use-decide.ts";
+
+const DecisionDialog = lazy(async () => ({ default: (await import("./decision-dialog.tsx")).DecisionDialog }));
+
+/** Causes that a change of the plan cures. */
+const DRAIN_CAUSES: readonly string[] = ["drain-low", "drain-high", "salt"];
+
+interface Props {
+  readonly zoneId: number;
+  /** named where several zones are shown */
+  readonly zoneName?: string;
+  readonly entry: OpenFinding;
+  /** a way on, as to the station */
+  readonly more?: ReactNode;
+}
+
+/** What is off, why, the one computed cure, and what a person makes of it. */
+export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
+  const { finding, proposal, decision, about } = entry;
+  const { show } = useUnits();
+  const working = useWorking();
+  const { date } = usePlace();
+  const shownDate = useBoard(date).data?.date;
+  const decide = useDecide(zoneId);
+  const [dialog, setDialog] = useState<"changed" | "dismissed" | null>(null);
+  if (!shownDate) return null;
+  const words = findingWords(finding, show);
+  const subject = { cause: finding.cause, about, date: shownDate };
+  const title = zoneName ? `${zoneName}: ${words.title}` : words.title.charAt(0).toUpperCase() + words.title.slice(1);
+  return (
+    <article className={`${styles["card"]} ${decision ? styles["decided"] : ""}`} aria-label={title}>
+      <Mark kind={decision ? "steady" : finding.mark} />
+      <div>
+        <h3>{title}</h3>
+        <p className="quiet">{words.reason}</p>
+        {decision ? (
+          <p>{decisionWords(decision)}</p>
+        ) : (
+          <>
+            {proposal && (
+              <p>
+                <button
+                  type="button"
+                  className={styles["cure"]}
+                  data-figure="correction"
+                  data-zone={zoneId}
+                  title="How it was computed (w)"
+                  onClick={() => working.open({ zoneId, figure: "correction" })}
+                >
+                  {proposalWords(proposal, show, dayjs(proposal.fromDate).format("ddd D MMM"))}
+                </button>
+              </p>
+            )}
+            {!proposal && DRAIN_CAUSES.includes(finding.cause) && (
+              <p>Over the last days the plan fits the plants: let it stand and read again tomorrow.</p>
+            )}
+            <p>{words.next}</p>
+          </>
+        )}
+        {decide.isError && <ProblemNote error={decide.error} />}
+        <div className={styles["actions"]}>
+          {proposal && !decision && (
+            <button
+              type="button"
+              disabled={decide.isPending}
+              onClick={() => decide.mutate({ verdict: "accepted", ...subject })}
+            >
+              Accept
+            </button>
+          )}
+          {proposal && (
+            <button type="button" onClick={() => setDialog("changed")}>
+              Change
+            </button>
+          )}
+          {!decision && (
+            <button type="button" onClick={() => setDialog("dismissed")}>
+              Not now
+            </button>
+          )}
+          {more}
+        </div>
+      </div>
+      {dialog && (
+        <Suspense>
+          <DecisionDialog
+            kind={dialog}
+            title={title}
+            zoneId={zoneId}
+            subject={subject}
+            proposal={proposal}
+            onClose={() => setDialog(null)}
+          />
+        </Suspense>
+      )}
+    </article>
+  );
+}

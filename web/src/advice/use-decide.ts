@@ -1,0 +1,12 @@
+import { boardSchema, type NewDecision } from "@sprunel/contract";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { sendJson } from "../http/api.ts";
+
+export function useDecide(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (decision: NewDecision) => sendJson("POST", `/api/zones/${zoneId}/decisions`, decision, boardSchema),
+    // A correction changes the plans of today and of the days to come.
+    onSuccess: () => client.invalidateQueries(),
+  });
+}

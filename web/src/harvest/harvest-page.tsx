@@ -1,0 +1,92 @@
+import type { BoardZone, ZoneHarvest } from "@sprunel/contract";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import { useLog } from "../shell/use-log.tsx";
+import { usePlace } from "../shell/use-place.ts";
+import { Amount } from "../units/use-units.tsx";
+import figures from "../theme/figures.module.css";
+import { Explained } from "../working/explained.tsx";
+import styles from "./harvest.module.css";
+import { HarvestChart } from "./harvest-chart.tsx";
+import { PickTable } from "./pick-table.tsx";
+import { useHarvest } from "./use-harvest.ts";
+
+/** What came off, against the path to the yield aimed at, and the water it took. */
+export function HarvestPage({ zone }: { zone: BoardZone }) {
+  const { date } = usePlace();
+  const harvest = useHarvest(zone.id, date);
+  const log = useLog();
+  if (harvest.isError && !harvest.data)
+    return <ProblemNote error={harvest.error} onRetry={() => void harvest.refetch()} />;
+  if (!harvest.data) return <Skeleton active />;
+  const { crop, picks } = harvest.data;
+  return (
+    <>
+      <h1>{zone.name}: harvest</h1>
+      {crop === null ? (
+        <p>Nothing stands in this zone on this day, so there is nothing to pick.</p>
+      ) : (
+        <>
+          <Totals harvest={harvest.data} />
+          <div className={styles["actions"]}>
+            <Button type="primary" onClick={() => log.open({ kind: "pick", zoneId: zone.id })}>
+              Log a pick
+            </Button>
+          </div>
+          <HarvestChart harvest={harvest.data} />
+          {picks.length > 0 && <PickTable picks={picks} zoneId={zone.id} />}
+        </>
+      )}
+    </>
+  );
+}
+
+function Totals({ harvest }: { harvest: ZoneHarvest }) {
+  const { pickedKgM2, pathKgM2, targetKgM2, litresPerKg, workings } = harvest;
+  return (
+    <dl className={`${figures["list"] ?? ""} ${styles["totals"] ?? ""}`}>
+      <div>
+        <dt>Picked so far</dt>
+        <dd>
+          <Explained title="What was picked" steps={workings.picked.steps}>
+            <Amount quantity="yield" value={pickedKgM2} />
+          </Explained>
+        </dd>
+      </div>
+      <div>
+        <dt>Target's path today</dt>
+        <dd>
+          {pathKgM2 === null ? (
+            <span className={styles["none"]}>
+              no target · <Link to="/set-up">set the yield aimed at</Link>
+            </span>
+          ) : (
+            <Explained title="The target's path" steps={workings.path?.steps ?? []}>
+              <Amount quantity="yield" value={pathKgM2} />
+            </Explained>
+          )}
+        </dd>
+      </div>
+      {targetKgM2 !== null && (
+        <div>
+          <dt>Aimed at by the end</dt>
+          <dd>
+            <Amount quantity="yield" value={targetKgM2} />
+          </dd>
+        </div>
+      )}
+      {litresPerKg !== null && (
+        <div>
+          <dt>Water so far</dt>
+          <dd>
+            <Explained title="What was picked" steps={workings.picked.steps}>
+              <Amount quantity="waterPerMass" value={litresPerKg} />
+            </Explained>
+          </dd>
+        </div>
+      )}
+    </dl>
+  );
+}

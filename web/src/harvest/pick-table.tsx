@@ -1,0 +1,59 @@
+import type { Pick } from "@sprunel/contract";
+import dayjs from "dayjs";
+import { ProblemNote } from "../http/problem.tsx";
+import { StrikeOut } from "../shell/strike-out.tsx";
+import { Amount } from "../units/use-units.tsx";
+import tables from "../theme/tables.module.css";
+import { useStrikePick } from "./use-harvest.ts";
+
+const SHOWN = 12;
+
+/** The newest picks; one that was wrong is struck out with its reason, never erased. */
+export function PickTable({ picks, zoneId }: { picks: readonly Pick[]; zoneId: number }) {
+  const strike = useStrikePick(zoneId);
+  return (
+    <>
+      {strike.isError && <ProblemNote error={strike.error} />}
+      <table className={tables["table"]}>
+        <thead>
+          <tr>
+            <th scope="col">picked</th>
+            <th scope="col">mass</th>
+            <th scope="col">fruit</th>
+            <th scope="col">each</th>
+            <th scope="col">Brix</th>
+            <th scope="col">grade</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {picks.slice(0, SHOWN).map((pick) => (
+            <tr key={pick.id} className={pick.struck === null ? undefined : tables["struck"]}>
+              <td>{dayjs(pick.pickedOn).format("ddd D MMM")}</td>
+              <td>
+                <Amount quantity="mass" value={pick.massKg} />
+              </td>
+              <td>{pick.count ?? "–"}</td>
+              <td>
+                {pick.count === null ? "–" : <Amount quantity="fruitMass" value={(1000 * pick.massKg) / pick.count} />}
+              </td>
+              <td>{pick.brixPct === null ? "–" : `${pick.brixPct} %`}</td>
+              <td>{pick.grade ?? "–"}</td>
+              <td>
+                {pick.struck === null ? (
+                  <StrikeOut
+                    what="pick"
+                    example="weighed with the crates"
+                    onStrike={(reason) => strike.mutate({ id: pick.id, reason })}
+                  />
+                ) : (
+                  <span className="quiet">{pick.struck}</span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}

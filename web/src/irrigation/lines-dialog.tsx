@@ -1,0 +1,84 @@
+import { newLinesSchema, type NewLines, type ZoneLines } from "@sprunel/contract";
+import type { Quantity } from "@sprunel/core";
+import Form from "antd/es/form";
+import { RecordDialog } from "../forms/record-dialog.tsx";
+import { QuantityInput } from "../units/quantity-input.tsx";
+import { useSaveLines } from "./use-lines.ts";
+
+type Values = Partial<Record<Exclude<keyof NewLines, "main">, number | null>> & {
+  main?: { lengthM?: number | null; insideDiameterMm?: number | null };
+};
+
+interface LineField {
+  readonly key: Exclude<keyof NewLines, "main">;
+  readonly label: string;
+  readonly quantity?: Quantity;
+  readonly unit?: string;
+  readonly extra?: string;
+}
+
+const FIELDS: readonly LineField[] = [
+  { key: "laterals", label: "Laterals", unit: "lines" },
+  { key: "lengthM", label: "Length of each", quantity: "length" },
+  { key: "insideDiameterMm", label: "Inside diameter", unit: "mm" },
+  { key: "emitterSpacingM", label: "Spacing of drippers", quantity: "length" },
+  { key: "emitterLh", label: "A dripper gives", quantity: "flow" },
+  { key: "emitterKpa", label: "at", quantity: "pressure" },
+  { key: "exponent", label: "Exponent", unit: "", extra: "0 compensating, 0.5 turbulent, 1 laminar" },
+  {
+    key: "cv",
+    label: "Variation of manufacture (CV)",
+    unit: "",
+    extra: "0.03 to 0.07 is usual; see the maker's sheet",
+  },
+  { key: "inletKpa", label: "Pressure at the lateral's inlet", quantity: "pressure" },
+  { key: "slopePct", label: "Slope, uphill from the inlet", unit: "%", extra: "downhill with a minus" },
+];
+const START: Values = { exponent: 0.5, cv: 0.05, slopePct: 0, emitterKpa: 100, inletKpa: 100 };
+
+/** One lateral that stands for all, and the pipe that feeds them. */
+export function LinesDialog({
+  zoneId,
+  lines,
+  onClose,
+}: {
+  zoneId: number;
+  lines: ZoneLines["lines"];
+  onClose(): void;
+}) {
+  const save = useSaveLines(zoneId);
+  return (
+    <RecordDialog<Values, NewLines>
+      title="Lines"
+      width={620}
+      schema={newLinesSchema}
+      initialValues={lines ? { ...lines, main: lines.main ?? {} } : START}
+      recordOf={recordOf}
+      saving={save}
+      save={(record, then) => save.mutate({ version: lines?.version ?? null, lines: record }, then)}
+      onClose={onClose}
+    >
+      {FIELDS.map(({ key, label, quantity, unit, extra }) => (
+        <Form.Item key={key} name={key} label={label} extra={extra}>
+          <QuantityInput {...(quantity ? { quantity } : { unit: unit ?? "" })} />
+        </Form.Item>
+      ))}
+      <Form.Item name={["main", "lengthM"]} label="Pipe to the laterals" extra="empty: not counted">
+        <QuantityInput quantity="length" />
+      </Form.Item>
+      <Form.Item name={["main", "insideDiameterMm"]} label="its inside diameter">
+        <QuantityInput unit="mm" />
+      </Form.Item>
+    </RecordDialog>
+  );
+}
+
+function recordOf({ main, ...values }: Values): unknown {
+  return {
+    ...Object.fromEntries(FIELDS.map(({ key }) => [key, values[key] ?? undefined])),
+    main:
+      typeof main?.lengthM === "number"
+        ? { lengthM: main.lengthM, insideDiameterMm: main.insideDiameterMm ?? undefined }
+        : null,
+  };
+}

@@ -1,0 +1,148 @@
+import type { BoardZone, NewLines, ZoneLines } from "@sprunel/contract";
+import { DomainError, lateral, lateralTimes, longestLateralM, type Lateral, type LateralInput } from "@sprunel/core";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import { lazy, Suspense, useMemo, useState } from "react";
+import { ProblemNote } from "../http/problem.tsx";
+import figures from "../theme/figures.module.css";
+import { showDigits } from "../units/show.ts";
+import { Amount, Measure } from "../units/use-units.tsx";
+import { Explained } from "../working/explained.tsx";
+import { CatchTests } from "./catch-tests.tsx";
+import { LateralChart } from "./lateral-chart.tsx";
+import styles from "./lines.module.css";
+import { useLines } from "./use-lines.ts";
+
+const LinesDialog = lazy(async () => ({ default: (await import("./lines-dialog.tsx")).LinesDialog }));
+
+/** Do all plants get the same: what the lines should give, what the meter says, and what was caught under drippers. */
+export function LinesPanel({ zone }: { zone: BoardZone }) {
+  const lines = useLines(zone.id);
+  const [editing, setEditing] = useState(false);
+  if (lines.isError && !lines.data) return <ProblemNote error={lines.error} onRetry={() => void lines.refetch()} />;
+  if (!lines.data) return <Skeleton active />;
+  return (
+    <section aria-label="Lines" className={styles["panel"]}>
+      <h2>Lines</h2>
+      <Flow lines={lines.data} />
+      {lines.data.lines ? (
+        <Described lines={lines.data.lines} />
+      ) : (
+        <p>The lines are not described yet: how long, how wide, what drips at which pressure.</p>
+      )}
+      <Button onClick={() => setEditing(true)}>{lines.data.lines ? "Change the lines" : "Describe the lines"}</Button>
+      <CatchTests zoneId={zone.id} tests={lines.data.tests} />
+      {editing && (
+        <Suspense>
+          <LinesDialog zoneId={zone.id} lines={lines.data.lines} onClose={() => setEditing(false)} />
+        </Suspense>
+      )}
+    </section>
+  );
+}
+
+/** Beyond this meter and description are no longer the same flow. */
+const SAME_PCT = 5;
+
+function Flow({ lines: { flowLh, meteredLh } }: { lines: ZoneLines }) {
+  if (meteredLh === null) return null;
+  const offPct = (100 * (meteredLh - flowLh)) / flowLh;
+  return (
+    <p className={Math.abs(offPct) > SAME_PCT ? styles["off"] : "quiet"}>
+      The meter shows <Amount quantity="flow" value={meteredLh} /> over the last week, {Math.abs(offPct).toFixed(0)} %{" "}
+      {offPct < 0 ? "under" : "over"} the <Amount quantity="flow" value={flowLh} /> that the plan counts on.
+      {offPct < -SAME_PCT && " Falling at steady pressure it is plugging or the filter; with the pressure, the supply."}
+      {offPct > SAME_PCT && " Look for a leak, worn drippers or an open flush valve."}
+    </p>
+  );
+}
+
+export function lateralInput(lines: NewLines): LateralInput {
+  return {
+    lengthM: lines.lengthM,
+    insideDiameterMm: lines.insideDiameterMm,
+    emitterSpacingM: lines.emitterSpacingM,
+    emitter: { flowLh: lines.emitterLh, atKpa: lines.emitterKpa, exponent: lines.exponent, cv: lines.cv },
+    inletKpa: lines.inletKpa,
+    slopePct: lines.slopePct,
+    temperatureC: 20,
+  };
+}
+
+/** Flow may vary by so much along a good lateral. */
+const GOOD_VARIATION_PCT = 10;
+
+function Described({ lines }: { lines: NewLines }) {
+  const solved = useMemo(() => solve(lines), [lines]);
+  if (typeof solved === "string") return <p role="alert">{solved}</p>;
+  const { answer, longestM } = solved;
+  const times = lateralTimes(lines, answer);
+  const zoneLh = answer.inletFlowLh * lines.laterals;
+  const mainL = lines.main ? (Math.PI / 4) * (lines.main.insideDiameterMm / 1000) ** 2 * lines.main.lengthM * 1000 : 0;
+  return (
+    <>
+      <dl className={figures["list"]}>
+        <div>
+          <dt>Emission uniformity</dt>
+          <dd>
+            <Explained title="One lateral" steps={answer.working}>
+              <Measure text={answer.emissionUniformityPct.toFixed(0)} unit="%" />
+            </Explained>
+          </dd>
+        </div>
+        <div>
+          <dt>Flow varies by</dt>
+          <dd>
+            <Measure text={answer.flowVariationPct.toFixed(1)} unit="%" />
+          </dd>
+        </div>
+        <div>
+          <dt>Pressure at the end</dt>
+          <dd>
+            <Amount quantity="pressure" value={answer.endKpa} />
+          </dd>
+        </div>
+        <div>
+          <dt>Longest lateral to {GOOD_VARIATION_PCT} %</dt>
+          <dd>
+            <Amount quantity="length" value={longestM} />
+          </dd>
+        </div>
+        <div>
+          <dt>{lines.laterals} laterals give</dt>
+          <dd>
+            <Amount quantity="flow" value={zoneLh} />
+          </dd>
+        </div>
+        <div>
+          <dt>Filled in</dt>
+          <dd>
+            <Measure text={showDigits(times.fillMin + (60 * mainL) / zoneLh)} unit="min" />
+          </dd>
+        </div>
+        <div>
+          <dt>What is injected arrives last after</dt>
+          <dd>
+            <Measure text={showDigits(times.travelMin + (60 * mainL) / zoneLh)} unit="min" />
+          </dd>
+        </div>
+      </dl>
+      {answer.warnings.map((warning) => (
+        <p key={warning} className={styles["off"]}>
+          {warning}
+        </p>
+      ))}
+      <LateralChart answer={answer} />
+    </>
+  );
+}
+
+function solve(lines: NewLines): { answer: Lateral; longestM: number } | string {
+  try {
+    const input = lateralInput(lines);
+    return { answer: lateral(input), longestM: longestLateralM(input, GOOD_VARIATION_PCT) };
+  } catch (error) {
+    if (error instanceof DomainError) return error.message;
+    throw error;
+  }
+}

@@ -1,0 +1,37 @@
+import type { NewReading, System } from "@sprunel/contract";
+
+export type ReadingKey = Exclude<keyof NewReading, "at">;
+
+export interface ReadingField {
+  readonly key: ReadingKey;
+  readonly label: string;
+  readonly unit?: string;
+  readonly quantity?: "depth";
+  /** decimals that its instrument shows */
+  readonly digits: number;
+  readonly extra?: string;
+}
+
+/** What is read at each root zone, in the order of the walk; a system that is left out has nothing to read. */
+export const READING_FIELDS: Partial<Record<System, readonly ReadingField[]>> = {
+  substrate: [
+    { key: "drainPct", digits: 0, label: "Drain share", unit: "%" },
+    { key: "drainEcMsCm", digits: 2, label: "Drain EC", unit: "mS/cm" },
+    { key: "drainPh", digits: 1, label: "Drain pH" },
+    { key: "feedEcMsCm", digits: 2, label: "Feed EC", unit: "mS/cm", extra: "as last read; change it if it differs" },
+  ],
+  "solution-tank": [
+    { key: "tankEcMsCm", digits: 2, label: "EC of the solution", unit: "mS/cm" },
+    { key: "tankPh", digits: 1, label: "pH of the solution" },
+    { key: "levelCm", digits: 1, label: "Level", quantity: "depth", extra: "depth of the solution" },
+  ],
+  basin: [
+    {
+      key: "levelCm",
+      digits: 1,
+      label: "Water in the tube",
+      quantity: "depth",
+      extra: "above the soil; below it with a minus",
+    },
+  ],
+};

@@ -1,0 +1,47 @@
+import type { Roots } from "@sprunel/contract";
+import type { Quantity } from "@sprunel/core";
+import { showDigits, type Shown } from "../units/show.ts";
+
+export type StoreRoots = Exclude<Roots, { kind: "substrate" }>;
+
+/** A store's state as its grower says it: short of water, share held, level or depth in the tube. */
+export function storeWords(
+  roots: StoreRoots,
+  show: (quantity: Quantity, value: number) => Shown,
+): { key: { text: string; unit: string }; sub: string } {
+  const level = (cm: number | null): string => {
+    if (cm === null) return "–";
+    const { text, unit } = show("depth", cm);
+    return `${text} ${unit}`;
+  };
+  switch (roots.kind) {
+    case "solution-tank":
+      return {
+        key:
+          roots.ecMsCm === null
+            ? { text: show("depth", roots.levelCm ?? 0).text, unit: `${show("depth", 0).unit} deep` }
+            : { text: showDigits(roots.ecMsCm), unit: "mS/cm" },
+        sub: `${level(roots.levelCm)} deep${roots.ph === null ? `, filled at ${level(roots.levelAtTriggerCm)}` : ` · pH ${roots.ph.toFixed(1)}`}`,
+      };
+    case "sub-irrigated-bench": {
+      const share = (mm: number): string => showDigits(100 * (1 - mm / roots.availableMm));
+      return {
+        key: { text: share(roots.depletionMm), unit: "% of held" },
+        sub: `flooded at ${share(roots.triggerMm)} %`,
+      };
+    }
+    case "basin": {
+      const { text, unit } = show("depth", Math.abs(roots.levelCm ?? 0));
+      const below = (roots.levelCm ?? 0) < 0;
+      return {
+        key: { text: `${below ? "−" : ""}${text}`, unit: below ? `${unit} in tube` : `${unit} flooded` },
+        sub: `flooded again at ${level(roots.levelAtTriggerCm)}`,
+      };
+    }
+    default: {
+      const { text, unit } = show("waterDepth", roots.depletionMm);
+      const trigger = show("waterDepth", roots.triggerMm);
+      return { key: { text, unit: `${unit} short` }, sub: `watered from ${trigger.text} ${trigger.unit}` };
+    }
+  }
+}

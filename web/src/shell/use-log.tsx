@@ -1,0 +1,46 @@
+import { createContext, lazy, Suspense, use, useCallback, useMemo, useState, type ReactNode } from "react";
+import { useBoard } from "../plan/use-board.ts";
+
+/** What can be logged from anywhere. */
+export interface LogEntry {
+  readonly kind: "reading" | "pick";
+  readonly zoneId: number;
+}
+interface Log {
+  open(entry: LogEntry): void;
+}
+
+const LogContext = createContext<Log | null>(null);
+const LogReadingDialog = lazy(async () => ({
+  default: (await import("../rootzone/log-reading-dialog.tsx")).LogReadingDialog,
+}));
+const LogPickDialog = lazy(async () => ({ default: (await import("../harvest/log-pick-dialog.tsx")).LogPickDialog }));
+
+/** Lets a reading or a pick be logged for any zone; readings are of now, whichever day is looked at. */
+export function LogProvider({ children }: { children: ReactNode }) {
+  const [entry, setEntry] = useState<LogEntry | null>(null);
+  const board = useBoard(null).data;
+  const zone = board?.zones.find((candidate) => candidate.id === entry?.zoneId);
+  const close = useCallback(() => setEntry(null), []);
+  const value = useMemo(() => ({ open: setEntry }), []);
+  return (
+    <LogContext value={value}>
+      {children}
+      {entry && zone && board && (
+        <Suspense>
+          {entry.kind === "reading" ? (
+            <LogReadingDialog zone={zone} now={board.now} onClose={close} />
+          ) : (
+            <LogPickDialog zone={zone} today={board.today} onClose={close} />
+          )}
+        </Suspense>
+      )}
+    </LogContext>
+  );
+}
+
+export function useLog(): Log {
+  const log = use(LogContext);
+  if (!log) throw new Error("useLog must be called inside LogProvider");
+  return log;
+}

@@ -1,0 +1,67 @@
+import type { Layout } from "@sprunel/contract";
+import type { Quantity, Stand } from "@sprunel/core";
+import { useUnits } from "../units/use-units.tsx";
+import styles from "./set-up.module.css";
+
+/** A stretch of one bed from above: rows of plants, drip lines and drippers, to scale. */
+export function LayoutPlan({ layout, stand }: { layout: Layout; stand: Stand }) {
+  const { show } = useUnits();
+  const [width, height] = [420, 130];
+  const lengthM = Math.min(layout.lengthM, Math.max(2, 12 * layout.inRowM));
+  const scale = Math.min((width - 20) / lengthM, (height - 20) / layout.widthM);
+  const [bedW, bedH] = [lengthM * scale, layout.widthM * scale];
+  const across = (at: number, of: number): number => ((at + 0.5) / of) * bedH;
+  const along = (count: number, step: number): number[] =>
+    Array.from({ length: Math.min(400, count) }, (_, at) => (at + 0.5) * step * scale);
+  const plantsInRow = Math.floor(lengthM / layout.inRowM + 1e-9);
+  const drippers = layout.drippersPerPlant > 0 ? 0 : Math.floor(lengthM / layout.dripperSpacingM + 1e-9);
+  const amount = (quantity: Quantity, value: number): string => {
+    const { text, unit } = show(quantity, value);
+    return `${text} ${unit}`;
+  };
+  return (
+    <figure className={styles["plan"]}>
+      <svg
+        viewBox={`0 0 ${bedW + 4} ${bedH + 4}`}
+        width={bedW + 4}
+        role="img"
+        aria-label={`${layout.rows} rows of plants on a bed, ${layout.linesPerBed} drip lines`}
+      >
+        <g transform="translate(2 2)">
+          <rect width={bedW} height={bedH} rx="6" fill="#e9dfc8" stroke="var(--line)" />
+          {Array.from({ length: layout.linesPerBed }, (_, line) => (
+            <g key={line}>
+              <line
+                x1="0"
+                x2={bedW}
+                y1={across(line, layout.linesPerBed)}
+                y2={across(line, layout.linesPerBed)}
+                stroke="var(--pipe)"
+                strokeWidth="2"
+              />
+              {along(drippers, layout.dripperSpacingM).map((x) => (
+                <circle key={x} cx={x} cy={across(line, layout.linesPerBed)} r="2" fill="var(--pipe)" />
+              ))}
+            </g>
+          ))}
+          {Array.from({ length: layout.rows }, (_, row) =>
+            along(layout.offset && row % 2 === 1 ? plantsInRow - 1 : plantsInRow, layout.inRowM).map((x) => (
+              <circle
+                key={`${row} ${x}`}
+                cx={layout.offset && row % 2 === 1 ? x + (layout.inRowM * scale) / 2 : x}
+                cy={across(row, layout.rows)}
+                r={Math.max(1.5, Math.min(7, (bedH / layout.rows) * 0.32))}
+                fill="var(--plant)"
+              />
+            )),
+          )}
+        </g>
+      </svg>
+      <figcaption>
+        {amount("area", stand.areaM2)} · {stand.plants} plants, {amount("density", stand.plantsPerM2)}
+        {stand.flowLh > 0 &&
+          ` · ${stand.drippers} drippers give ${amount("flow", stand.flowLh)}: ${amount("volume", stand.litresPerPlantH)} a plant and ${amount("rain", stand.mmPerH)} in an hour`}
+      </figcaption>
+    </figure>
+  );
+}

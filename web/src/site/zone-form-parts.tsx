@@ -1,0 +1,58 @@
+import type { CropChoice, Planting } from "@sprunel/contract";
+import Button from "antd/es/button";
+import type { ReactNode } from "react";
+import styles from "./set-up.module.css";
+import type { FieldSpec } from "./zone-fields.ts";
+import type { FormValues } from "./zone-form-values.ts";
+
+export function Question({ number, text, children }: { number: number; text: string; children: ReactNode }) {
+  return (
+    <section className={styles["question"]} aria-label={text}>
+      <h2>
+        <span className={styles["number"]}>{number}</span> {text}
+      </h2>
+      <div className={styles["fields"]}>{children}</div>
+    </section>
+  );
+}
+
+/** What stood in the zone before, and the way to the next crop once this one is cleared. */
+export function Earlier({
+  plantings,
+  crops,
+  standing,
+  onNext,
+}: {
+  plantings: readonly Planting[];
+  crops: readonly CropChoice[];
+  standing: FormValues["planting"];
+  onNext(): void;
+}) {
+  const nameOf = (id: string): string => crops.find((crop) => crop.id === id)?.name ?? id;
+  return (
+    <div className={styles["earlier"]}>
+      {plantings.length > 0 && (
+        <span className="quiet">
+          Before:{" "}
+          {plantings
+            .map(({ cropId, plantedOn, clearedOn }) => `${nameOf(cropId)}, ${plantedOn} to ${clearedOn ?? "?"}`)
+            .join(" · ")}
+        </span>
+      )}
+      {standing?.cropId && standing.plantedOn && standing.clearedOn && (
+        <Button onClick={onNext}>Plant the next crop here</Button>
+      )}
+    </div>
+  );
+}
+
+export function DefaultNote({ field, onConfirm }: { field: FieldSpec; onConfirm(): void }) {
+  return (
+    <span className={styles["default"]}>
+      default{field.startSource && ` (${field.startSource})`}, not confirmed
+      <button type="button" onClick={onConfirm} aria-label={`Confirm ${field.label}`}>
+        confirm
+      </button>
+    </span>
+  );
+}

@@ -1,0 +1,91 @@
+import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract";
+import { DomainError, standOf, type Stand } from "@sprunel/core";
+import { LAYOUTS } from "./layout-fields.ts";
+import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
+
+/** What the form of a zone holds while it is typed: the newest planting apart from those before. */
+export interface FormValues {
+  name?: string;
+  house?: { name?: string; transmissionPct?: number };
+  layout?: Partial<Record<keyof Layout, number | boolean | null>>;
+  /** % by source id */
+  shares?: Record<string, number | null>;
+  definition?: Record<string, number | string | null> & { system?: System };
+  planting?:
+    | {
+        cropId?: string;
+        plantedOn?: string;
+        clearedOn?: string | null;
+        signs?: Planting["signs"];
+        targetKgM2?: number | null;
+      }
+    | undefined;
+}
+
+export const NEW_ZONE: FormValues = {
+  house: { name: "House 1", transmissionPct: 65 },
+  definition: startValues("substrate"),
+  layout: LAYOUTS.substrate.start,
+};
+
+export interface Laid {
+  readonly layout: Layout;
+  readonly stand: Stand;
+}
+
+/** @returns null while the layout is not complete, or cannot be */
+export function standFor(typed: FormValues["layout"]): Laid | null {
+  const layout = layoutSchema.safeParse(typed ?? {});
+  if (!layout.success) return null;
+  try {
+    return { layout: layout.data, stand: standOf(layout.data) };
+  } catch (error) {
+    if (error instanceof DomainError) return null;
+    throw error;
+  }
+}
+
+/** What was typed, as the contract wants it. */
+export function zoneOf(
+  { name, house, definition, planting, shares, layout }: FormValues,
+  system: System,
+  earlier: readonly Planting[],
+  unconfirmed: readonly string[],
+) {
+  const fields = Object.fromEntries(
+    ZONE_FIELDS[system].map((field) => [field.key, definition?.[field.key] ?? undefined]),
+  );
+  const planted =
+    planting?.cropId && planting.plantedOn
+      ? [
+          {
+            cropId: planting.cropId,
+            plantedOn: planting.plantedOn,
+            clearedOn: planting.clearedOn || null,
+            signs: planting.signs ?? [],
+            targetKgM2: planting.targetKgM2 ?? null,
+          },
+        ]
+      : [];
+  return {
+    name,
+    house,
+    definition: { system, ...fields },
+    layout: standFor(layout)?.layout ?? null,
+    unconfirmed: unconfirmed.filter((key) => key in fields || key === "transmissionPct"),
+    waters: Object.entries(shares ?? {}).flatMap(([id, sharePct]) =>
+      typeof sharePct === "number" && sharePct > 0 ? [{ sourceId: Number(id), sharePct }] : [],
+    ),
+    plantings: [...earlier, ...planted],
+  };
+}
+
+export function valuesOf(zone: Zone): FormValues & Omit<Zone, "plantings" | "waters" | "layout"> {
+  const { plantings, waters, layout, ...rest } = zone;
+  return {
+    ...rest,
+    layout: layout ?? LAYOUTS[zone.definition.system].start,
+    planting: plantings.at(-1),
+    shares: Object.fromEntries(waters.map(({ sourceId, sharePct }) => [String(sourceId), sharePct])),
+  };
+}

@@ -1,0 +1,95 @@
+import type { SourceState } from "@sprunel/contract";
+import { waterHazards, type Hazard, type HazardClass } from "@sprunel/core";
+import { useState } from "react";
+import { Mark } from "../shell/mark.tsx";
+import { showDigits } from "../units/show.ts";
+import { Amount } from "../units/use-units.tsx";
+import tables from "../theme/tables.module.css";
+import { StepsDrawer } from "../working/steps-drawer.tsx";
+import styles from "./water.module.css";
+
+const MARKS = { none: "steady", moderate: "watch", severe: "act", unknown: "none" } as const;
+const WORDS: Record<HazardClass, string> = {
+  none: "no trouble",
+  moderate: "some trouble",
+  severe: "severe",
+  unknown: "not known",
+};
+/** Groundwater of a mild coast; the report has none. Shown beside the table. */
+const TEMPERATURE_C = 15;
+
+/** What each water does to lines, soil and plants, by its report in force. */
+export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
+  const [explained, setExplained] = useState<Hazard | null>(null);
+  const known = sources.flatMap(({ source, report }) =>
+    report
+      ? [
+          {
+            source,
+            hazards: waterHazards({
+              ions: report.ions,
+              ph: report.ph,
+              ecMsCm: report.ecMsCm,
+              temperatureC: TEMPERATURE_C,
+            }),
+          },
+        ]
+      : [],
+  );
+  const [first] = known;
+  if (!first) return <p className="quiet">Without a lab report nothing is known of what the water does.</p>;
+  return (
+    <div className={styles["scroll"]} tabIndex={0} role="region" aria-label="What the water does">
+      <table className={tables["table"]}>
+        <thead>
+          <tr>
+            <th scope="col">
+              at <Amount quantity="temperature" value={TEMPERATURE_C} />, assumed
+            </th>
+            {known.map(({ source }) => (
+              <th key={source.id} scope="col">
+                {source.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {first.hazards.map((row, at) => (
+            <tr key={row.id}>
+              <td>
+                {row.name}
+                <div className="quiet">{worst(known.map(({ hazards }) => hazards[at] ?? row)).effect}</div>
+              </td>
+              {known.map(({ source, hazards }) => {
+                const hazard = hazards[at] ?? row;
+                return (
+                  <td key={source.id}>
+                    <button
+                      type="button"
+                      className={styles["hazard"]}
+                      disabled={!hazard.step}
+                      onClick={() => setExplained(hazard)}
+                    >
+                      {hazard.value === null ? "–" : showDigits(hazard.value)} {hazard.unit}{" "}
+                      <Mark kind={MARKS[hazard.class]} />
+                      <span className="visually-hidden">{WORDS[hazard.class]}</span>
+                    </button>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {explained?.step && (
+        <StepsDrawer title={explained.name} steps={[explained.step]} onClose={() => setExplained(null)} />
+      )}
+    </div>
+  );
+}
+
+const GRAVITY: Record<HazardClass, number> = { severe: 3, moderate: 2, unknown: 1, none: 0 };
+
+function worst(hazards: readonly Hazard[]): Hazard {
+  return hazards.reduce((found, hazard) => (GRAVITY[hazard.class] > GRAVITY[found.class] ? hazard : found));
+}

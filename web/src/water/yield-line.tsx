@@ -1,0 +1,27 @@
+import type { BoardZone, ZoneFeed } from "@sprunel/contract";
+import { CROPS, ecMsCm, relativeYieldPct } from "@sprunel/core";
+import { Explained } from "../working/explained.tsx";
+
+/** What this zone's crop yields in soil under the zone's own water, against none of its salt. */
+export function YieldLine({ zone, water }: { zone: BoardZone; water: NonNullable<ZoneFeed["water"]> }) {
+  const crop = CROPS.find((candidate) => candidate.name === zone.crop?.name);
+  if (!crop) return null;
+  const { pct, step } = relativeYieldPct(
+    ecMsCm(water.ions, water.ph),
+    crop.ecThresholdMsCm.value,
+    crop.ecZeroYieldMsCm.value,
+  );
+  return (
+    <p>
+      {crop.name} in soil under this zone's water would yield{" "}
+      <Explained title="Salt and yield" steps={[{ ...step, source: `${step.source}; ${crop.ecThresholdMsCm.source}` }]}>
+        {pct.toFixed(0)} %
+      </Explained>{" "}
+      of what it yields without salt
+      {zone.system === "soil-drip" || zone.system === "buried-drip"
+        ? ""
+        : "; it does not stand in soil, so its feed counts instead"}
+      .
+    </p>
+  );
+}
