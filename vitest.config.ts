@@ -9,5 +9,6 @@ export default defineConfig({
   test: {
     include: ["{core,contract,field,server,demo,web}/src/**/*.test.{ts,tsx}", "scripts/**/*.test.mjs"],
     testTimeout: 30_000,
+    setupFiles: ["./vitest.setup.ts"],
   },
 });

@@ -14,8 +14,8 @@ export class DemoServer {
   private child: ChildProcess | null = null;
 
   /** @param program the demo site, or the empty one of `npm start` */
-  async start(program: "demo" | "server" = "demo"): Promise<void> {
-    const child = spawn(process.execPath, [join(root, program, "dist/main.js")], {
+  async start(program: "demo" | "own" = "demo"): Promise<void> {
+    const child = spawn(process.execPath, [join(root, "demo/dist", program === "demo" ? "main.js" : "own-site.js")], {
       cwd: root,
       env: { ...process.env, PORT: String(PORT), SPRUNEL_DATA: this.folder, SPRUNEL_NOW: NOW },
       stdio: ["ignore", "pipe", "inherit"],

@@ -1,12 +1,16 @@
 import { expect, test } from "@playwright/test";
+import { expectNoSeriousFaults } from "./accessibility.ts";
 import { DemoServer } from "./demo-server.ts";
 
 const server = new DemoServer();
-test.beforeAll(() => server.start("server"));
+test.describe.configure({ mode: "serial" });
+test.beforeAll(() => server.start("own"));
 test.afterAll(() => server.remove());
 
-test("an empty site says what to enter first, and leads to a first zone", async ({ page }) => {
+test("an empty site asks where it is, then five questions, and the first zone has a plan at once", async ({ page }) => {
   await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Good morning." })).toBeVisible();
+  await expectNoSeriousFaults(page);
   await page.getByRole("link", { name: "Describe your site" }).click();
   await page.getByLabel("Name of the site").fill("My place");
   await page.getByRole("button", { name: "Save" }).click();
@@ -15,16 +19,23 @@ test("an empty site says what to enter first, and leads to a first zone", async 
   await page.getByLabel("Longitude").fill("-1.5");
   await page.getByLabel("Elevation").fill("60");
   await page.getByRole("button", { name: "Save" }).click();
+
+  await page.getByRole("combobox", { name: "Crop" }).click();
+  await page.getByTitle("Courgette").click();
+  await expect(page.getByLabel("Name of the zone")).toHaveValue("Courgette");
   await page.getByLabel("Name of the zone").fill("Bench by the door, the one with the very long name");
-  await page.getByLabel("House").fill("Glass");
-  await page.getByLabel("Light through the cover").fill("65");
-  await page.getByLabel("Area").fill("120");
-  await page.getByLabel("Plants").fill("240");
-  await page.getByLabel("Flow of the whole zone").fill("480");
-  await page.getByLabel("Water held per plant").fill("4");
+  await page.getByLabel("Planted on").fill("2026-05-01");
+  await page.getByRole("combobox", { name: "Growing system" }).click();
+  await page.getByTitle("soil, drip lines").click();
+  await page.getByLabel("How many beds").fill("4");
+  await page.getByLabel("Each so long").fill("50");
+  await expect(page.getByText("320 m² · 800 plants, 2.5 per m² · 2000 drippers give 2 200 L/h")).toBeVisible();
+  await expectNoSeriousFaults(page);
   await page.getByRole("button", { name: "Add zone" }).click();
+  await expect(page.getByRole("button", { name: /Bench by the door/ })).toBeVisible();
   await page.getByRole("link", { name: "Sprunel" }).click();
   const row = page.getByRole("row", { name: /Bench by the door/ });
-  await expect(row).toContainText("nothing planted");
+  await expect(row).toContainText(/\d L/);
+  await expect(row).toContainText("Full picking");
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
 });

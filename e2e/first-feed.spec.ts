@@ -22,7 +22,7 @@ test("a lab file is checked, its slip of ten offered, and the recipe made of the
   await expect(page.getByRole("row", { name: /Borehole, 2026-10-13/ })).toContainText("2.89");
   await expectNoSeriousFaults(page);
   await page.goto("/zones/1/feed");
-  await expect(page.getByText(/Water: Borehole, 2026-05-11/)).toBeVisible();
+  await expect(page.getByText(/70 % Roof basin, 2026-04-20 · 30 % Borehole, 2026-05-11/)).toBeVisible();
 });
 
 test("Feed solves the recipe while a target is typed, and says what is off when a product is taken away", async ({
@@ -63,20 +63,63 @@ test("a mix goes into the book and off the shelf, and its weigh sheet is one pag
   }
 });
 
-test("a drain reading is logged with a key, answers on the board at once, and can be struck out", async ({ page }) => {
+test("American units reach every dose and store, and trace salts are weighed in grams there too", async ({ page }) => {
+  await page.goto("/zones/1/feed");
+  await page.getByRole("button", { name: /^Units/ }).click();
+  await expect(page.getByRole("region", { name: "Tank A" })).toContainText(/Potassium nitrate|Calcium nitrate/);
+  await expect(page.getByRole("main")).toContainText("EUR per 1000 gal");
+  await expect(page.getByRole("main")).not.toContainText(/m³|°C/);
+  await page.getByRole("link", { name: "Weigh sheet" }).click();
+  await expect(page.getByRole("row", { name: /Potassium nitrate/ })).toContainText(/\d lb/);
+  await expect(page.getByRole("row", { name: /Sodium molybdate/ })).toContainText(/\d\.\d+ g|[1-9]\d* g/);
+  await page.goto("/zones/1/water");
+  await expect(page.getByRole("region", { name: "Sources" })).toContainText("EUR per 1000 gal");
+  await expect(page.getByRole("main")).not.toContainText(/m³|°C/);
+});
+
+test("a drain reading is logged with a key, its correction accepted, and tomorrow's pulses show it", async ({
+  page,
+}) => {
+  await page.goto("/zones/1/run?date=2026-06-21");
+  const litres = page.locator("[data-figure=litres]");
+  const before = await litres.textContent();
   await page.goto("/");
   await expect(page.getByRole("row", { name: /Melon/ })).toBeVisible();
   await page.keyboard.press("l");
   await expect(page.getByLabel("Drain share")).toBeFocused();
-  await page.keyboard.type("19");
+  await page.keyboard.type("12");
   await page.keyboard.press("Tab");
   await page.keyboard.type("44");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Drain EC must be 0 to 20 mS/cm, not 44.")).toBeVisible();
   await page.getByLabel("Drain EC").fill("4.3");
+  await page.getByLabel("Drain pH").fill("6.9");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("row", { name: /Melon/ })).toContainText("19 % drain");
-  await expect(page.getByRole("row", { name: /Melon/ })).toContainText("EC 4.3 mS/cm");
+  await expect(page.getByRole("row", { name: /Melon/ })).toContainText("12 % drain");
+  const card = page.getByRole("article", { name: "Melon, north span: too little drain" });
+  await expect(card).toContainText(/Drain 12 % of a target of \d+ %, at EC 4.3 mS\/cm\./);
+  await expect(card).toContainText(/From Sun 21 Jun: .* L in \d+ pulses, not/);
+  await card.getByRole("button", { name: /From Sun 21 Jun/ }).click();
+  await expect(page.getByRole("dialog")).toContainText("Uptake against the model");
+  await page.keyboard.press("Escape");
+  await card.getByRole("button", { name: "Accept" }).click();
+  await expect(card).toContainText("Accepted on 20 Jun, in force from Sun 21 Jun");
+  await expectNoSeriousFaults(page);
+  await page.goto("/zones/1/run?date=2026-06-21");
+  await expect(litres).not.toHaveText(before ?? "");
+  await litres.click();
+  await expect(page.getByRole("dialog")).toContainText("correction decided on 20 Jun");
+});
+
+test("a finding is left with its reason, and a reading struck out, never erased", async ({ page }) => {
+  await page.goto("/");
+  const card = page.getByRole("article", { name: /less water than planned/ });
+  await card.getByRole("button", { name: "Not now" }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Not now" }).click();
+  await expect(page.getByText("The reason is empty; type at least one letter.")).toBeVisible();
+  await page.getByLabel(/Why not/).fill("filter cleaned at seven");
+  await page.getByRole("dialog").getByRole("button", { name: "Not now" }).click();
+  await expect(card).toContainText("Left on 20 Jun: filter cleaned at seven");
   await page.goto("/zones/1/roots");
   await expectNoSeriousFaults(page);
   await page.getByRole("button", { name: "strike out" }).first().click();
@@ -84,5 +127,25 @@ test("a drain reading is logged with a key, answers on the board at once, and ca
   await page.getByRole("button", { name: "Strike out", exact: true }).click();
   await expect(page.getByText("pen not rinsed")).toBeVisible();
   await page.goto("/");
-  await expect(page.getByRole("row", { name: /Melon/ })).not.toContainText("19 % drain");
+  await expect(page.getByRole("row", { name: /Melon/ })).not.toContainText("12 % drain");
+});
+
+test("a pick is logged with a key and stands against the target's path", async ({ page }) => {
+  await page.goto("/zones/2/harvest");
+  await expect(page.getByRole("img", { name: /against the target's path/ })).toBeVisible();
+  const picked = page.getByRole("definition").first();
+  const before = await picked.textContent();
+  await page.keyboard.press("l");
+  await expect(page.getByLabel("Mass")).toBeFocused();
+  await page.keyboard.type("0");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("The mass picked must be 0.01 to 100000 kg, not 0.")).toBeVisible();
+  await page.getByLabel("Mass").fill("126");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("row", { name: /Sat 20 Jun 126 kg/ })).toBeVisible();
+  await expect(picked).not.toHaveText(before ?? "");
+  await picked.getByRole("button").click();
+  await expect(page.getByRole("dialog")).toContainText("Water per kilo");
+  await page.keyboard.press("Escape");
+  await expectNoSeriousFaults(page);
 });

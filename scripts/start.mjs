@@ -2,4 +2,4 @@ import { build, foreground, install } from "./prepare.mjs";
 
 install();
 build();
-foreground("server/dist/main.js");
+foreground("demo/dist/own-site.js");
