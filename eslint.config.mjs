@@ -41,7 +41,7 @@ export default tseslint.config(
     files: ["**/*.{ts,tsx}"],
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ["vitest.config.ts", "web/vite.config.ts"] },
+        projectService: { allowDefaultProject: ["vitest.config.ts", "vitest.setup.ts", "web/vite.config.ts"] },
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -1,4 +1,4 @@
-import { isTrace, IONS, type Ions } from "../chemistry/ions.ts";
+import { CHARGE, chargeBalance, isTrace, IONS, type ChargeBalance, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
 import { fill, showNumber, type Worksheet } from "../working.ts";
 import type { RecipeInput } from "./recipe-input.ts";
@@ -78,6 +78,24 @@ export function tankSaturation({ grams }: RecipeSolution, sheet: Worksheet): Tan
       share > 70 ? "close to its limit: dissolve it in warm water and keep the store from getting colder" : "dissolves";
     return [{ product: product.id, where: "tank" as const, tankId: room.tank.id, solubilitySharePct: share, verdict }];
   });
+}
+
+/** Charges of the feed, from real salts and a real water: they differ by what the water's own report is off. */
+export function noteCharges(ions: Ions, sheet: Worksheet): ChargeBalance {
+  const balance = chargeBalance(ions);
+  const sides = { Cations: [1, balance.cationsMeqL], Anions: [-1, balance.anionsMeqL] } as const;
+  for (const [side, [sign, sum]] of Object.entries(sides))
+    sheet.note(
+      side,
+      "Σ mmol/L · charge",
+      IONS.filter((ion) => sign * CHARGE[ion] * (ions[ion] ?? 0) > 0)
+        .map((ion) => fill`${ion} ${ions[ion] ?? 0} × ${Math.abs(CHARGE[ion])}`)
+        .join(" + "),
+      sum,
+      "meq/L",
+      "definition",
+    );
+  return balance;
 }
 
 /** The figures of the feed as a whole. */

@@ -246,6 +246,21 @@ describe("a recipe", () => {
     );
   });
 
+  it("brings the working of every figure it gives, so that it can be redone with a pencil", () => {
+    const { working, delivered, lines, precipitation, costPerM3, nh4SharePct, chargeBalance } = recipe(
+      { water: hard, target: tomato, products: usual },
+      solve,
+    );
+    const given = [
+      ...lines.map((line) => line.kgPerTank),
+      ...precipitation.map((entry) => (entry.where === "tank" ? entry.solubilitySharePct : entry.saturationIndex)),
+      ...Object.values(delivered.ions),
+      ...[delivered.ecMsCm, delivered.ph, costPerM3, nh4SharePct, chargeBalance.cationsMeqL, chargeBalance.anionsMeqL],
+    ];
+    const worked = working.map((step) => step.value);
+    expect(given.filter((value) => !worked.some((step) => Math.abs(step - value) < 1e-9))).toEqual([]);
+  });
+
   it.each<[string, Partial<RecipeInput>]>([
     ["products.0.id", { products: [{ id: "moon-dust" }] }],
     ["products", { products: [] }],

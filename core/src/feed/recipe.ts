@@ -21,7 +21,15 @@ import {
   type RecipeSolution,
 } from "./recipe-lp.ts";
 import { deviationReason } from "./recipe-reasons.ts";
-import { feedSums, noteIons, tankLines, tankSaturation, type RecipeLine, type TankSaturation } from "./recipe-sums.ts";
+import {
+  feedSums,
+  noteCharges,
+  noteIons,
+  tankLines,
+  tankSaturation,
+  type RecipeLine,
+  type TankSaturation,
+} from "./recipe-sums.ts";
 import { tankLabellings, type TankRoom } from "./tank-rooms.ts";
 
 export interface Deviation {
@@ -88,10 +96,10 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
     lines,
     delivered: { ions, ecMsCm: sums.ecMsCm, ph },
     deviations,
-    chargeBalance: chargeBalance(ions),
+    chargeBalance: noteCharges(ions, sheet),
     nh4SharePct: sums.nh4SharePct,
     costPerM3: sums.costPerM3,
-    precipitation: [...feedSaturation(ions, ph), ...tankShares],
+    precipitation: [...feedSaturation(ions, ph, sheet), ...tankShares],
     warnings: sheet.warnings,
     working: sheet.steps,
   };
