@@ -1,0 +1,136 @@
+import { readList, RowRejected, type ListChoices, type ListRow, type ListTable } from "../table/list.ts";
+import type { ListRules } from "../table/list-layout.ts";
+import { matchZone } from "../table/zone-name.ts";
+import { readNumber } from "../table/number.ts";
+
+export type PickColumn = "date" | "zone" | "grade" | "amount" | "count" | "brix";
+
+const CRATES = /^cr(ate)?s?\.?$/i;
+
+const RULES: ListRules<PickColumn> = {
+  columns: {
+    date: { header: /^(day|date|picked)/i },
+    zone: { header: /from|zone|where|place|house/i },
+    grade: { header: /grade|class|quality/i },
+    brix: { header: /brix|sugar/i },
+    amount: {
+      header: /^kg\b|weight|mass|amount|\blb\b|^g\b/i,
+      units: {
+        kg: { written: /^(kg|kilos?)$/, factor: 1 },
+        lb: { written: /^(lbs?|pounds?)$/, factor: 0.45359237 },
+        g: { written: /^g$/, factor: 0.001 },
+        t: { written: /^t$/, factor: 1000 },
+      },
+    },
+    count: { header: /fruit|count|number|heads|pieces|stems/i },
+  },
+  needs: [["date"], ["zone"], ["amount"]],
+  identity: ["zone", "grade"],
+};
+
+export interface NotedPick {
+  readonly pickedOn: string;
+  readonly zone: string;
+  readonly grade: string;
+  /** null when set aside */
+  readonly massKg: number | null;
+  readonly fruitCount: number | null;
+  readonly brixPct: number | null;
+}
+
+export interface PickListChoices extends ListChoices {
+  /** kg net of one crate, by zone */
+  readonly crateKg?: Readonly<Record<string, number>> | undefined;
+}
+
+export type PickList = ListTable<PickColumn, NotedPick>;
+
+const BRIX_MOST = 35;
+/** A fruit so many times the usual one of its zone and grade is a lost decimal mark. */
+const SLIP = 5;
+/** From so few picks no usual fruit is known. */
+const LEAST_PICKS = 3;
+
+/**
+ * Reads a log of picks; amounts in crates count by the weight of a crate, chosen or told in the text on top.
+ *
+ * @throws {DomainError} when no such list is in the file
+ */
+export function readPickList(bytes: Uint8Array, choices: PickListChoices): PickList {
+  return readList(bytes, RULES, choices, {
+    what: "No picks were found. The file needs a row of headings with a day, a zone and kilograms.",
+    dateKinds: ["date"],
+    judge: (cells, { layout, rows }) => {
+      const [pickedOn, zone] = [cells.date(), cells.zone("zone")];
+      const amount = cells.cell("amount");
+      const crate = { ...cratesIn(layout.preamble, choices.zones), ...choices.crateKg }[zone];
+      const isCrates = CRATES.test(amount.unit);
+      if (amount.value === null) throw new RowRejected("no-amount", amount.raw || "neither kg nor crates");
+      if (isCrates && crate === undefined)
+        throw new RowRejected("no-amount", `${amount.raw}: what a crate of ${zone} weighs is not known`);
+      const massKg = isCrates ? amount.value * (crate ?? NaN) : cells.value("amount");
+      if (massKg === null || massKg <= 0) throw new RowRejected("no-amount", amount.raw);
+      const grade = cells.text("grade");
+      const known = rows.find(({ values }) => values.grade.toLowerCase() === grade.toLowerCase());
+      return {
+        pickedOn,
+        zone,
+        grade: known?.values.grade ?? grade,
+        massKg,
+        fruitCount: cells.value("count"),
+        brixPct: cells.within("brix", "brixPct", 0, BRIX_MOST),
+      };
+    },
+    review: (rows) => {
+      const usual = usualFruit(rows);
+      return rows.map((row) => slipSetAside(row, usual.get(keyOf(row.values))));
+    },
+  });
+}
+
+function keyOf({ zone, grade }: NotedPick): string {
+  return JSON.stringify([zone, grade]);
+}
+
+/** kg of the median fruit, by zone and grade. */
+function usualFruit(rows: readonly ListRow<NotedPick>[]): Map<string, number> {
+  const fruits = new Map<string, number[]>();
+  for (const { values } of rows) {
+    if (values.massKg === null || !values.fruitCount) continue;
+    const of = fruits.get(keyOf(values)) ?? [];
+    fruits.set(keyOf(values), of);
+    of.push(values.massKg / values.fruitCount);
+  }
+  return new Map(
+    [...fruits]
+      .filter(([, of]) => of.length >= LEAST_PICKS)
+      .map(([key, of]) => [key, of.sort((a, b) => a - b)[Math.floor(of.length / 2)] ?? NaN]),
+  );
+}
+
+function slipSetAside(row: ListRow<NotedPick>, usualKg: number | undefined): ListRow<NotedPick> {
+  const { massKg, fruitCount } = row.values;
+  if (massKg === null || !fruitCount || usualKg === undefined) return row;
+  const ratio = massKg / fruitCount / usualKg;
+  if (ratio <= SLIP && ratio >= 1 / SLIP) return row;
+  const mended = massKg / 10 ** Math.round(Math.log10(ratio));
+  return {
+    ...row,
+    values: { ...row.values, massKg: null },
+    flags: [...row.flags, { code: "scale-slip", kind: "mass", raw: String(massKg), offer: { massKg: mended } }],
+  };
+}
+
+/** "One crate: melons 9,5 kg net" in the text on top: the zone is the one whose name begins like that. */
+function cratesIn(preamble: readonly string[], zones: readonly string[]): Record<string, number> {
+  const found: Record<string, number> = {};
+  for (const [, name = "", kg = ""] of preamble.join(" ").matchAll(/([\p{L}]+)\s+([\d.,]+)\s*kg/giu)) {
+    const zone = zones.find((candidate) => {
+      const [first = ""] = candidate.split(/[\s_-]/);
+      return matchZone(name, [first]).status !== "unknown";
+    });
+    const weight = readNumber(kg, kg.includes(",") ? "," : ".");
+    if (zone !== undefined && weight !== null) found[zone] = weight;
+  }
+  return found;
+}

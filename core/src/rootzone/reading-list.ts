@@ -1,0 +1,206 @@
+import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import type { ListRules } from "../table/list-layout.ts";
+
+export type ReadingColumn =
+  | "zone"
+  | "stamp"
+  | "date"
+  | "time"
+  | "feedEc"
+  | "dripEc"
+  | "drainEc"
+  | "dripPh"
+  | "drainPh"
+  | "drainPct"
+  | "dripMl"
+  | "drainMl"
+  | "drippers"
+  | "note";
+
+const EC = {
+  "mS/cm": { written: /^(ms(\/cm)?|ds\/m)$/, factor: 1 },
+  "µS/cm": { written: /^[µu]s(\/cm)?$/, factor: 0.001 },
+  "ppm (500)": { written: /^(ppm(500)?|ppm\(500\)|tds)$/, factor: 1 / 500 },
+  "ppm (640)": { written: /^(ppm640|ppm\(640\))$/, factor: 1 / 640 },
+  "ppm (700)": { written: /^(ppm700|ppm\(700\))$/, factor: 1 / 700 },
+};
+const VOLUME = {
+  mL: { written: /^(ml|cc|cm3)$/, factor: 1 },
+  L: { written: /^(l|lit(re|er)s?)$/, factor: 1000 },
+  "fl oz": { written: /^(floz|oz)$/, factor: 29.5735295625 },
+  gal: { written: /^(gal|gallons?)$/, factor: 3785.411784 },
+};
+
+const RULES: ListRules<ReadingColumn> = {
+  columns: {
+    zone: { header: /zone|where|place|house|bed|crop/i },
+    stamp: { header: /^when|stamp|date.*time/i },
+    date: { header: /^(day|date|taken|datum)/i },
+    time: { header: /clock|time|hour|heure|zeit/i },
+    drainPh: { header: /\bph\b.*(drain|out|leach|run)|(drain|out|leach).*\bph\b/i },
+    dripPh: { header: /\bph\b.*(drip|in\b|feed)|(drip|feed).*\bph\b/i },
+    drainEc: { header: /(\bec\b|ppm|tds|cond).*(drain|out|leach|run)|(drain|leach).*(\bec\b|ppm|tds)/i, units: EC },
+    dripEc: { header: /(\bec\b|ppm|tds|cond).*drip|drip.*(\bec\b|ppm|tds)/i, units: EC },
+    feedEc: { header: /(\bec\b|ppm|tds|cond).*(feed|in\b|given|mix)|feed.*(\bec\b|ppm|tds)/i, units: EC },
+    drainPct: { header: /(drain|leach).*(share|%|pct)/i },
+    drippers: { header: /(drippers?|emitters?).*(tray|gutter)|^drippers?$/i },
+    drainMl: { header: /tray|gutter|drain/i, units: VOLUME },
+    dripMl: { header: /jug|cup|can\b|drip/i, units: VOLUME },
+    note: { header: /note|seen|remark|comment|what/i },
+  },
+  needs: [["zone"], ["stamp", "date"], ["drainEc", "dripEc", "feedEc", "drainPh", "dripPh", "drainPct", "drainMl"]],
+  identity: ["zone", "stamp", "time"],
+};
+
+/** One look at a root zone out of a notebook; null is not measured or set aside. */
+export interface NotedReading {
+  readonly zone: string;
+  readonly atMs: number;
+  readonly feedEcMsCm: number | null;
+  readonly dripEcMsCm: number | null;
+  readonly drainEcMsCm: number | null;
+  readonly dripPh: number | null;
+  readonly drainPh: number | null;
+  readonly dripMl: number | null;
+  readonly drainMl: number | null;
+  readonly drippers: number | null;
+  readonly drainPct: number | null;
+  readonly note: string;
+}
+
+export interface ReadingListChoices extends ListChoices {
+  /** drippers over one tray, where no column says it */
+  readonly drippersOnTray?: number | undefined;
+}
+
+export type ReadingList = ListTable<ReadingColumn, NotedReading>;
+
+const EC_MOST = 20;
+const PH = { least: 3, most: 10 };
+/** What cannot be a pH in a root zone, and what can. */
+const ROOT_PH = { least: 3.5, most: 10 };
+
+/**
+ * Reads a notebook or a pen's list of readings at the roots.
+ *
+ * @throws {DomainError} when no such list is in the file
+ */
+export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices): ReadingList {
+  return readList(bytes, RULES, choices, {
+    what: "No readings were found. The file needs a row of headings with a zone, a day, and at least one of EC, pH or drain.",
+    dateKinds: ["date", "stamp"],
+    judge: (cells, { layout, rows }) => {
+      const [instants, zone] = [cells.instants("time", "stamp"), cells.zone("zone")];
+      const of = {
+        feedEcMsCm: ec(cells, "feedEc"),
+        dripEcMsCm: ec(cells, "dripEc"),
+        drainEcMsCm: ec(cells, "drainEc"),
+      };
+      const ph = { dripPh: cells.value("dripPh"), drainPh: cells.value("drainPh") };
+      swapped(cells, of, ph);
+      const values = {
+        zone,
+        ...of,
+        dripPh: ph.dripPh === null ? null : cells.within("dripPh", "dripPh", PH.least, PH.most),
+        drainPh: ph.drainPh === null ? null : cells.within("drainPh", "drainPh", PH.least, PH.most),
+        ...drain(cells, cells.value("drippers") ?? choices.drippersOnTray ?? drippersIn(layout.preamble)),
+        note: cells.text("note"),
+      };
+      // In the repeated hour the first instant that is still free is meant.
+      const atMs = instants.find((instant) => !rows.some((row) => isAt(row.values, zone, instant)));
+      if (atMs === undefined) {
+        const before = rows.find((row) => isAt(row.values, zone, instants[0] ?? NaN));
+        const same = before && JSON.stringify(before.values) === JSON.stringify({ ...values, atMs: instants[0] });
+        if (same) throw new RowRejected("duplicate", "the row stands in the file twice");
+        throw new RowRejected(
+          "conflict",
+          `line ${before?.line} has the same zone and time and other values; the first stays`,
+        );
+      }
+      return { ...values, atMs };
+    },
+  });
+}
+
+function isAt(reading: NotedReading, zone: string, atMs: number): boolean {
+  return reading.atMs === atMs && reading.zone === zone;
+}
+
+type EcKind = "feedEc" | "dripEc" | "drainEc";
+interface Ecs {
+  feedEcMsCm: number | null;
+  dripEcMsCm: number | null;
+  drainEcMsCm: number | null;
+}
+interface Phs {
+  dripPh: number | null;
+  drainPh: number | null;
+}
+
+/** In the unit of the cell or the column, unless the number itself tells another: pens are set now this way, now that. */
+function ec(cells: ListCells<ReadingColumn>, kind: EcKind): number | null {
+  const { value, unit: typed, raw } = cells.cell(kind);
+  const unit = cells.unit(kind);
+  if (value === null || unit === null) return null;
+  const meant = typed === "" ? likelyUnit(value, unit) : unit;
+  if (meant === unit) return cells.within(kind, `${kind}MsCm`, 0, EC_MOST);
+  cells.flags.push({ code: "ec-unit-guessed", kind, raw, taken: meant });
+  return cells.inUnit(kind, value, meant);
+}
+
+function likelyUnit(value: number, unit: string): string {
+  if (unit === "mS/cm") return value >= 100 ? "µS/cm" : unit;
+  return value < EC_MOST ? "mS/cm" : unit;
+}
+
+/** An EC under pH and a pH under EC: both are set aside, the exchange is offered, and no unit is guessed. */
+function swapped(cells: ListCells<ReadingColumn>, of: Ecs, ph: Phs): void {
+  const pairs = [
+    { ecKind: "drainEc", phField: "drainPh" },
+    { ecKind: cells.cell("dripEc").value === null ? "feedEc" : "dripEc", phField: "dripPh" },
+  ] as const;
+  for (const { ecKind, phField } of pairs) {
+    const [underEc, underPh] = [cells.cell(ecKind).value, ph[phField]];
+    if (underEc === null || underPh === null) continue;
+    const unit = cells.unit(ecKind) ?? "";
+    const asEc = cells.inUnit(ecKind, underPh, unit) ?? NaN;
+    const isPh = underPh >= ROOT_PH.least && underPh <= ROOT_PH.most;
+    if (isPh || !(underEc >= ROOT_PH.least && underEc <= ROOT_PH.most) || !(asEc >= 0 && asEc <= EC_MOST)) continue;
+    const ecField = `${ecKind}MsCm` as const;
+    const earlier = cells.flags.findIndex((flag) => flag.kind === ecKind);
+    if (earlier >= 0) cells.flags.splice(earlier, 1);
+    cells.flags.push({
+      code: "ec-ph-swapped",
+      kind: phField,
+      raw: `EC ${cells.text(ecKind)}, pH ${cells.text(phField)}`,
+      offer: { [ecField]: cells.inUnit(ecKind, underPh, likelyUnit(underPh, unit)) ?? asEc, [phField]: underEc },
+    });
+    of[ecField] = null;
+    ph[phField] = null;
+  }
+}
+
+/** The share that drained: the tray's water over what its drippers gave. */
+function drain(
+  cells: ListCells<ReadingColumn>,
+  drippers: number | null,
+): Pick<NotedReading, "dripMl" | "drainMl" | "drippers" | "drainPct"> {
+  const [dripMl, drainMl] = [cells.value("dripMl"), cells.value("drainMl")];
+  const noted = cells.within("drainPct", "drainPct", 0, 95);
+  if (dripMl === null || drainMl === null || drippers === null) return { dripMl, drainMl, drippers, drainPct: noted };
+  const givenMl = dripMl * drippers;
+  if (drainMl <= givenMl) return { dripMl, drainMl, drippers, drainPct: noted ?? (100 * drainMl) / givenMl };
+  cells.flags.push({
+    code: "drain-over-feed",
+    kind: "drainMl",
+    raw: cells.text("drainMl"),
+    taken: `its ${drippers} drippers gave ${Math.round(givenMl)} mL`,
+  });
+  return { dripMl, drainMl: null, drippers, drainPct: noted };
+}
+
+/** "Tray = 6 drippers" in the text on top. */
+function drippersIn(preamble: readonly string[]): number | null {
+  const found = /tray\D*?(\d+)\s*(drippers?|emitters?)/i.exec(preamble.join(" "))?.[1];
+  return found === undefined ? null : Number(found);
+}

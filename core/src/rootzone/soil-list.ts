@@ -1,0 +1,140 @@
+import { molarMassG } from "../chemistry/formula.ts";
+import { readList, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import type { ListRules } from "../table/list-layout.ts";
+
+export type SoilColumn =
+  "zone" | "depth" | "date" | "texture" | "ph" | "ec" | "om" | "p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "nmin";
+
+const MASS = {
+  "mg/kg": { written: /^(mg\/kg|ppm)$/, factor: 1 },
+  "mg/100 g": { written: /^mg\/100g$/, factor: 10 },
+  "%": { written: /^%$/, factor: 10_000 },
+};
+
+const RULES: ListRules<SoilColumn> = {
+  columns: {
+    zone: { header: /place|zone|field|bed|where|plot/i },
+    depth: {
+      header: /depth|layer|horizon/i,
+      units: { cm: { written: /^cm$/, factor: 1 }, in: { written: /^(in|inch|inches|")$/, factor: 2.54 } },
+    },
+    date: { header: /taken|date|day|sampled/i },
+    texture: { header: /texture|soil type/i },
+    ph: { header: /\bph\b/i },
+    ec: {
+      header: /\bec\b|conductiv/i,
+      units: {
+        "dS/m": { written: /^(ds\/m|ms\/cm)$/, factor: 1 },
+        "µS/cm": { written: /^[µu]s\/cm$/, factor: 0.001 },
+        "mS/m": { written: /^ms\/m$/, factor: 0.01 },
+      },
+    },
+    om: { header: /organic|humus|\bom\b/i },
+    p2o5: { header: /p2o5|p₂o₅/i, units: MASS },
+    k2o: { header: /k2o|k₂o/i, units: MASS },
+    mgo: { header: /mgo\b/i, units: MASS },
+    mg: { header: /^mg\b|magnesium/i, units: MASS },
+    nmin: {
+      header: /n[ -]?min|mineral n|nitrate/i,
+      units: {
+        "kg/ha": { written: /^kg\/ha$/, factor: 1 },
+        "lb/acre": { written: /^lbs?\/ac(re)?$/, factor: 1.12085 },
+      },
+    },
+    p: { header: /^p\b|phosph/i, units: MASS },
+    k: { header: /^k\b|potass/i, units: MASS },
+  },
+  needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin"]],
+  identity: ["zone", "date", "depth"],
+};
+
+/** A soil test of one depth; null is not measured, below detection, or set aside. Elements in mg/kg of dry soil. */
+export interface SoilTest {
+  readonly zone: string;
+  readonly depthCm: readonly [number, number] | null;
+  readonly takenOn: string;
+  readonly texture: string;
+  readonly ph: number | null;
+  /** of the saturated extract */
+  readonly ecSaturatedMsCm: number | null;
+  readonly organicMatterPct: number | null;
+  readonly pMgKg: number | null;
+  readonly kMgKg: number | null;
+  readonly mgMgKg: number | null;
+  readonly mineralNKgHa: number | null;
+  /** as the laboratory wrote it, and the limit in the unit of the field */
+  readonly belowDetection: Readonly<Record<string, { readonly text: string; readonly limit: number }>>;
+}
+
+export type SoilList = ListTable<SoilColumn, SoilTest>;
+
+/**
+ * Reads a laboratory's list of soil tests, oxides or elements.
+ *
+ * @throws {DomainError} when no such list is in the file
+ */
+export function readSoilList(bytes: Uint8Array, choices: ListChoices): SoilList {
+  return readList(bytes, RULES, choices, {
+    what: "No soil tests were found. The file needs a row of headings with a place, a day, and at least one of pH, EC, P, K or mineral N.",
+    dateKinds: ["date"],
+    judge: (cells) => {
+      const belowDetection: Record<string, { text: string; limit: number }> = {};
+      const element = (field: string, parts: readonly (readonly [SoilColumn, number])[]): number | null => {
+        for (const [kind, share] of parts) {
+          if (!cells.has(kind)) continue;
+          const { value, below, raw } = cells.cell(kind);
+          const amount = value === null ? null : cells.inUnit(kind, value * share, cells.unit(kind));
+          if (below && amount !== null) belowDetection[field] = { text: raw, limit: amount };
+          return below ? null : amount;
+        }
+        return null;
+      };
+      return {
+        zone: cells.zone("zone"),
+        takenOn: cells.date(),
+        depthCm: depth(cells),
+        texture: cells.text("texture"),
+        ph: cells.within("ph", "ph", 3, 10),
+        ecSaturatedMsCm: cells.within("ec", "ecSaturatedMsCm", 0, 20),
+        organicMatterPct: cells.within("om", "organicMatterPct", 0, 100),
+        pMgKg: element("pMgKg", [
+          ["p2o5", elementShare("P2O5", "P", 2)],
+          ["p", 1],
+        ]),
+        kMgKg: element("kMgKg", [
+          ["k2o", elementShare("K2O", "K", 2)],
+          ["k", 1],
+        ]),
+        mgMgKg: element("mgMgKg", [
+          ["mgo", elementShare("MgO", "Mg", 1)],
+          ["mg", 1],
+        ]),
+        mineralNKgHa: element("mineralNKgHa", [["nmin", 1]]),
+        belowDetection,
+      };
+    },
+  });
+}
+
+function elementShare(oxide: string, element: string, atoms: number): number {
+  return (atoms * molarMassG(element)) / molarMassG(oxide);
+}
+
+const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
+
+/** A span as "0-30"; one that a spreadsheet turned into a date ("20-Oct" for 10-20) is offered, not taken. */
+function depth(cells: ListCells<SoilColumn>): [number, number] | null {
+  const text = cells.text("depth");
+  const factor = cells.inUnit("depth", 1, /(in|")$/i.test(text) ? "in" : cells.columnUnit("depth")) ?? 1;
+  const span = /^(\d+(?:[.,]\d+)?)\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?)\s*(cm|in|")?$/i.exec(text);
+  if (span) {
+    const [from, to] = [span[1], span[2]].map((end) => Number((end ?? "").replace(",", ".")) * factor);
+    return from !== undefined && to !== undefined && from < to ? [from, to] : null;
+  }
+  const dated = /^(\d{1,2})[-. ]([a-z]{3})|^([a-z]{3})[-. ](\d{1,2})$/i.exec(text);
+  const month = MONTHS.indexOf((dated?.[2] ?? dated?.[3] ?? "").toLowerCase()) + 1;
+  if (!dated || month === 0) return null;
+  const ends = [Number(dated[1] ?? dated[4]), month].sort((a, b) => a - b).map((end) => end * factor);
+  cells.flags.push({ code: "spreadsheet-date", kind: "depth", raw: text, offer: { depthCm: ends } });
+  return null;
+}

@@ -1,0 +1,305 @@
+import { DomainError } from "../domain-error.ts";
+import { measuredCell, type MeasuredCell } from "./cell.ts";
+import { layOutList, unitIn, type ListColumn, type ListRules, type NotListReason } from "./list-layout.ts";
+import { instantsOf } from "./local-time.ts";
+import type { DecimalMark } from "./number.ts";
+import { readTable, type Table, type TableRecord } from "./read-table.ts";
+import { dateOrder, readTime, type DateOrder } from "./time-text.ts";
+import { matchZone } from "./zone-name.ts";
+
+/** What a person may settle before the import; what is left out is guessed, and the guess is told. */
+export interface ListChoices {
+  /** names of the site's zones */
+  readonly zones: readonly string[];
+  /** IANA name of the zone of the file's clock */
+  readonly timeZone: string;
+  readonly dateOrder?: DateOrder | undefined;
+  readonly columns?: readonly { readonly column: number; readonly kind: string; readonly unit: string }[] | undefined;
+}
+
+export type ListRejection =
+  | "bad-time"
+  | "time-does-not-exist"
+  | "duplicate"
+  | "conflict"
+  | "field-count"
+  | "unknown-zone"
+  | "ambiguous-zone"
+  | "no-amount"
+  | "no-name"
+  | "no-analysis"
+  | "empty";
+
+export interface ListFlag {
+  readonly code:
+    | "impossible"
+    | "zone-guessed"
+    | "ec-unit-guessed"
+    | "ec-ph-swapped"
+    | "drain-over-feed"
+    | "scale-slip"
+    | "spreadsheet-date"
+    | "label-does-not-add-up"
+    | "label-over-100";
+  /** of the value; empty when the row as a whole is meant */
+  readonly kind: string;
+  readonly raw: string;
+  /** what was likely meant, by field; nothing is mended until somebody agrees */
+  readonly offer?: Readonly<Record<string, number | readonly number[]>>;
+  /** what was taken in place of it, in words */
+  readonly taken?: string;
+}
+
+export interface ListRow<V> {
+  readonly line: number;
+  readonly values: V;
+  readonly flags: readonly ListFlag[];
+}
+
+export interface ListTable<K extends string, V> {
+  readonly dialect: Pick<Table, "encoding" | "lineEnd" | "delimiter" | "decimal"> & {
+    readonly dateOrder: DateOrder;
+    readonly dateOrderAssumed: boolean;
+  };
+  readonly columns: readonly (ListColumn<K> & { readonly examples: readonly string[] })[];
+  readonly preamble: readonly string[];
+  readonly counts: Readonly<
+    Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
+  >;
+  readonly notData: readonly { readonly line: number; readonly reason: NotListReason }[];
+  readonly rejected: readonly { readonly line: number; readonly reason: ListRejection; readonly detail: string }[];
+  readonly rows: readonly ListRow<V>[];
+}
+
+/** Thrown by a judge: nothing of the row is stored. */
+export class RowRejected extends Error {
+  constructor(
+    readonly reason: ListRejection,
+    readonly detail: string,
+  ) {
+    super(detail);
+  }
+}
+
+/** One row of a list, by what its columns mean. */
+export class ListCells<K extends string> {
+  readonly flags: ListFlag[] = [];
+  constructor(
+    private readonly record: TableRecord,
+    private readonly file: ListFile<K>,
+  ) {}
+
+  has(kind: K): boolean {
+    return this.file.columns.some((column) => column.kind === kind);
+  }
+
+  text(kind: K): string {
+    const column = this.file.columns.find((candidate) => candidate.kind === kind);
+    return column ? (this.record.cells[column.column - 1] ?? "") : "";
+  }
+
+  cell(kind: K): MeasuredCell {
+    return measuredCell(this.text(kind), this.file.decimal);
+  }
+
+  /** The unit that holds for a cell: its own, or else the column's. Null for one that the kind does not have. */
+  unit(kind: K): string | null {
+    const rule = this.file.rules.columns[kind];
+    const typed = this.cell(kind).unit;
+    return typed === "" ? this.columnUnit(kind) : (unitIn(rule, typed) ?? null);
+  }
+
+  columnUnit(kind: K): string {
+    return this.file.columns.find((column) => column.kind === kind)?.unit ?? "";
+  }
+
+  /** Canonical value of a cell, by its unit; null when it is empty, below detection, or no number in a known unit. */
+  value(kind: K): number | null {
+    const { value, below } = this.cell(kind);
+    return below || value === null ? null : this.inUnit(kind, value, this.unit(kind));
+  }
+
+  inUnit(kind: K, value: number, unit: string | null): number | null {
+    if (unit === null) return null;
+    const { units } = this.file.rules.columns[kind];
+    return units ? value * (units[unit]?.factor ?? NaN) : value;
+  }
+
+  /** A value inside its span; one outside is set aside, and a lost decimal mark offered where that explains it. */
+  within(kind: K, field: string, least: number, most: number): number | null {
+    const value = this.value(kind);
+    if (value === null || (value >= least && value <= most)) return value;
+    const tenth = value / 10;
+    const isLostMark = !/[.,]/.test(this.text(kind)) && tenth >= least && tenth <= most;
+    this.flags.push({
+      code: "impossible",
+      kind,
+      raw: this.text(kind),
+      ...(isLostMark && { offer: { [field]: tenth } }),
+    });
+    return null;
+  }
+
+  /** @throws {RowRejected} when no zone, or more than one, has the name */
+  zone(kind: K): string {
+    const text = this.text(kind);
+    const match = matchZone(text, this.file.choices.zones);
+    if (match.status === "unknown") throw new RowRejected("unknown-zone", text || "no place given");
+    if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", `${text}: two zones are equally near`);
+    if (match.status === "guessed") this.flags.push({ code: "zone-guessed", kind, raw: text, taken: match.zone });
+    return match.zone;
+  }
+
+  /** The row's date, or the one above; `YYYY-MM-DD`. @throws {RowRejected} */
+  date(): string {
+    const reading = readTime(this.file.dateOf(this.record), this.file.order);
+    if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
+    if (reading.status !== "clock") throw new RowRejected("bad-time", this.file.dateOf(this.record) || "no date");
+    const { year, month, day } = reading.time;
+    return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
+  }
+
+  /** Instants at which the place's clock showed the row's time, two in the hour that is repeated. @throws {RowRejected} */
+  instants(time: K, stamp: K): readonly number[] {
+    const text = this.has(stamp) ? this.text(stamp) : `${this.file.dateOf(this.record)} ${this.text(time)}`;
+    const reading = readTime(text, this.file.order);
+    if (reading.status === "instant") return [reading.instantMs];
+    if (reading.status !== "clock" || !/\d[:.h]\d/.test(text)) {
+      const isDate = readTime(this.file.dateOf(this.record), this.file.order).status === "clock";
+      throw new RowRejected("bad-time", isDate && this.has(time) ? this.text(time) || "no time" : text);
+    }
+    const found = instantsOf(reading.time, this.file.choices.timeZone);
+    if (found.length === 0) throw new RowRejected("time-does-not-exist", `${text}: the clocks skip this hour`);
+    return found;
+  }
+}
+
+class ListFile<K extends string> {
+  private readonly dates = new Map<TableRecord, string>();
+  constructor(
+    readonly rules: ListRules<K>,
+    readonly choices: ListChoices,
+    readonly columns: readonly ListColumn<K>[],
+    readonly decimal: DecimalMark,
+    readonly order: DateOrder,
+    rows: readonly TableRecord[],
+    dateColumn: number | undefined,
+  ) {
+    if (dateColumn === undefined) return;
+    let above = "";
+    for (const row of rows) {
+      const cell = row.cells[dateColumn - 1] ?? "";
+      if (cell !== "" && !/^(ditto|"|''|〃)$/i.test(cell)) above = cell;
+      this.dates.set(row, above);
+    }
+  }
+
+  dateOf(record: TableRecord): string {
+    return this.dates.get(record) ?? "";
+  }
+}
+
+/**
+ * Reads a list that people keep: notebook, tests, shelf, picks. Nothing is mended in silence, and of every line is told
+ * what became of it.
+ *
+ * @param dateKind the column that holds the date, where the list has one
+ * @param judge the values of a row; throws {@link RowRejected}
+ * @param review looks at all rows together, and may flag what only the others show
+ * @throws {DomainError} when there is no such list in the file
+ */
+export function readList<K extends string, V extends object>(
+  bytes: Uint8Array,
+  rules: ListRules<K>,
+  choices: ListChoices,
+  { what, dateKinds, judge, review }: ListReading<K, V>,
+): ListTable<K, V> {
+  const table = readTable(bytes);
+  const layout = layOutList(table, rules);
+  if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
+  const columns = layout.columns.map((guess) => asChosen(guess, rules, choices));
+  const dateColumn = columns.find(({ kind }) => (dateKinds as readonly string[]).includes(kind))?.column;
+  const texts = dateColumn === undefined ? [] : layout.dataRows.map(({ cells }) => cells[dateColumn - 1] ?? "");
+  const found = choices.dateOrder ?? dateOrder(texts);
+  const order = found === "ambiguous" ? "dmy" : found;
+  const file = new ListFile(rules, choices, columns, table.decimal, order, layout.dataRows, dateColumn);
+  const rejected: { line: number; reason: ListRejection; detail: string }[] = [];
+  const rows: ListRow<V>[] = [];
+  const seen = new Set<string>();
+  for (const record of layout.dataRows) {
+    const cells = new ListCells(record, file);
+    try {
+      if (record.cells.length !== columns.length)
+        throw new RowRejected("field-count", `${record.cells.length} cells where the header has ${columns.length}`);
+      const values = judge(cells, { layout, rows });
+      const key = JSON.stringify(values);
+      if (seen.has(key)) throw new RowRejected("duplicate", "the row stands in the file twice");
+      seen.add(key);
+      rows.push({ line: record.line, values, flags: cells.flags });
+    } catch (thrown) {
+      if (!(thrown instanceof RowRejected)) throw thrown;
+      rejected.push({ line: record.line, reason: thrown.reason, detail: thrown.detail });
+    }
+  }
+  const reviewed = review ? review(rows) : rows;
+  const flagged = reviewed.filter(({ flags }) => flags.length > 0).length;
+  return {
+    dialect: {
+      encoding: table.encoding,
+      lineEnd: table.lineEnd,
+      delimiter: table.delimiter,
+      decimal: table.decimal,
+      dateOrder: order,
+      dateOrderAssumed: found === "ambiguous" && texts.length > 0,
+    },
+    columns: columns.map((column) => ({
+      ...column,
+      examples: layout.dataRows.slice(0, 3).map(({ cells }) => cells[column.column - 1] ?? ""),
+    })),
+    preamble: layout.preamble,
+    counts: {
+      physicalLines: table.physicalLines,
+      dataRows: layout.dataRows.length,
+      accepted: reviewed.length - flagged,
+      flagged,
+      rejected: rejected.length,
+      notData: layout.notData.length,
+    },
+    notData: layout.notData,
+    rejected,
+    rows: reviewed,
+  };
+}
+
+export interface ListReading<K extends string, V> {
+  /** what to say when the file holds no such list */
+  readonly what: string;
+  readonly dateKinds: readonly K[];
+  judge(
+    cells: ListCells<K>,
+    before: { readonly layout: { preamble: readonly string[] }; readonly rows: readonly ListRow<V>[] },
+  ): V;
+  review?(rows: readonly ListRow<V>[]): readonly ListRow<V>[];
+}
+
+function asChosen<K extends string>(
+  guess: ListColumn<K>,
+  { columns }: ListRules<K>,
+  choices: ListChoices,
+): ListColumn<K> {
+  const chosen = choices.columns?.find(({ column }) => column === guess.column);
+  if (!chosen) return guess;
+  const { kind, unit } = chosen;
+  if (kind === "ignore") return { ...guess, kind, unit: "", unitAssumed: false };
+  const rule = (columns as Readonly<Record<string, ListRules<K>["columns"][K]>>)[kind];
+  const units = Object.keys(rule?.units ?? {});
+  if (!rule || (units.length > 0 && !units.includes(unit)))
+    throw new DomainError({
+      code: "not-possible",
+      path: `columns.${guess.column}`,
+      message: rule
+        ? `"${unit}" is no unit of ${guess.header}; choose one of ${units.join(", ")}.`
+        : `A column cannot mean "${kind}"; choose one of ${Object.keys(columns).join(", ")}.`,
+    });
+  return { column: guess.column, header: guess.header, kind: kind as K, unit, unitAssumed: false };
+}
