@@ -159,3 +159,22 @@ export {
   type WaterPreview,
   type WaterSample,
 } from "./water/water-import.ts";
+export {
+  newZoneReportSchema,
+  reportStrikeSchema,
+  zoneReportSchema,
+  zoneReportsSchema,
+  type NewZoneReport,
+  type SoilReport,
+  type SolutionReport,
+  type ZoneReport,
+} from "./rootzone/zone-report.ts";
+export {
+  listFileSchema,
+  listKindSchema,
+  listPreviewSchema,
+  type ListChoices,
+  type ListFile,
+  type ListKind,
+  type ListPreview,
+} from "./site/list-import.ts";

@@ -105,3 +105,9 @@ export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from ".
 export { projectStorage, type Supply } from "./water/supply.ts";
 export { seedlingsFor, standOf, type Layout, type Stand } from "./site/stand.ts";
 export { checkReport, type ReportCheck } from "./water/report-check.ts";
+export { readReadingList, type NotedReading, type ReadingList } from "./rootzone/reading-list.ts";
+export { readSoilList, type SoilList, type SoilTest } from "./rootzone/soil-list.ts";
+export { readPickList, type NotedPick, type PickList } from "./harvest/pick-list.ts";
+export { readShelfList, type ListedProduct, type ShelfList } from "./feed/shelf-list.ts";
+export { libraryProductLike } from "./feed/match-product.ts";
+export { type ListFlag, type ListRow, type ListTable } from "./table/list.ts";

@@ -63,7 +63,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
       customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
     }),
   );
-  app.use(["/api/weather", "/api/water", "/api/site-file"], express.json({ limit: FILE_LIMIT }));
+  app.use(["/api/weather", "/api/water", "/api/site-file", "/api/lists"], express.json({ limit: FILE_LIMIT }));
   app.use("/api", express.json({ limit: "1mb", strict: false }));
   app.get("/api/health", (_req, res) => {
     res.json({ status: "ok", version });
@@ -75,12 +75,12 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   app.use(computeRoutes());
   app.use(productRoutes());
   app.use(waterRoutes(services.waterImports, services.water));
-  app.use(readingRoutes(services.readings));
+  app.use(readingRoutes(services.readings, services.zoneReports));
   app.use(linesRoutes(services.lines));
   app.use(harvestRoutes(services.harvest));
   app.use(decisionRoutes(services.decisions, services.plans));
   app.use(feedRoutes(services.feed));
-  app.use(siteRoutes(services.setUp, services.siteFiles));
+  app.use(siteRoutes(services.setUp, services.siteFiles, services.listImports));
   app.use(planRoutes(services.plans));
   app.use(weatherRoutes(services.imports));
   app.use("/api", (req) => {

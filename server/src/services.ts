@@ -9,6 +9,8 @@ import { feedService, type FeedService } from "./feed/feed-service.ts";
 import { linesService, type LinesService } from "./irrigation/lines-service.ts";
 import { planService, type PlanService } from "./plan/plan-service.ts";
 import { readingService, type ReadingService } from "./rootzone/reading-service.ts";
+import { zoneReportService, type ZoneReportService } from "./rootzone/zone-report-service.ts";
+import { listImportService, type ListImportService } from "./site/list-import-service.ts";
 import { siteFileService, type SiteFileService } from "./site/site-file-service.ts";
 import { setUpService, type SetUpService } from "./site/set-up-service.ts";
 import { waterImportService, type WaterImportService } from "./water/water-import-service.ts";
@@ -26,6 +28,8 @@ export interface Services {
   readonly waterImports: WaterImportService;
   readonly water: WaterService;
   readonly readings: ReadingService;
+  readonly zoneReports: ZoneReportService;
+  readonly listImports: ListImportService;
   readonly imports: WeatherImportService;
   /** To be called after anything was written past these services. */
   changed(): void;
@@ -53,6 +57,8 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     decisions: decisionService(db, plans, clock, changed),
     changed,
     readings: readingService(db, setUp, plans, clock, changed),
+    zoneReports: zoneReportService(db, setUp, clock),
+    listImports: listImportService(db, setUp, clock, changed),
     waterImports: waterImportService(db, setUp),
     water,
     lines: linesService(db, setUp, clock),

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { instantSchema, textSchema } from "../basics.ts";
+import { chosenFile, dialect, judgedLines } from "../table-file.ts";
+import { instantSchema } from "../basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);
@@ -21,11 +22,7 @@ export const weatherChoicesSchema = z.strictObject({
 export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
 
 export const weatherFileSchema = z.strictObject({
-  fileName: textSchema("The file's name", 200),
-  contentBase64: z
-    .base64()
-    .min(1, { error: () => "The file is empty." })
-    .describe("the file's bytes as they are"),
+  ...chosenFile,
   choices: weatherChoicesSchema,
 });
 export type WeatherFile = z.infer<typeof weatherFileSchema>;
@@ -36,13 +33,7 @@ const valuesSchema = z.record(weatherKindSchema, z.number().nullable());
 export const weatherPreviewSchema = z.object({
   fileName: z.string(),
   dialect: z.object({
-    encoding: z.string(),
-    lineEnd: z.string(),
-    delimiter: z.string(),
-    decimal: z.enum([".", ","]),
-    timeZone: z.string(),
-    dateOrder: z.enum(["ymd", "dmy", "mdy"]),
-    dateOrderAssumed: z.boolean(),
+    ...dialect,
     stampMarks: z.enum(["start", "end"]),
     stampMarksAssumed: z.boolean(),
   }),
@@ -61,16 +52,7 @@ export const weatherPreviewSchema = z.object({
   remembered: z.boolean(),
   preamble: z.array(z.string()),
   warnings: z.array(z.string()).describe("what speaks against reading the file in this way"),
-  counts: z.object({
-    physicalLines: z.number(),
-    dataRows: z.number(),
-    accepted: z.number(),
-    flagged: z.number(),
-    rejected: z.number(),
-    notData: z.number(),
-  }),
-  notData: z.array(z.object({ line: z.number(), reason: z.string() })),
-  rejected: z.array(z.object({ line: z.number(), reason: z.string(), detail: z.string() })),
+  ...judgedLines,
   flagged: z.array(
     z.object({
       line: z.number(),

@@ -6,6 +6,8 @@ import { rootsSchema } from "../plan/board.ts";
 export const newReadingSchema = z
   .strictObject({
     at: instantSchema,
+    dripEcMsCm: quantitySchema("Drip EC", 0, 20, "mS/cm").optional(),
+    dripPh: quantitySchema("Drip pH", 3, 10, "").optional(),
     drainPct: quantitySchema("Drain share", 0, 95, "% of the water given").optional(),
     drainEcMsCm: quantitySchema("Drain EC", 0, 20, "mS/cm").optional(),
     feedEcMsCm: quantitySchema("Feed EC", 0, 20, "mS/cm").optional(),
@@ -24,6 +26,8 @@ export type Strike = z.infer<typeof strikeSchema>;
 
 export const readingSchema = z.object({
   at: instantSchema,
+  dripEcMsCm: z.number().nullable(),
+  dripPh: z.number().nullable(),
   drainPct: z.number().nullable(),
   drainEcMsCm: z.number().nullable(),
   feedEcMsCm: z.number().nullable(),

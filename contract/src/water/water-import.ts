@@ -1,13 +1,10 @@
 import { z } from "zod";
-import { dateSchema, textSchema } from "../basics.ts";
+import { chosenFile, judgedLines } from "../table-file.ts";
+import { dateSchema } from "../basics.ts";
 import { ionSchema, ionsSchema } from "../feed/recipe.ts";
 
 export const waterFileSchema = z.strictObject({
-  fileName: textSchema("The file's name", 200),
-  contentBase64: z
-    .base64()
-    .min(1, { error: () => "The file is empty." })
-    .describe("the file's bytes as they are"),
+  ...chosenFile,
   /** first lines of samples whose offered correction is agreed to */
   acceptOffers: z.array(z.number().int()).max(1000).optional(),
   /** first lines of refused samples that are to be stored all the same */
@@ -44,16 +41,7 @@ export type WaterSample = z.infer<typeof waterSampleSchema>;
 
 export const waterPreviewSchema = z.object({
   fileName: z.string(),
-  counts: z.object({
-    physicalLines: z.number(),
-    dataRows: z.number(),
-    accepted: z.number(),
-    flagged: z.number(),
-    rejected: z.number(),
-    notData: z.number(),
-  }),
-  notData: z.array(z.object({ line: z.number(), reason: z.string() })),
-  rejected: z.array(z.object({ line: z.number(), reason: z.string(), detail: z.string() })),
+  ...judgedLines,
   samples: z.array(waterSampleSchema),
 });
 export type WaterPreview = z.infer<typeof waterPreviewSchema>;

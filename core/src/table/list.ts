@@ -62,6 +62,8 @@ export interface ListTable<K extends string, V> {
     readonly dateOrderAssumed: boolean;
   };
   readonly columns: readonly (ListColumn<K> & { readonly examples: readonly string[] })[];
+  /** what a column of this list may mean, and in what units */
+  readonly kinds: readonly { readonly kind: K; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
@@ -255,6 +257,10 @@ export function readList<K extends string, V extends object>(
     columns: columns.map((column) => ({
       ...column,
       examples: layout.dataRows.slice(0, 3).map(({ cells }) => cells[column.column - 1] ?? ""),
+    })),
+    kinds: (Object.keys(rules.columns) as K[]).map((kind) => ({
+      kind,
+      units: Object.keys(rules.columns[kind].units ?? {}),
     })),
     preamble: layout.preamble,
     counts: {

@@ -280,6 +280,20 @@ const ownProducts: Migration = {
   },
 };
 
+const zoneReports: Migration = {
+  name: "012-zone-reports",
+  async up(db) {
+    await db.schema.createTable("zone_report", (table) => {
+      table.increments("id");
+      table.integer("zone_id").notNullable().references("zone.id");
+      table.text("taken_on").notNullable();
+      table.text("report").notNullable();
+      table.text("struck_reason");
+      table.index(["zone_id", "taken_on"]);
+    });
+  },
+};
+
 const all: readonly Migration[] = [
   firstLight,
   firstFeed,
@@ -292,6 +306,7 @@ const all: readonly Migration[] = [
   layouts,
   feedSettings,
   ownProducts,
+  zoneReports,
 ];
 
 /** Migrations live in code, so that a built server carries them. */

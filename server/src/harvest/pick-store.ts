@@ -41,8 +41,9 @@ export function pickStore(db: Knex) {
         if (on >= (since.get(zoneId) ?? "9999")) totals.set(zoneId, (totals.get(zoneId) ?? 0) + kg);
       return totals;
     },
-    /** The same pick sent twice counts once. */
-    async add(zoneId: number, pick: NewPick): Promise<void> {
+    /** The same pick sent twice counts once. @returns false for the second one */
+    async add(zoneId: number, pick: NewPick): Promise<boolean> {
+      if (await db<PickRow>("pick").where({ key: pick.key }).first("id")) return false;
       await db<PickRow>("pick")
         .insert({
           key: pick.key,
@@ -55,6 +56,7 @@ export function pickStore(db: Knex) {
         })
         .onConflict("key")
         .ignore();
+      return true;
     },
     /** @returns false when the zone has no such pick */
     async strike(zoneId: number, id: number, reason: string, nowMs: number): Promise<boolean> {

@@ -1,13 +1,21 @@
-import { dateSchema, idSchema, newReadingSchema, strikeSchema } from "@sprunel/contract";
+import {
+  dateSchema,
+  idSchema,
+  newReadingSchema,
+  newZoneReportSchema,
+  reportStrikeSchema,
+  strikeSchema,
+} from "@sprunel/contract";
 import { Router } from "express";
 import { z } from "zod";
 import { sendCsv } from "../http/csv.ts";
 import { readBody } from "../http/body.ts";
 import type { ReadingService } from "./reading-service.ts";
+import type { ZoneReportService } from "./zone-report-service.ts";
 
 const querySchema = z.object({ date: dateSchema.optional() });
 
-export function readingRoutes(readings: ReadingService): Router {
+export function readingRoutes(readings: ReadingService, reports: ZoneReportService): Router {
   const router = Router();
   router.get("/api/zones/:id/roots", async (req, res) => {
     res.json(await readings.history(idSchema.parse(req.params.id), querySchema.parse(req.query).date));
@@ -25,6 +33,20 @@ export function readingRoutes(readings: ReadingService): Router {
     const id = idSchema.parse(req.params.id);
     await readings.strike(id, readBody(req, strikeSchema));
     res.status(201).json(await readings.history(id, undefined));
+  });
+  const reportsOf = async (zoneId: number): Promise<object> => ({ zoneId, reports: await reports.list(zoneId) });
+  router.get("/api/zones/:id/reports", async (req, res) => {
+    res.json(await reportsOf(idSchema.parse(req.params.id)));
+  });
+  router.post("/api/zones/:id/reports", async (req, res) => {
+    const id = idSchema.parse(req.params.id);
+    await reports.add(id, readBody(req, newZoneReportSchema));
+    res.status(201).json(await reportsOf(id));
+  });
+  router.post("/api/zones/:id/reports/:reportId/strikes", async (req, res) => {
+    const id = idSchema.parse(req.params.id);
+    await reports.strike(id, idSchema.parse(req.params.reportId), readBody(req, reportStrikeSchema).reason);
+    res.status(201).json(await reportsOf(id));
   });
   return router;
 }

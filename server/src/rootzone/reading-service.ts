@@ -5,13 +5,14 @@ import { badInput, notFound } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
 import { zoneStore } from "../site/zone-store.ts";
-import { READING_KINDS, readingStore } from "./reading-store.ts";
+import { READING_KINDS, readingStore, type ReadingKind } from "./reading-store.ts";
 
 export type ReadingService = ReturnType<typeof readingService>;
 
+const NOTHING_READ = Object.fromEntries(READING_KINDS.map((kind) => [kind, null])) as Record<ReadingKind, null>;
 const HISTORY_DAYS = 28;
 /** A reading may be typed in a little ahead of the server's clock, never on another day to come. */
-const MOST_AHEAD_MS = 10 * 60_000;
+export const MOST_AHEAD_MS = 10 * 60_000;
 
 /** Readings at the root zone: added, never changed, struck out with a reason. */
 export function readingService(
@@ -67,17 +68,7 @@ export function readingService(
         startOfLocalDay(from, site.timeZone),
       )) {
         if (atMs >= toMs) continue;
-        const before = readings.get(atMs) ?? {
-          at: new Date(atMs).toISOString(),
-          drainPct: null,
-          drainEcMsCm: null,
-          feedEcMsCm: null,
-          drainPh: null,
-          tankEcMsCm: null,
-          tankPh: null,
-          levelCm: null,
-          struck,
-        };
+        const before = readings.get(atMs) ?? { ...NOTHING_READ, at: new Date(atMs).toISOString(), struck };
         readings.set(atMs, { ...before, [kind]: value });
       }
       const { roots } = await plans.zoneDay(zoneId, to);

@@ -8,6 +8,8 @@ export const READING_KINDS = [
   "tankEcMsCm",
   "tankPh",
   "levelCm",
+  "dripEcMsCm",
+  "dripPh",
 ] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
@@ -24,6 +26,9 @@ interface ReadingRow {
   source: string;
   value: number;
 }
+
+/** Knex writes many rows as a compound SELECT, of which SQLite takes 500 terms. */
+const ROWS_AT_A_TIME = 400;
 
 /** All SQL about readings at the root zone. */
 export function readingStore(db: Knex) {
@@ -73,7 +78,11 @@ export function readingStore(db: Knex) {
         source,
         value,
       }));
-      if (rows.length > 0) await db<ReadingRow>("zone_reading").insert(rows).onConflict().ignore();
+      for (let at = 0; at < rows.length; at += ROWS_AT_A_TIME)
+        await db<ReadingRow>("zone_reading")
+          .insert(rows.slice(at, at + ROWS_AT_A_TIME))
+          .onConflict()
+          .ignore();
     },
   };
 }

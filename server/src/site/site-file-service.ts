@@ -11,6 +11,7 @@ import { decisionStore } from "../advice/decision-store.ts";
 import { ownProductStore } from "../feed/own-product-store.ts";
 import { feedStore } from "../feed/feed-store.ts";
 import { badInput } from "../http/problems.ts";
+import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import { linesStore } from "../irrigation/lines-store.ts";
 import { sourceStore } from "../water/source-store.ts";
 import type { SetUpService } from "./set-up-service.ts";
@@ -119,6 +120,9 @@ async function zoneOut(db: Knex, zone: StoredZone, sources: readonly Source[]): 
       brixPct: row.brix_pct,
       struck: row.struck_reason,
     })),
+    reports: (await zoneReportStore(db).list(id))
+      .map(({ id: _id, struck, ...report }) => ({ report, struck }))
+      .reverse(),
     mixes: (await rows<MixRow>("mix", "id")).map((row) => ({
       key: row.key,
       mixedAt: iso(row.mixed_at_ms),
@@ -201,6 +205,7 @@ async function zoneIn(
       ),
     })),
   );
+  for (const { report, struck } of file.reports) await zoneReportStore(db).add(id, report, struck);
   for (const { decidedAt, ...decision } of file.decisions)
     await decisionStore(db).add({ zoneId: id, ...decision, decidedAtMs: Date.parse(decidedAt) });
 }

@@ -1,5 +1,6 @@
 import {
   idSchema,
+  listFileSchema,
   newSiteSchema,
   siteFileSchema,
   newZoneSchema,
@@ -8,11 +9,12 @@ import {
 } from "@sprunel/contract";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
+import type { ListImportService } from "./list-import-service.ts";
 import type { SiteFileService } from "./site-file-service.ts";
 import type { SetUpService } from "./set-up-service.ts";
 
 /** HTTP only: read the request through the contract, ask the service, answer. */
-export function siteRoutes(setUp: SetUpService, files: SiteFileService): Router {
+export function siteRoutes(setUp: SetUpService, files: SiteFileService, lists: ListImportService): Router {
   const router = Router();
   router.get("/api/site-file", async (_req, res) => {
     const file = await files.write();
@@ -39,6 +41,12 @@ export function siteRoutes(setUp: SetUpService, files: SiteFileService): Router 
   router.put("/api/zones/:id", async (req, res) => {
     const { version, ...zone } = readBody(req, zoneUpdateSchema);
     res.json(await setUp.updateZone(idSchema.parse(req.params.id), version, zone));
+  });
+  router.post("/api/lists/previews", async (req, res) => {
+    res.json(await lists.preview(readBody(req, listFileSchema)));
+  });
+  router.post("/api/lists/imports", async (req, res) => {
+    res.status(201).json(await lists.commit(readBody(req, listFileSchema)));
   });
   return router;
 }

@@ -12,6 +12,11 @@ export interface ReadingField {
   readonly extra?: string;
 }
 
+const DRIP: readonly ReadingField[] = [
+  { key: "dripEcMsCm", digits: 2, label: "Drip EC", unit: "mS/cm", extra: "in a jug under a dripper" },
+  { key: "dripPh", digits: 1, label: "Drip pH" },
+];
+
 /** What is read at each root zone, in the order of the walk; a system that is left out has nothing to read. */
 export const READING_FIELDS: Partial<Record<System, readonly ReadingField[]>> = {
   substrate: [
@@ -19,6 +24,14 @@ export const READING_FIELDS: Partial<Record<System, readonly ReadingField[]>> = 
     { key: "drainEcMsCm", digits: 2, label: "Drain EC", unit: "mS/cm" },
     { key: "drainPh", digits: 1, label: "Drain pH" },
     { key: "feedEcMsCm", digits: 2, label: "Feed EC", unit: "mS/cm", extra: "as last read; change it if it differs" },
+    ...DRIP,
+  ],
+  "soil-drip": DRIP,
+  "buried-drip": DRIP,
+  "sub-irrigated-bench": [
+    { key: "tankEcMsCm", digits: 2, label: "EC of the flood water", unit: "mS/cm" },
+    { key: "tankPh", digits: 1, label: "pH of the flood water" },
+    { key: "drainEcMsCm", digits: 2, label: "EC of what runs back", unit: "mS/cm" },
   ],
   "solution-tank": [
     { key: "tankEcMsCm", digits: 2, label: "EC of the solution", unit: "mS/cm" },

@@ -1,0 +1,60 @@
+import { z } from "zod";
+import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics.ts";
+import { ionSchema } from "../feed/recipe.ts";
+
+const amount = (name: string, most: number, unit: string) => quantitySchema(name, 0, most, unit).nullable();
+
+/** A laboratory's test of the soil of one depth. What was not measured is null. */
+export const soilReportSchema = z.strictObject({
+  kind: z.literal("soil"),
+  takenOn: dateSchema,
+  depthCm: z
+    .tuple([quantitySchema("The upper end", 0, 300, "cm"), quantitySchema("The lower end", 1, 300, "cm")])
+    .refine(([from, to]) => from < to, { error: () => "The lower end of the depth must lie below the upper one." })
+    .nullable(),
+  texture: textSchema("The texture", 60).nullable(),
+  ph: quantitySchema("The soil's pH", 3, 10, "").nullable(),
+  ecSaturatedMsCm: amount("EC of the saturated extract", 20, "mS/cm"),
+  organicMatterPct: amount("Organic matter", 100, "%"),
+  pMgKg: amount("Phosphorus", 5000, "mg/kg"),
+  kMgKg: amount("Potassium", 20_000, "mg/kg"),
+  mgMgKg: amount("Magnesium", 20_000, "mg/kg"),
+  mineralNKgHa: amount("Mineral nitrogen", 2000, "kg/ha"),
+});
+
+/** The solution at the roots: what drained, or what was pressed out of the substrate. */
+export const solutionReportSchema = z.strictObject({
+  kind: z.enum(["drain", "extract"]),
+  takenOn: dateSchema,
+  ions: z.partialRecord(ionSchema, quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trace elements)")),
+  ph: quantitySchema("The pH", 3, 10, "").nullable(),
+  ecMsCm: quantitySchema("The EC", 0, 20, "mS/cm").nullable(),
+});
+
+export const newZoneReportSchema = z
+  .discriminatedUnion("kind", [soilReportSchema, solutionReportSchema])
+  .refine(hasFigure, { error: () => "Type at least one figure of the report." });
+export type NewZoneReport = z.infer<typeof newZoneReportSchema>;
+export type SoilReport = z.infer<typeof soilReportSchema>;
+export type SolutionReport = z.infer<typeof solutionReportSchema>;
+
+function hasFigure(report: SoilReport | SolutionReport): boolean {
+  if (report.kind !== "soil")
+    return Object.keys(report.ions).length > 0 || report.ph !== null || report.ecMsCm !== null;
+  const { kind: _kind, takenOn: _takenOn, depthCm: _depth, texture: _texture, ...figures } = report;
+  return Object.values(figures).some((value) => value !== null);
+}
+
+const identity = {
+  id: idSchema,
+  /** why it was struck out; null while it counts */
+  struck: z.string().nullable(),
+};
+export const zoneReportSchema = z.discriminatedUnion("kind", [
+  soilReportSchema.extend(identity),
+  solutionReportSchema.extend(identity),
+]);
+export type ZoneReport = z.infer<typeof zoneReportSchema>;
+/** Newest first. */
+export const zoneReportsSchema = z.object({ zoneId: idSchema, reports: z.array(zoneReportSchema) });
+export const reportStrikeSchema = z.strictObject({ reason: textSchema("The reason", 200) });

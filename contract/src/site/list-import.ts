@@ -1,0 +1,82 @@
+import { z } from "zod";
+import { chosenFile, dialect, judgedLines } from "../table-file.ts";
+import { quantitySchema } from "../basics.ts";
+import { timeZoneSchema } from "./site.ts";
+
+export const listKindSchema = z.enum(["readings", "soil-tests", "picks", "shelf"]);
+export type ListKind = z.infer<typeof listKindSchema>;
+
+/** How a list is to be read. What is left out is guessed, and the guess comes back in the preview. */
+export const listChoicesSchema = z.strictObject({
+  timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
+  dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+  columns: z
+    .array(z.strictObject({ column: z.number().int().min(1), kind: z.string().max(40), unit: z.string().max(20) }))
+    .max(200)
+    .optional(),
+  drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
+  crateKg: z
+    .record(z.string(), quantitySchema("A crate's weight", 0.01, 1000, "kg"))
+    .optional()
+    .describe("kg net of one crate, by name of the zone"),
+  acceptOffers: z
+    .array(z.number().int())
+    .max(20_000)
+    .optional()
+    .describe("lines whose offered corrections are agreed to"),
+});
+export type ListChoices = z.infer<typeof listChoicesSchema>;
+
+export const listFileSchema = z.strictObject({
+  list: listKindSchema,
+  ...chosenFile,
+  choices: listChoicesSchema,
+});
+export type ListFile = z.infer<typeof listFileSchema>;
+
+const cellSchema = z.union([z.string(), z.number(), z.null()]);
+
+/** What an import of a list does, or would do, with every line of it. */
+export const listPreviewSchema = z.object({
+  list: listKindSchema,
+  fileName: z.string(),
+  dialect: z.object({
+    ...dialect,
+  }),
+  columns: z.array(
+    z.object({
+      column: z.number(),
+      header: z.string(),
+      kind: z.string(),
+      unit: z.string(),
+      unitAssumed: z.boolean(),
+      examples: z.array(z.string()),
+    }),
+  ),
+  /** what a column may mean, and the units that it may have */
+  kinds: z.array(z.object({ kind: z.string(), units: z.array(z.string()) })),
+  preamble: z.array(z.string()),
+  ...judgedLines,
+  flagged: z.array(
+    z.object({
+      line: z.number(),
+      flags: z.array(
+        z.object({
+          code: z.string(),
+          kind: z.string(),
+          raw: z.string(),
+          taken: z.string().optional(),
+          offer: z.record(z.string(), z.union([z.number(), z.array(z.number())])).optional(),
+        }),
+      ),
+    }),
+  ),
+  /** the first rows in canonical units, field by field */
+  sample: z.array(z.object({ line: z.number(), values: z.record(z.string(), cellSchema) })),
+  stored: z.object({
+    added: z.number().describe("rows that bring something new"),
+    alreadyThere: z.number(),
+    refused: z.array(z.object({ line: z.number(), message: z.string() })).describe("read, but impossible at this site"),
+  }),
+});
+export type ListPreview = z.infer<typeof listPreviewSchema>;

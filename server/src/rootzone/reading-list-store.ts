@@ -1,0 +1,48 @@
+import { newReadingSchema, type NewReading } from "@sprunel/contract";
+import type { NotedReading } from "@sprunel/core";
+import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
+import { MOST_AHEAD_MS } from "./reading-service.ts";
+import { READING_KINDS, readingStore, type ZoneReading } from "./reading-store.ts";
+
+/** Notebook rows as readings: a value already there stays, and what drips into a tank is its solution. */
+export async function storeReadings(
+  rows: readonly ListedRow<NotedReading>[],
+  { trx, zones, nowMs }: ListPlace,
+): Promise<StoredRows> {
+  const stored = new StoredRows();
+  const store = readingStore(trx);
+  const earliest = Math.min(...rows.map(({ values }) => values.atMs));
+  const known = new Set<string>();
+  const keyOf = ({ zoneId, kind, atMs }: ZoneReading): string => `${zoneId} ${kind} ${atMs}`;
+  for (const name of new Set(rows.map(({ values }) => values.zone)))
+    for (const reading of await store.history(zones.get(name)?.id ?? 0, earliest)) known.add(keyOf(reading));
+  const fresh: ZoneReading[] = [];
+  for (const { line, values } of rows) {
+    const zone = zones.get(values.zone);
+    if (!zone) continue;
+    const inTank = zone.definition.system === "solution-tank";
+    const read = newReadingSchema.safeParse(asReading(values, inTank));
+    if (values.atMs > nowMs + MOST_AHEAD_MS)
+      stored.refuse(line, `It is from ${new Date(values.atMs).toISOString()}, which is still to come.`);
+    else if (!read.success) stored.refuse(line, read.error.issues.map((issue) => issue.message).join(" "));
+    else {
+      const of = READING_KINDS.flatMap((kind) => {
+        const value = read.data[kind];
+        return value === undefined ? [] : [{ zoneId: zone.id, kind, atMs: values.atMs, value }];
+      }).filter((reading) => !known.has(keyOf(reading)));
+      stored.count(of.length > 0);
+      fresh.push(...of);
+    }
+  }
+  await store.add(fresh, "person");
+  return stored;
+}
+
+function asReading(values: NotedReading, inTank: boolean): NewReading {
+  const { feedEcMsCm, dripEcMsCm, drainEcMsCm, dripPh, drainPh, drainPct } = values;
+  const drip = inTank ? { tankEcMsCm: dripEcMsCm, tankPh: dripPh } : { dripEcMsCm, dripPh };
+  const read = Object.entries({ feedEcMsCm, drainEcMsCm, drainPh, drainPct, ...drip }).filter(
+    ([, value]) => value !== null,
+  );
+  return { at: new Date(values.atMs).toISOString(), ...Object.fromEntries(read) };
+}

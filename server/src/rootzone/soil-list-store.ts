@@ -1,0 +1,20 @@
+import { newZoneReportSchema } from "@sprunel/contract";
+import type { SoilTest } from "@sprunel/core";
+import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
+import { zoneReportStore } from "./zone-report-store.ts";
+
+/** Soil tests as reports of their zones. */
+export async function storeSoilTests(
+  rows: readonly ListedRow<SoilTest>[],
+  { trx, zones }: ListPlace,
+): Promise<StoredRows> {
+  const stored = new StoredRows();
+  for (const { line, values } of rows) {
+    const { zone, texture, belowDetection: _below, ...figures } = values;
+    const report = newZoneReportSchema.safeParse({ kind: "soil", ...figures, texture: texture || null });
+    const zoneId = zones.get(zone)?.id;
+    if (!report.success) stored.refuse(line, report.error.issues.map((issue) => issue.message).join(" "));
+    else if (zoneId !== undefined) stored.count(await zoneReportStore(trx).add(zoneId, report.data));
+  }
+  return stored;
+}

@@ -1,0 +1,28 @@
+import type { Site } from "@sprunel/contract";
+import type { Knex } from "knex";
+import type { StoredZone } from "./zone-store.ts";
+
+/** Where a list's rows go, inside one transaction. */
+export interface ListPlace {
+  readonly trx: Knex;
+  readonly site: Site;
+  readonly zones: ReadonlyMap<string, StoredZone>;
+  readonly nowMs: number;
+}
+export interface ListedRow<V> {
+  readonly line: number;
+  readonly values: V;
+}
+/** What became of every row: one that cannot be at this site says so. */
+export class StoredRows {
+  added = 0;
+  alreadyThere = 0;
+  readonly refused: { line: number; message: string }[] = [];
+  count(isNew: boolean): void {
+    if (isNew) this.added++;
+    else this.alreadyThere++;
+  }
+  refuse(line: number, message: string): void {
+    this.refused.push({ line, message });
+  }
+}
