@@ -96,7 +96,7 @@ test("a drain reading is logged with a key, its correction accepted, and tomorro
   await page.getByLabel("Drain pH").fill("6.9");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("row", { name: /Melon/ })).toContainText("12 % drain");
-  const card = page.getByRole("article", { name: "Melon, north span: too little drain" });
+  const card = page.getByRole("article", { name: "Melon bags: too little drain" });
   await expect(card).toContainText(/Drain 12 % of a target of \d+ %, at EC 4.3 mS\/cm\./);
   await expect(card).toContainText(/From Sun 21 Jun: .* L in \d+ pulses, not/);
   await card.getByRole("button", { name: /From Sun 21 Jun/ }).click();

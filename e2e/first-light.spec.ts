@@ -12,7 +12,7 @@ test.afterAll(() => server.remove());
 
 test("the morning board shows every zone: litres, root zone, stage, and what is off", async ({ page }) => {
   await page.goto("/");
-  const melon = page.getByRole("row", { name: /Melon, north span/ });
+  const melon = page.getByRole("row", { name: /Melon bags/ });
   await expect(melon).toContainText(/[\d\u202f]+ L/);
   await expect(melon).toContainText(/% drain/);
   await expect(melon).toContainText("Fill");
@@ -26,7 +26,7 @@ test("the morning board shows every zone: litres, root zone, stage, and what is 
 test("Run leads from weather to start times, and every figure opens its working", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("row", { name: /Melon/ }).getByRole("cell").nth(2).click();
-  await expect(page.getByRole("heading", { name: "Melon, north span: water for the day" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Melon bags: water for the day" })).toBeVisible();
   const chain = page.getByRole("list", { name: "From demand to minutes" });
   await expect(chain.getByRole("listitem")).toHaveCount(5);
   const starts = await page
@@ -154,7 +154,7 @@ test("set-up names what is wrong, shows both versions of a stale edit, and keeps
   request,
 }) => {
   await page.goto("/set-up");
-  await page.getByRole("button", { name: "Courgette" }).click();
+  await page.getByRole("button", { name: "Courgette tunnel" }).click();
   await expectNoSeriousFaults(page);
   const uniformity = page.getByLabel("Uniformity");
   await uniformity.fill("130");
@@ -165,7 +165,7 @@ test("set-up names what is wrong, shows both versions of a stale edit, and keeps
   const { zones } = (await (await request.get("/api/set-up")).json()) as {
     zones: ({ id: number; version: number; definition: object } & Record<string, unknown>)[];
   };
-  const { id, ...zone } = zones.find((candidate) => candidate["name"] === "Courgette") ?? {
+  const { id, ...zone } = zones.find((candidate) => candidate["name"] === "Courgette tunnel") ?? {
     id: 0,
     version: 0,
     definition: {},

@@ -67,7 +67,7 @@ test("a whole site is saved as a file, and read into an empty folder", async ({ 
   await file.setInputFiles({ name: "torn.json", mimeType: "application/json", buffer: content.subarray(0, 5000) });
   await expect(page.getByText(/torn.json cannot be read as a site/)).toBeVisible();
   await file.setInputFiles({ name: "quillbrook.json", mimeType: "application/json", buffer: content });
-  await expect(page.getByRole("button", { name: "Water spinach" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Water spinach basin" })).toBeVisible();
   await page.goto("/");
   await expect(page.getByRole("row")).toHaveCount(7);
 });

@@ -1,7 +1,8 @@
 import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
-import { catchTests, HISTORY_DAYS, lines, plantingsOf, reports, shelf, site, sources, zones } from "./quillbrook.ts";
+import { reports, zoneReports } from "./laboratory.ts";
+import { catchTests, HISTORY_DAYS, lines, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
@@ -43,6 +44,8 @@ async function start(): Promise<RunningServer> {
             waters,
             plantings: plantingsOf(zone, today),
           });
+          for (const { daysAgo, ...report } of zoneReports[added.name] ?? [])
+            await services.zoneReports.add(added.id, { ...report, takenOn: addDays(today, -daysAgo) });
           const [own, test] = [lines[added.name], catchTests[added.name]];
           if (own) await services.lines.saveLines(added.id, null, own);
           if (test) await services.lines.addTest(added.id, { ...test, key: TEST_KEY, testedOn: addDays(today, -12) });

@@ -1,4 +1,4 @@
-import type { NewCatchTest, NewLines, NewSite, NewSource, NewWaterReport, NewZone } from "@sprunel/contract";
+import type { NewCatchTest, NewLines, NewSite, NewSource, NewZone } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import type { SimulatedHouse } from "@sprunel/field";
 
@@ -37,31 +37,6 @@ export function sources(today: string): readonly NewSource[] {
     { name: "Borehole", kind: "well", maxFlowLh: 15000, priceM3: 0.32, licenceM3Year: 9000, storage: null },
   ];
 }
-
-/** What the laboratory found, by days ago. The borehole is rich in bicarbonate; it balances to 0.02 meq/L. */
-export const reports: readonly (Omit<NewWaterReport, "takenOn"> & { readonly daysAgo: number })[] = [
-  {
-    sourceName: "Borehole",
-    daysAgo: 400,
-    ions: { Ca: 1.8, Mg: 0.52, Na: 0.92, K: 0.08, NO3: 0.12, Cl: 0.82, SO4: 0.29, HCO3: 4.2, Fe: 1.6, Mn: 0.4, B: 6 },
-    ph: 7.4,
-    ecMsCm: 0.55,
-  },
-  {
-    sourceName: "Borehole",
-    daysAgo: 40,
-    ions: { Ca: 1.9, Mg: 0.55, Na: 1.0, K: 0.08, NO3: 0.1, Cl: 0.9, SO4: 0.3, HCO3: 4.4, Fe: 1.8, Mn: 0.5, B: 7 },
-    ph: 7.4,
-    ecMsCm: 0.58,
-  },
-  {
-    sourceName: "Roof basin",
-    daysAgo: 61,
-    ions: { Ca: 0.08, Mg: 0.02, Na: 0.17, K: 0.02, NO3: 0.02, Cl: 0.19, SO4: 0.02, HCO3: 0.13 },
-    ph: 6.4,
-    ecMsCm: 0.04,
-  },
-];
 
 /** What stands in the feed store: product, price per kg, kg. */
 export const shelf: readonly (readonly [productId: string, priceKg: number, stockKg: number])[] = [
@@ -138,7 +113,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { "Roof basin": 70, Borehole: 30 },
     zone: {
-      name: "Melon, north span",
+      name: "Melon bags",
       house: { name: "Glass A", transmissionPct: 68 },
       definition: {
         system: "substrate",
@@ -173,7 +148,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { Borehole: 100 },
     zone: {
-      name: "Courgette",
+      name: "Courgette tunnel",
       house: { name: "Tunnel 3", transmissionPct: 62 },
       definition: {
         system: "soil-drip",
@@ -216,7 +191,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { "Roof basin": 100 },
     zone: {
-      name: "Lettuce",
+      name: "Lettuce tanks",
       house: { name: "Glass A", transmissionPct: 68 },
       definition: {
         system: "solution-tank",
@@ -247,7 +222,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { "Roof basin": 100 },
     zone: {
-      name: "Cyclamen",
+      name: "Cyclamen benches",
       house: { name: "Glass B", transmissionPct: 66 },
       definition: {
         system: "sub-irrigated-bench",
@@ -272,7 +247,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { "Roof basin": 100 },
     zone: {
-      name: "Blueberry",
+      name: "Blueberry pots",
       house: { name: "Net yard", transmissionPct: 82 },
       definition: {
         system: "substrate",
@@ -302,7 +277,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { Borehole: 100 },
     zone: {
-      name: "Fennel",
+      name: "Fennel field",
       house: { name: "Low field", transmissionPct: 100 },
       definition: {
         system: "buried-drip",
@@ -330,7 +305,7 @@ export const zones: readonly DemoZone[] = [
   {
     waters: { Borehole: 100 },
     zone: {
-      name: "Water spinach",
+      name: "Water spinach basin",
       house: { name: "Low field", transmissionPct: 100 },
       definition: {
         system: "basin",
@@ -356,7 +331,7 @@ export const zones: readonly DemoZone[] = [
 
 /** The lines of zones under drip, by name. */
 export const lines: Readonly<Record<string, NewLines>> = {
-  "Melon, north span": {
+  "Melon bags": {
     laterals: 16,
     lengthM: 40,
     insideDiameterMm: 17.6,
@@ -369,7 +344,7 @@ export const lines: Readonly<Record<string, NewLines>> = {
     slopePct: 0,
     main: { lengthM: 60, insideDiameterMm: 44 },
   },
-  Courgette: {
+  "Courgette tunnel": {
     laterals: 14,
     lengthM: 50,
     insideDiameterMm: 13.8,
@@ -386,7 +361,7 @@ export const lines: Readonly<Record<string, NewLines>> = {
 
 /** Courgette's catch-can test: single drippers of the second line are plugging. */
 export const catchTests: Readonly<Record<string, Omit<NewCatchTest, "key" | "testedOn">>> = {
-  Courgette: {
+  "Courgette tunnel": {
     minutes: 6,
     catchesMl: [
       [112, 109, 110, 107],

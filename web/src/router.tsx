@@ -29,6 +29,10 @@ export const router = createBrowserRouter([
             path: "/weather",
             lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }),
           },
+          {
+            path: "/import/:list",
+            lazy: async () => ({ Component: (await import("./site/list-import-page.tsx")).ListImportPage }),
+          },
           { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
           { path: "*", Component: LostPage },
         ],

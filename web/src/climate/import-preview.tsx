@@ -1,12 +1,15 @@
 import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract";
-import { toCanonical } from "@sprunel/core";
+import { KIND_RULES, toCanonical } from "@sprunel/core";
 import Alert from "antd/es/alert";
 import Select from "antd/es/select";
+import { ColumnsTable } from "../files/columns-table.tsx";
+import { Counts } from "../files/counts.tsx";
+import { ClockZone, DateOrder } from "../files/file-settings.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { KIND_WORDS } from "./kind-words.ts";
 import { ImportFaults } from "./import-faults.tsx";
-import styles from "./weather-import.module.css";
+import styles from "../files/files.module.css";
 
 interface Props {
   readonly preview: WeatherPreview;
@@ -19,17 +22,19 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
   const { counts, hours } = preview;
   return (
     <>
-      <dl className={styles["counts"]}>
-        <Count name="rows good" value={counts.accepted} />
-        <Count name="flagged: stored, some value set aside or doubtful" value={counts.flagged} />
-        <Count name="rejected" value={counts.rejected} />
-        <Count name="lines that are no data" value={counts.notData} />
-        <Count name="hours missing in between" value={hours.missing} />
-        <Count name="values new to the store" value={preview.stored.newValues} />
-        {preview.stored.conflicts > 0 && (
-          <Count name="differ from what is stored: the first stays" value={preview.stored.conflicts} />
-        )}
-      </dl>
+      <Counts
+        of={[
+          ["rows good", counts.accepted],
+          ["flagged: stored, some value set aside or doubtful", counts.flagged],
+          ["rejected", counts.rejected],
+          ["lines that are no data", counts.notData],
+          ["hours missing in between", hours.missing],
+          ["values new to the store", preview.stored.newValues],
+          ...(preview.stored.conflicts > 0
+            ? [["differ from what is stored: the first stays", preview.stored.conflicts] as const]
+            : []),
+        ]}
+      />
       {preview.remembered && <p className="quiet">Read as you confirmed it for the last file with these columns.</p>}
       <Settings preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (
@@ -38,27 +43,18 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
       {preview.warnings.map((warning) => (
         <Alert key={warning} type="warning" showIcon title={warning} />
       ))}
-      <Columns preview={preview} choices={choices} onChange={onChange} />
+      <ColumnsTable
+        columns={preview.columns}
+        kinds={KINDS}
+        unitsOf={(kind) => (kind === "time" || kind === "ignore" ? [] : Object.keys(KIND_RULES[kind].units))}
+        onChange={(columns) => onChange({ ...choices, columns })}
+      />
       <Sample preview={preview} />
       <ImportFaults preview={preview} />
     </>
   );
 }
 
-function Count({ name, value }: { name: string; value: number }) {
-  return (
-    <div>
-      <dt>{name}</dt>
-      <dd>{value}</dd>
-    </div>
-  );
-}
-
-const ORDERS = [
-  { value: "ymd", label: "year, month, day" },
-  { value: "dmy", label: "day, month, year" },
-  { value: "mdy", label: "month, day, year" },
-] as const;
 const MARKS = [
   { value: "start", label: "the start of its hour" },
   { value: "end", label: "the end of its hour" },
@@ -66,7 +62,6 @@ const MARKS = [
 
 function Settings({ preview, choices, onChange }: Props) {
   const { dialect } = preview;
-  const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
   return (
     <section className={styles["settings"]} aria-label="How the file is read">
       <label>
@@ -81,26 +76,12 @@ function Settings({ preview, choices, onChange }: Props) {
           <span className={styles["assumed"]}>assumed, the file does not say: please check</span>
         )}
       </label>
-      <label>
-        Its clock runs in
-        <Select
-          showSearch
-          value={dialect.timeZone}
-          options={zones}
-          style={{ width: 230 }}
-          onChange={(timeZone) => onChange({ ...choices, timeZone })}
-        />
-      </label>
-      <label>
-        Dates are written
-        <Select
-          value={dialect.dateOrder}
-          options={[...ORDERS]}
-          style={{ width: 190 }}
-          onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
-        />
-        {dialect.dateOrderAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
-      </label>
+      <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
+      <DateOrder
+        value={dialect.dateOrder}
+        isAssumed={dialect.dateOrderAssumed}
+        onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+      />
     </section>
   );
 }
@@ -109,73 +90,6 @@ const KINDS = (["time", ...weatherKindSchema.options, "ignore"] as const).map((k
   value: kind,
   label: KIND_WORDS[kind],
 }));
-
-function Columns({ preview, choices, onChange }: Props) {
-  const change = (column: number, patch: Partial<{ kind: (typeof KINDS)[number]["value"]; unit: string }>): void =>
-    onChange({
-      ...choices,
-      columns: preview.columns.map((known) => ({
-        column: known.column,
-        kind: known.kind,
-        unit: known.unit,
-        ...(known.column === column ? patch : {}),
-      })),
-    });
-  return (
-    <section className={styles["scroll"]}>
-      <h2>Columns</h2>
-      <table className={styles["table"]}>
-        <thead>
-          <tr>
-            <th scope="col">in the file</th>
-            <th scope="col">first cells</th>
-            <th scope="col">means</th>
-            <th scope="col">unit</th>
-          </tr>
-        </thead>
-        <tbody>
-          {preview.columns.map((column) => (
-            <tr key={column.column}>
-              <th scope="row">{column.header}</th>
-              <td className="quiet">{column.examples.join(" · ")}</td>
-              <td>
-                <Select
-                  aria-label={`${column.header} means`}
-                  value={column.kind}
-                  options={KINDS}
-                  style={{ width: 170 }}
-                  onChange={(kind) => change(column.column, { kind, unit: DEFAULT_UNITS[kind] })}
-                />
-              </td>
-              <td>
-                {column.unitChoices.length > 0 && (
-                  <Select
-                    aria-label={`Unit of ${column.header}`}
-                    value={column.unit}
-                    options={column.unitChoices.map((unit) => ({ value: unit, label: unit }))}
-                    style={{ width: 100 }}
-                    onChange={(unit) => change(column.column, { unit })}
-                  />
-                )}
-                {column.unitAssumed && <div className={styles["assumed"]}>assumed: please check</div>}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
-  );
-}
-
-const DEFAULT_UNITS = {
-  time: "",
-  ignore: "",
-  airTemperature: "°C",
-  humidity: "%",
-  wind: "m/s",
-  radiation: "W/m2",
-  rain: "mm",
-} as const;
 
 /** The first rows as they will be stored, in the person's units. */
 function Sample({ preview }: { preview: WeatherPreview }) {

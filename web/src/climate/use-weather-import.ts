@@ -6,14 +6,7 @@ import {
 } from "@sprunel/contract";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { sendJson } from "../http/api.ts";
-import { fileAsBase64 } from "../http/read-file.ts";
-
-export interface ChosenFile {
-  readonly name: string;
-  readonly contentBase64: string;
-  /** tells files of the same name apart */
-  readonly chosenAt: number;
-}
+import type { ChosenFile } from "../files/chosen-file.ts";
 
 /** What an import of the file would do, read as chosen. */
 export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoices) {
@@ -36,8 +29,4 @@ export function useWeatherImport() {
 
 function bodyOf(file: ChosenFile | null, choices: WeatherChoices): WeatherFile {
   return { fileName: file?.name ?? "", contentBase64: file?.contentBase64 ?? "", choices };
-}
-
-export async function readChosen(file: File): Promise<ChosenFile> {
-  return { name: file.name, contentBase64: await fileAsBase64(file), chosenAt: Date.now() };
 }

@@ -1,27 +1,25 @@
 import type { WeatherChoices, WeatherImportAnswer } from "@sprunel/contract";
 import Button from "antd/es/button";
-import Upload from "antd/es/upload";
 import { useState } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { ImportPreview } from "./import-preview.tsx";
-import { readChosen, useWeatherImport, useWeatherPreview, type ChosenFile } from "./use-weather-import.ts";
-import styles from "./weather-import.module.css";
+import type { ChosenFile } from "../files/chosen-file.ts";
+import { FileDrop } from "../files/file-drop.tsx";
+import { useWeatherImport, useWeatherPreview } from "./use-weather-import.ts";
+import styles from "../files/files.module.css";
 
 /** Weather from a file: choose it, look at what the program makes of it, import it. */
 export function WeatherImportPage() {
   const [file, setFile] = useState<ChosenFile | null>(null);
   const [choices, setChoices] = useState<WeatherChoices>({});
-  const [readError, setReadError] = useState<Error | null>(null);
   const preview = useWeatherPreview(file, choices);
   const importing = useWeatherImport();
 
-  const choose = (chosen: File): false => {
-    setReadError(null);
+  const choose = (chosen: ChosenFile): void => {
     setChoices({});
     importing.reset();
-    readChosen(chosen).then(setFile, setReadError);
-    return false;
+    setFile(chosen);
   };
 
   return (
@@ -31,16 +29,7 @@ export function WeatherImportPage() {
         One row an hour, as a logger writes it: whatever delimiter, decimal mark, date order or unit it uses. Nothing is
         stored before you have seen what the program makes of it, and nothing is mended in silence.
       </p>
-      <Upload.Dragger
-        accept=".csv,.txt,.tsv,.dat,text/*"
-        showUploadList={false}
-        beforeUpload={choose}
-        className={styles["drop"] ?? ""}
-      >
-        <p className={styles["dropText"]}>{file ? file.name : "Drop a weather file here, or choose one"}</p>
-        {file && <p className="quiet">choose another</p>}
-      </Upload.Dragger>
-      {readError && <ProblemNote error={readError} />}
+      <FileDrop what="a weather file" file={file} onFile={choose} />
       {file && preview.isError && <ProblemNote error={preview.error} onRetry={() => void preview.refetch()} />}
       {file && preview.isFetching && !preview.data && <p className="quiet">Reading {file.name} …</p>}
       {importing.data ? (

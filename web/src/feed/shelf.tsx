@@ -2,6 +2,7 @@ import type { ZoneFeed } from "@sprunel/contract";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import { lazy, Suspense, useState } from "react";
+import { Link } from "react-router";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./feed.module.css";
 import { weighed } from "./masses.ts";
@@ -36,7 +37,8 @@ export function Shelf({
       </Button>{" "}
       <Button size="small" onClick={() => setAdding(true)}>
         A bag of your own
-      </Button>
+      </Button>{" "}
+      <Link to="/import/shelf">Import a list</Link>
       {adding && (
         <Suspense>
           <OwnProductDialog onClose={() => setAdding(false)} />

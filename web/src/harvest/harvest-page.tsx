@@ -34,6 +34,7 @@ export function HarvestPage({ zone }: { zone: BoardZone }) {
             <Button type="primary" onClick={() => log.open({ kind: "pick", zoneId: zone.id })}>
               Log a pick
             </Button>
+            <Link to="/import/picks">Import picks</Link>
           </div>
           <HarvestChart harvest={harvest.data} />
           {picks.length > 0 && <PickTable picks={picks} zoneId={zone.id} />}

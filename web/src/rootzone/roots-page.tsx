@@ -7,6 +7,7 @@ import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
 import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
 import { RootsChart } from "./roots-chart.tsx";
+import { Reports } from "./reports.tsx";
 import { ReadingTable } from "./reading-table.tsx";
 import styles from "./roots.module.css";
 import { Section } from "./section.tsx";
@@ -53,6 +54,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           />
         </section>
       </div>
+      <Reports zone={zone} />
     </>
   );
 }

@@ -2,6 +2,7 @@ import { setUpSchema, siteFileSchema } from "@sprunel/contract";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";
+import { Link } from "react-router";
 import { sendJson } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
@@ -17,6 +18,7 @@ export function SiteExport() {
       <a href="/api/water-reports.csv" download>
         Lab reports as a table
       </a>
+      <Link to="/import/readings">Import lists: readings, soil tests, picks, shelf</Link>
     </p>
   );
 }

@@ -4,6 +4,7 @@ import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import Upload from "antd/es/upload";
 import { useState } from "react";
+import { ReportHistory } from "../chart/report-history.tsx";
 import { ANIONS, CATIONS, ionName } from "../feed/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { fileAsBase64 } from "../http/read-file.ts";
@@ -47,6 +48,15 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
         reports={reports.data.reports}
         inForce={station.data?.sources.flatMap(({ report }) => report?.id ?? []) ?? []}
       />
+      <ReportHistory
+        points={reports.data.reports.map(({ sourceName, takenOn, ions, ph, ecMsCm: ec }) => ({
+          of: sourceName,
+          date: takenOn,
+          values: { ...ions, ph, ec },
+        }))}
+        figures={HISTORY}
+        label="Lab reports over time"
+      />
       <Upload accept=".csv,.txt,.tsv,text/*" showUploadList={false} beforeUpload={choose}>
         <Button type="primary">Import a lab report</Button>
       </Upload>
@@ -57,6 +67,11 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
 }
 
 const IONS = [...CATIONS, ...ANIONS];
+const HISTORY = [
+  { key: "ec", name: "EC", unit: "mS/cm" },
+  { key: "ph", name: "pH", unit: "" },
+  ...IONS.map((ion) => ({ key: ion, name: ionName(ion), unit: "mmol/L" })),
+];
 
 /** Where water comes from, how long it lasts, and what it does. */
 function Station({ zone, sources, currency }: { zone: BoardZone; sources: readonly SourceState[]; currency: string }) {

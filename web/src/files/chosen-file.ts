@@ -1,0 +1,12 @@
+import { fileAsBase64 } from "../http/read-file.ts";
+
+export interface ChosenFile {
+  readonly name: string;
+  readonly contentBase64: string;
+  /** tells files of the same name apart */
+  readonly chosenAt: number;
+}
+
+export async function readChosen(file: File): Promise<ChosenFile> {
+  return { name: file.name, contentBase64: await fileAsBase64(file), chosenAt: Date.now() };
+}

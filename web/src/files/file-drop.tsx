@@ -1,0 +1,32 @@
+import Upload from "antd/es/upload";
+import { useState } from "react";
+import { ProblemNote } from "../http/problem.tsx";
+import { readChosen, type ChosenFile } from "./chosen-file.ts";
+import styles from "./files.module.css";
+
+/** Where a file of rows is dropped or chosen; what cannot be read is said here. */
+export function FileDrop({
+  what,
+  file,
+  onFile,
+}: {
+  what: string;
+  file: ChosenFile | null;
+  onFile(file: ChosenFile): void;
+}) {
+  const [readError, setReadError] = useState<Error | null>(null);
+  const choose = (chosen: File): false => {
+    setReadError(null);
+    readChosen(chosen).then(onFile, setReadError);
+    return false;
+  };
+  return (
+    <>
+      <Upload.Dragger accept=".csv,.txt,.tsv,.dat,text/*" showUploadList={false} beforeUpload={choose}>
+        <p className={styles["dropText"]}>{file ? file.name : `Drop ${what} here, or choose one`}</p>
+        {file && <p className="quiet">choose another</p>}
+      </Upload.Dragger>
+      {readError && <ProblemNote error={readError} />}
+    </>
+  );
+}

@@ -1,0 +1,38 @@
+import Select from "antd/es/select";
+import styles from "./files.module.css";
+
+const ORDERS = [
+  { value: "ymd", label: "year, month, day" },
+  { value: "dmy", label: "day, month, year" },
+  { value: "mdy", label: "month, day, year" },
+] as const;
+
+/** In which zone a file's clock runs. */
+export function ClockZone({ value, onChange }: { value: string; onChange(timeZone: string): void }) {
+  const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
+  return (
+    <label>
+      Its clock runs in
+      <Select showSearch value={value} options={zones} style={{ width: 230 }} onChange={onChange} />
+    </label>
+  );
+}
+
+/** In which order a file writes day, month and year. */
+export function DateOrder({
+  value,
+  isAssumed,
+  onChange,
+}: {
+  value: (typeof ORDERS)[number]["value"];
+  isAssumed: boolean;
+  onChange(order: (typeof ORDERS)[number]["value"]): void;
+}) {
+  return (
+    <label>
+      Dates are written
+      <Select value={value} options={[...ORDERS]} style={{ width: 190 }} onChange={onChange} />
+      {isAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
+    </label>
+  );
+}

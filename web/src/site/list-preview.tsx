@@ -1,0 +1,194 @@
+import type { ListChoices, ListPreview } from "@sprunel/contract";
+import Checkbox from "antd/es/checkbox";
+import Collapse from "antd/es/collapse";
+import { useUnits } from "../units/use-units.tsx";
+import { ColumnsTable } from "../files/columns-table.tsx";
+import { Counts } from "../files/counts.tsx";
+import { FaultRows, REASONS } from "../files/fault-rows.tsx";
+import { ClockZone, DateOrder } from "../files/file-settings.tsx";
+import styles from "../files/files.module.css";
+import { QuantityInput } from "../units/quantity-input.tsx";
+import { FIELD_WORDS, FLAG_WORDS, wordsOf } from "./list-words.ts";
+
+interface Props {
+  readonly preview: ListPreview;
+  readonly choices: ListChoices;
+  onChange(choices: ListChoices): void;
+}
+
+/** What the program makes of a list; whatever it guessed can be settled here. */
+export function ListPreviewParts({ preview, choices, onChange }: Props) {
+  const { counts, stored, dialect } = preview;
+  return (
+    <>
+      <Counts
+        of={[
+          ["rows good", counts.accepted],
+          ["flagged: some value set aside or guessed", counts.flagged],
+          ["rejected", counts.rejected],
+          ["lines that are no data", counts.notData],
+          ["stored already", stored.alreadyThere],
+          ["cannot be at this site", stored.refused.length],
+        ]}
+      />
+      <Offers preview={preview} choices={choices} onChange={onChange} />
+      {preview.list !== "shelf" && (
+        <section className={styles["settings"]} aria-label="How the file is read">
+          {preview.list === "readings" && (
+            <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
+          )}
+          <DateOrder
+            value={dialect.dateOrder}
+            isAssumed={dialect.dateOrderAssumed}
+            onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+          />
+          {preview.list === "readings" && !preview.columns.some(({ kind }) => kind === "drippers") && (
+            <label>
+              Drippers over the tray
+              <QuantityInput
+                unit=""
+                value={choices.drippersOnTray ?? null}
+                onChange={(drippersOnTray) => {
+                  const { drippersOnTray: _before, ...rest } = choices;
+                  onChange(drippersOnTray === null ? rest : { ...rest, drippersOnTray });
+                }}
+              />
+              <span className="quiet">empty: as the text on top says</span>
+            </label>
+          )}
+        </section>
+      )}
+      {preview.preamble.length > 0 && (
+        <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
+      )}
+      <ColumnsTable
+        columns={preview.columns}
+        kinds={[...preview.kinds.map(({ kind }) => kind), "ignore"].map((kind) => ({
+          value: kind,
+          label: wordsOf(kind),
+        }))}
+        unitsOf={(kind) => preview.kinds.find((known) => known.kind === kind)?.units ?? []}
+        onChange={(columns) => onChange({ ...choices, columns })}
+      />
+      <Sample preview={preview} />
+      <Faults preview={preview} />
+    </>
+  );
+}
+
+/** What was likely meant: taken only line by line, when somebody agrees. */
+function Offers({ preview, choices, onChange }: Props) {
+  const accepted = choices.acceptOffers ?? [];
+  const offered = preview.flagged.filter(({ flags }) => flags.some(({ offer }) => offer));
+  if (offered.length === 0) return null;
+  const toggle = (line: number): void =>
+    onChange({
+      ...choices,
+      acceptOffers: accepted.includes(line) ? accepted.filter((other) => other !== line) : [...accepted, line],
+    });
+  return (
+    <section aria-label="Likely slips">
+      <h2>Likely slips</h2>
+      <p className="quiet">Set aside unless you agree.</p>
+      {offered.map(({ line, flags }) => (
+        <div key={line}>
+          <Checkbox checked={accepted.includes(line)} onChange={() => toggle(line)}>
+            Line {line}:{" "}
+            {flags
+              .flatMap(({ raw, offer }) =>
+                Object.entries(offer ?? {}).map(
+                  ([field, value]) =>
+                    `“${raw}” is meant as ${wordsOf(field)} ${Array.isArray(value) ? value.join("–") : Number(value.toPrecision(6))} ${FIELD_WORDS[field]?.unit ?? (field === "massKg" ? "kg" : "")}`,
+                ),
+              )
+              .join("; ")}
+          </Checkbox>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+/** The first rows as they are stored, in the person's units. */
+function Sample({ preview }: { preview: ListPreview }) {
+  const { show } = useUnits();
+  const fields = [...new Set(preview.sample.flatMap(({ values }) => Object.keys(values)))].filter((field) =>
+    preview.sample.some(({ values }) => values[field] !== null && values[field] !== ""),
+  );
+  const unitOf = (field: string): string => {
+    const { unit, quantity } = FIELD_WORDS[field] ?? {};
+    return quantity ? show(quantity, 0).unit : (unit ?? "");
+  };
+  const cell = (field: string, value: string | number | null | undefined): string => {
+    if (value === null || value === undefined) return "–";
+    if (typeof value === "string") return field === "at" ? value.slice(0, 16).replace("T", " ") : value;
+    const quantity = FIELD_WORDS[field]?.quantity;
+    return quantity ? show(quantity, value).text : String(Number(value.toPrecision(4)));
+  };
+  return (
+    <section className={styles["scroll"]}>
+      <h2>The first rows, as they will be stored</h2>
+      <table className={styles["table"]}>
+        <thead>
+          <tr>
+            <th scope="col">line</th>
+            {fields.map((field) => (
+              <th key={field} scope="col">
+                {wordsOf(field)}
+                {unitOf(field) && `, ${unitOf(field)}`}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {preview.sample.map(({ line, values }) => (
+            <tr key={line}>
+              <td>{line}</td>
+              {fields.map((field) => (
+                <td key={field}>{cell(field, values[field])}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Faults({ preview }: { preview: ListPreview }) {
+  const { rejected, flagged, stored } = preview;
+  return (
+    <Collapse
+      items={[
+        {
+          key: "rejected",
+          label: `Rejected rows (${rejected.length})`,
+          children: (
+            <FaultRows
+              rows={rejected.map((row) => [`line ${row.line}`, `${REASONS[row.reason] ?? row.reason} (${row.detail})`])}
+            />
+          ),
+        },
+        {
+          key: "flagged",
+          label: `Flagged rows (${flagged.length})`,
+          children: (
+            <FaultRows
+              rows={flagged.flatMap(({ line, flags }) =>
+                flags.map(({ code, kind, raw, taken }) => [
+                  `line ${line}`,
+                  `${wordsOf(kind)} “${raw}”: ${FLAG_WORDS[code] ?? code}${taken === undefined ? "" : ` (${taken})`}`,
+                ]),
+              )}
+            />
+          ),
+        },
+        {
+          key: "refused",
+          label: `Rows that cannot be at this site (${stored.refused.length})`,
+          children: <FaultRows rows={stored.refused.map(({ line, message }) => [`line ${line}`, message])} />,
+        },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,28 @@
+import { listPreviewSchema, type ListChoices, type ListFile, type ListKind } from "@sprunel/contract";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { ChosenFile } from "../files/chosen-file.ts";
+import { sendJson } from "../http/api.ts";
+
+/** What an import of the list would do, read as chosen. */
+export function useListPreview(list: ListKind, file: ChosenFile | null, choices: ListChoices) {
+  return useQuery({
+    queryKey: ["site", "list-preview", list, file?.chosenAt, choices],
+    queryFn: () => sendJson("POST", "/api/lists/previews", bodyOf(list, file, choices), listPreviewSchema),
+    enabled: file !== null,
+    placeholderData: (before, query) =>
+      query?.queryKey[2] === list && query.queryKey[3] === file?.chosenAt ? before : undefined,
+  });
+}
+
+export function useListImport(list: ListKind) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ file, choices }: { file: ChosenFile; choices: ListChoices }) =>
+      sendJson("POST", "/api/lists/imports", bodyOf(list, file, choices), listPreviewSchema),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+function bodyOf(list: ListKind, file: ChosenFile | null, choices: ListChoices): ListFile {
+  return { list, fileName: file?.name ?? "", contentBase64: file?.contentBase64 ?? "", choices };
+}
