@@ -99,25 +99,23 @@ export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices):
       const ph = { dripPh: cells.value("dripPh"), drainPh: cells.value("drainPh") };
       swapped(cells, of, ph);
       const values = {
-        zone,
         ...of,
         dripPh: ph.dripPh === null ? null : cells.within("dripPh", "dripPh", PH.least, PH.most),
         drainPh: ph.drainPh === null ? null : cells.within("drainPh", "drainPh", PH.least, PH.most),
         ...drain(cells, cells.value("drippers") ?? choices.drippersOnTray ?? drippersIn(layout.preamble)),
         note: cells.text("note"),
       };
+      const readAt = (atMs: number): NotedReading => ({ zone, atMs, ...values });
       // In the repeated hour the first instant that is still free is meant.
       const atMs = instants.find((instant) => !rows.some((row) => isAt(row.values, zone, instant)));
-      if (atMs === undefined) {
-        const before = rows.find((row) => isAt(row.values, zone, instants[0] ?? NaN));
-        const same = before && JSON.stringify(before.values) === JSON.stringify({ ...values, atMs: instants[0] });
-        if (same) throw new RowRejected("duplicate", "the row stands in the file twice");
-        throw new RowRejected(
-          "conflict",
-          `line ${before?.line} has the same zone and time and other values; the first stays`,
-        );
-      }
-      return { ...values, atMs };
+      if (atMs !== undefined) return readAt(atMs);
+      const before = rows.find((row) => isAt(row.values, zone, instants[0] ?? NaN));
+      if (JSON.stringify(before?.values) === JSON.stringify(readAt(instants[0] ?? NaN)))
+        throw new RowRejected("duplicate", "the row stands in the file twice");
+      throw new RowRejected(
+        "conflict",
+        `line ${before?.line} has the same zone and time and other values; the first stays`,
+      );
     },
   });
 }

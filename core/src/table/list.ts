@@ -256,7 +256,10 @@ export function readList<K extends string, V extends object>(
     },
     columns: columns.map((column) => ({
       ...column,
-      examples: layout.dataRows.slice(0, 3).map(({ cells }) => cells[column.column - 1] ?? ""),
+      examples: layout.dataRows
+        .map(({ cells }) => cells[column.column - 1] ?? "")
+        .filter((cell) => cell !== "")
+        .slice(0, 3),
     })),
     kinds: (Object.keys(rules.columns) as K[]).map((kind) => ({
       kind,

@@ -7,7 +7,7 @@ import { pickStore } from "./pick-store.ts";
 /** A log of picks, each under a key of what it says, so that the same file adds nothing. */
 export async function storePicks(
   rows: readonly ListedRow<NotedPick>[],
-  { trx, zones }: ListPlace,
+  { trx, zones, today }: ListPlace,
 ): Promise<StoredRows> {
   const stored = new StoredRows();
   for (const { line, values } of rows) {
@@ -22,6 +22,7 @@ export async function storePicks(
       brixPct: values.brixPct,
     });
     if (values.massKg === null) stored.refuse(line, "Its mass was set aside; agree to the offer, or type the pick in.");
+    else if (values.pickedOn > today) stored.refuse(line, `It is from ${values.pickedOn}, which is still to come.`);
     else if (!standingOn(zone.plantings, values.pickedOn))
       stored.refuse(line, `Nothing stood in ${zone.name} on ${values.pickedOn}; check the planting in set-up.`);
     else if (!pick.success) stored.refuse(line, pick.error.issues.map((issue) => issue.message).join(" "));

@@ -6,7 +6,7 @@ import { zoneReportStore } from "./zone-report-store.ts";
 /** Soil tests as reports of their zones. */
 export async function storeSoilTests(
   rows: readonly ListedRow<SoilTest>[],
-  { trx, zones }: ListPlace,
+  { trx, zones, today }: ListPlace,
 ): Promise<StoredRows> {
   const stored = new StoredRows();
   for (const { line, values } of rows) {
@@ -14,6 +14,7 @@ export async function storeSoilTests(
     const report = newZoneReportSchema.safeParse({ kind: "soil", ...figures, texture: texture || null });
     const zoneId = zones.get(zone)?.id;
     if (!report.success) stored.refuse(line, report.error.issues.map((issue) => issue.message).join(" "));
+    else if (values.takenOn > today) stored.refuse(line, `It is from ${values.takenOn}, which is still to come.`);
     else if (zoneId !== undefined) stored.count(await zoneReportStore(trx).add(zoneId, report.data));
   }
   return stored;

@@ -1,5 +1,5 @@
 import type { ListChoices, ListFile, ListKind, ListPreview, Site } from "@sprunel/contract";
-import { readPickList, readReadingList, readShelfList, readSoilList, type ListTable } from "@sprunel/core";
+import { localDate, readPickList, readReadingList, readShelfList, readSoilList, type ListTable } from "@sprunel/core";
 import type { Knex } from "knex";
 import { storeShelf } from "../feed/shelf-list-store.ts";
 import { storePicks } from "../harvest/pick-list-store.ts";
@@ -24,7 +24,13 @@ export function listImportService(db: Knex, setUp: SetUpService, clock: () => nu
     const zones = new Map((await zoneStore(trx).list()).map((zone) => [zone.name, zone]));
     const timeZone = file.choices.timeZone ?? site.timeZone;
     const { table, store } = readAsked(file, { ...file.choices, timeZone, zones: [...zones.keys()] });
-    const stored = await store({ trx, site, zones, nowMs: clock() });
+    const stored = await store({
+      trx,
+      site,
+      zones,
+      nowMs: clock(),
+      today: localDate(clock(), site.timeZone),
+    });
     return {
       list: file.list,
       fileName: file.fileName,

@@ -8,6 +8,8 @@ export interface ListPlace {
   readonly site: Site;
   readonly zones: ReadonlyMap<string, StoredZone>;
   readonly nowMs: number;
+  /** date at the site */
+  readonly today: string;
 }
 export interface ListedRow<V> {
   readonly line: number;

@@ -38,7 +38,7 @@ export function ReportHistory({
   const figure = known.find(({ key }) => key === chosen) ?? known[0];
   if (!figure) return null;
   return (
-    <section aria-label={label}>
+    <section aria-label={label} style={{ marginTop: 16 }}>
       <Select
         aria-label="Figure shown over time"
         value={figure.key}
@@ -53,7 +53,7 @@ export function ReportHistory({
 
 function History({ points, figure, label }: { points: readonly ReportPoint[]; figure: ReportFigure; label: string }) {
   const option = useMemo<ChartOption>(() => {
-    const names = [...new Set(points.map(({ of }) => of))];
+    const names = [...new Set(points.map(({ of }) => of))].sort((a, b) => a.localeCompare(b));
     return {
       grid: { left: 52, right: 20, top: 40, bottom: 28 },
       legend: { top: 0, right: 0 },

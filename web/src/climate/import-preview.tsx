@@ -104,7 +104,7 @@ function Sample({ preview }: { preview: WeatherPreview }) {
     return `${text} ${unit}`;
   };
   return (
-    <section className={styles["scroll"]}>
+    <section className={styles["scroll"]} tabIndex={0} aria-label="First rows">
       <h2>The first rows, as they will be stored</h2>
       <table className={styles["table"]}>
         <thead>

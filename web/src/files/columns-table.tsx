@@ -29,7 +29,7 @@ export function ColumnsTable<K extends string>({
       ),
     );
   return (
-    <section className={styles["scroll"]}>
+    <section className={styles["scroll"]} tabIndex={0} aria-label="Columns">
       <h2>Columns</h2>
       <table className={styles["table"]}>
         <thead>

@@ -93,20 +93,21 @@ function Offers({ preview, choices, onChange }: Props) {
       {offered.map(({ line, flags }) => (
         <div key={line}>
           <Checkbox checked={accepted.includes(line)} onChange={() => toggle(line)}>
-            Line {line}:{" "}
-            {flags
-              .flatMap(({ raw, offer }) =>
-                Object.entries(offer ?? {}).map(
-                  ([field, value]) =>
-                    `“${raw}” is meant as ${wordsOf(field)} ${Array.isArray(value) ? value.join("–") : Number(value.toPrecision(6))} ${FIELD_WORDS[field]?.unit ?? (field === "massKg" ? "kg" : "")}`,
-                ),
-              )
-              .join("; ")}
+            Line {line}: {flags.flatMap(({ raw, offer }) => (offer ? [offerWords(raw, offer)] : [])).join("; ")}
           </Checkbox>
         </div>
       ))}
     </section>
   );
+}
+
+function offerWords(raw: string, offer: Readonly<Record<string, number | readonly number[]>>): string {
+  const meant = Object.entries(offer).map(([field, value]) => {
+    const unit = FIELD_WORDS[field]?.unit ?? (field === "massKg" ? "kg" : "");
+    const shown = typeof value === "number" ? Number(value.toPrecision(6)) : value.join("–");
+    return `${wordsOf(field)} ${shown} ${unit}`.trim();
+  });
+  return `“${raw}” is meant as ${meant.join(", ")}`;
 }
 
 /** The first rows as they are stored, in the person's units. */
@@ -126,7 +127,7 @@ function Sample({ preview }: { preview: ListPreview }) {
     return quantity ? show(quantity, value).text : String(Number(value.toPrecision(4)));
   };
   return (
-    <section className={styles["scroll"]}>
+    <section className={styles["scroll"]} tabIndex={0} aria-label="First rows">
       <h2>The first rows, as they will be stored</h2>
       <table className={styles["table"]}>
         <thead>
