@@ -30,6 +30,12 @@ test("lines: the profile answers a change, and a catch-can test finds what plugs
   await page.getByLabel("Minutes", { exact: true }).fill("6");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(lines).toContainText("Every line falls towards its end: it is pressure.");
+  // The measured uniformity takes the place of the described one, and the plan gives more for it.
+  await lines.getByRole("button", { name: "Plan with the measured uniformity" }).click();
+  await expect(lines.getByRole("button", { name: "Plan with the measured uniformity" })).toBeHidden();
+  await page.goto("/set-up");
+  await page.getByRole("button", { name: "Courgette tunnel" }).click();
+  await expect(page.getByLabel("Uniformity", { exact: true })).toHaveValue("72.22");
 });
 
 test("the Water station tells how long the water lasts, what it does and what acid it takes", async ({ page }) => {

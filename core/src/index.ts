@@ -111,3 +111,4 @@ export { readPickList, type NotedPick, type PickList } from "./harvest/pick-list
 export { readShelfList, type ListedProduct, type ShelfList } from "./feed/shelf-list.ts";
 export { libraryProductLike } from "./feed/match-product.ts";
 export { type ListFlag, type ListRow, type ListTable } from "./table/list.ts";
+export { pipeLossKpa, subMain, type SubMain } from "./irrigation/sub-main.ts";

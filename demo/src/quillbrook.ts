@@ -343,6 +343,7 @@ export const lines: Readonly<Record<string, NewLines>> = {
     inletKpa: 150,
     slopePct: 0,
     main: { lengthM: 60, insideDiameterMm: 44 },
+    subMain: { lengthM: 12, insideDiameterMm: 40 },
   },
   "Courgette tunnel": {
     laterals: 14,
@@ -356,6 +357,7 @@ export const lines: Readonly<Record<string, NewLines>> = {
     inletKpa: 100,
     slopePct: 0.5,
     main: { lengthM: 35, insideDiameterMm: 36 },
+    subMain: null,
   },
 };
 

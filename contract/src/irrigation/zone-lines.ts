@@ -21,6 +21,8 @@ export const newLinesSchema = z.strictObject({
   inletKpa: quantitySchema("The pressure at the lateral's inlet", 1, 1000, "kPa"),
   slopePct: quantitySchema("The slope", -50, 50, "%"),
   main: pipeSchema.nullable(),
+  /** along which the laterals stand; its head has the lateral's inlet pressure */
+  subMain: pipeSchema.nullable().default(null),
 });
 export type NewLines = z.infer<typeof newLinesSchema>;
 export const linesUpdateSchema = newLinesSchema.extend({ version: versionSchema.nullable() });

@@ -2,7 +2,8 @@ import { Checks } from "../checks.ts";
 import { DomainError } from "../domain-error.ts";
 import { GRAVITY_MS2, waterDensityKgM3, waterViscosityM2S } from "../water/water-properties.ts";
 import { fill, Worksheet, type WorkingStep } from "../working.ts";
-import { emitterFlowLh, type Emitter } from "./emitter.ts";
+import type { Emitter } from "./emitter.ts";
+import { alongPipe, type OutletPipe, type OutletPoint } from "./outlet-pipe.ts";
 import { frictionSlope } from "./pipe-friction.ts";
 
 export interface LateralInput {
@@ -23,12 +24,6 @@ export interface LateralInput {
   readonly minorLossM?: number | undefined;
 }
 
-export interface LateralPoint {
-  readonly xM: number;
-  readonly kPa: number;
-  readonly lh: number;
-}
-
 export interface Lateral {
   readonly inletFlowLh: number;
   readonly minKpa: number;
@@ -37,7 +32,7 @@ export interface Lateral {
   /** 100 · (greatest − least) / greatest flow */
   readonly flowVariationPct: number;
   readonly emissionUniformityPct: number;
-  readonly profile: readonly LateralPoint[];
+  readonly profile: readonly OutletPoint[];
   readonly warnings: readonly string[];
   readonly working: readonly WorkingStep[];
 }
@@ -61,7 +56,7 @@ export function lateral(input: LateralInput): Lateral {
   if (input.temperatureC === undefined)
     sheet.warn(`No water temperature was given: ${USUAL_TEMPERATURE_C} °C is taken.`);
   const pipe = pipeOf(input, count);
-  const profile = solve(pipe, input.inletKpa);
+  const profile = alongPipe(pipe, input.inletKpa);
   const flows = profile.map((point) => point.lh);
   const pressures = profile.map((point) => point.kPa);
   const inletFlowLh = flows.reduce((sum, lh) => sum + lh, 0);
@@ -95,7 +90,7 @@ export function longestLateralM(input: Omit<LateralInput, "lengthM">, mostVariat
     const lengthM = count * input.emitterSpacingM;
     checkLateral({ ...input, lengthM });
     try {
-      const flows = solve(pipeOf({ ...input, lengthM }, count), input.inletKpa).map((point) => point.lh);
+      const flows = alongPipe(pipeOf({ ...input, lengthM }, count), input.inletKpa).map((point) => point.lh);
       const most = Math.max(...flows);
       return (100 * (most - Math.min(...flows))) / most <= mostVariationPct;
     } catch (error) {
@@ -137,27 +132,12 @@ export function lateralTimes(
   return { volumeL, fillMin: (60 * volumeL) / inletFlowLh, travelMin: 60 * travelH };
 }
 
-interface Pipe {
-  readonly count: number;
-  readonly emitter: Emitter;
-  readonly spacingM: number;
-  /** spacing with the barb's equivalent length */
-  readonly lossLengthM: number;
-  readonly diameterM: number;
-  readonly viscosityM2S: number;
-  /** m of water per m, by m³/s */
-  friction(flowM3S: number): number;
-  readonly kPaPerM: number;
-  /** metres that each segment rises */
-  readonly riseM: number;
-}
-
-function pipeOf(input: LateralInput, count: number): Pipe {
+function pipeOf(input: LateralInput, count: number): OutletPipe {
   const temperatureC = input.temperatureC ?? USUAL_TEMPERATURE_C;
   const [diameterM, viscosityM2S] = [input.insideDiameterMm / 1000, waterViscosityM2S(temperatureC)];
   return {
     count,
-    emitter: input.emitter,
+    outlet: input.emitter,
     spacingM: input.emitterSpacingM,
     lossLengthM: input.emitterSpacingM + (input.minorLossM ?? 0),
     diameterM,
@@ -168,77 +148,11 @@ function pipeOf(input: LateralInput, count: number): Pipe {
   };
 }
 
-/** From the pressure at the last emitter up to the inlet. */
-function upstream(pipe: Pipe, endKpa: number, visit?: (at: number, kPa: number, lh: number) => void): number {
-  let kPa = endKpa;
-  let flowLh = 0;
-  for (let at = pipe.count; at >= 1; at--) {
-    const lh = emitterFlowLh(pipe.emitter, kPa);
-    visit?.(at, kPa, lh);
-    flowLh += lh;
-    const lostM = pipe.friction(flowLh / 3.6e6) * pipe.lossLengthM;
-    kPa += (lostM + pipe.riseM) * pipe.kPaPerM;
-  }
-  return kPa;
-}
-
-function solve(pipe: Pipe, inletKpa: number): LateralPoint[] {
-  const riseKpa = pipe.count * pipe.riseM * pipe.kPaPerM;
-  if (inletKpa <= riseKpa)
-    throw new DomainError({
-      code: "not-possible",
-      path: "inletKpa",
-      message: `The end lies ${(pipe.count * pipe.riseM).toFixed(1)} m higher than the inlet: more than ${riseKpa.toFixed(0)} kPa are needed there, not ${inletKpa}.`,
-    });
-  // The end can have no more than the static pressure; the inlet pressure found rises with it. The share of it is sought by
-  // its fourth root, because steep emitter laws put the answer very near to none.
-  const endKpa = (root: number): number => (inletKpa - riseKpa) * root ** 4;
-  const missed = (root: number): number => upstream(pipe, endKpa(root)) - inletKpa;
-  const { root, over } = risingRoot(missed, 1e-9 * inletKpa);
-  // Going uphill, or with emitters that give the same at any pressure, some inlet pressures carry no water to the end.
-  if (over > 1e-4 * inletKpa)
-    throw new DomainError({
-      code: "not-possible",
-      path: "inletKpa",
-      message: `Water reaches the last emitter from about ${Math.ceil(inletKpa + over)} kPa at the inlet on, not at ${inletKpa}: raise it, shorten the lateral or take a wider pipe.`,
-    });
-  const profile: LateralPoint[] = [];
-  upstream(pipe, endKpa(root), (at, kPa, lh) => profile.push({ xM: at * pipe.spacingM, kPa, lh }));
-  return profile.reverse();
-}
-
-/**
- * Where a function that rises from 0 to 1 passes zero: regula falsi in Illinois' form.
- *
- * @returns the place, and what is left there: more than `near` only where the function jumps over zero
- */
-function risingRoot(rising: (at: number) => number, near: number): { readonly root: number; readonly over: number } {
-  let [low, high] = [0, 1];
-  let [under, over] = [rising(0), rising(1)];
-  if (under >= 0) return { root: 0, over: under };
-  let [found, left] = [1, over];
-  for (let round = 0; round < 100 && high - low > 1e-14 && Math.abs(left) > near; round++) {
-    const drawn = low + ((high - low) * -under) / (over - under);
-    const at = drawn > low && drawn < high ? drawn : (low + high) / 2;
-    const before = left;
-    [found, left] = [at, rising(at)];
-    // A side that stands still is halved, or the other would creep.
-    if (left < 0) {
-      [low, under] = [at, left];
-      if (before < 0) over /= 2;
-    } else {
-      [high, over] = [at, left];
-      if (before > 0) under /= 2;
-    }
-  }
-  return { root: found, over: Math.abs(left) };
-}
-
 /** Notes the sums that a person may redo, and returns the design emission uniformity. */
 function explain(
   { inletKpa, emitter, lengthM, insideDiameterMm, emitterSpacingM }: LateralInput,
-  pipe: Pipe,
-  profile: readonly LateralPoint[],
+  pipe: OutletPipe,
+  profile: readonly OutletPoint[],
   inletFlowLh: number,
   sheet: Worksheet,
 ): number {

@@ -8,6 +8,7 @@ import { StrikeOut } from "../shell/strike-out.tsx";
 import figures from "../theme/figures.module.css";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
+import { Adopt } from "./adopt.tsx";
 import styles from "./lines.module.css";
 import { useStrikeCatchTest } from "./use-lines.ts";
 
@@ -67,6 +68,9 @@ export function CatchTests({ zoneId, tests }: { zoneId: number; tests: readonly 
               <p>
                 <strong>{verdictWords(result)}</strong> {nextWords(result)}
               </p>
+              <Adopt zoneId={zoneId} field="uniformityPct" value={result.lowQuarterDuPct}>
+                Plan with the measured uniformity
+              </Adopt>
             </div>
           </div>
         </>

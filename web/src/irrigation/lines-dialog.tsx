@@ -1,16 +1,20 @@
 import { newLinesSchema, type NewLines, type ZoneLines } from "@sprunel/contract";
 import type { Quantity } from "@sprunel/core";
 import Form from "antd/es/form";
+import { Fragment } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useSaveLines } from "./use-lines.ts";
 
-type Values = Partial<Record<Exclude<keyof NewLines, "main">, number | null>> & {
-  main?: { lengthM?: number | null; insideDiameterMm?: number | null };
-};
+interface PipeValues {
+  lengthM?: number | null;
+  insideDiameterMm?: number | null;
+}
+type PipeKey = "main" | "subMain";
+type Values = Partial<Record<Exclude<keyof NewLines, PipeKey>, number | null>> & Partial<Record<PipeKey, PipeValues>>;
 
 interface LineField {
-  readonly key: Exclude<keyof NewLines, "main">;
+  readonly key: Exclude<keyof NewLines, PipeKey>;
   readonly label: string;
   readonly quantity?: Quantity;
   readonly unit?: string;
@@ -31,8 +35,12 @@ const FIELDS: readonly LineField[] = [
     unit: "",
     extra: "0.03 to 0.07 is usual; see the maker's sheet",
   },
-  { key: "inletKpa", label: "Pressure at the lateral's inlet", quantity: "pressure" },
+  { key: "inletKpa", label: "Pressure at the first lateral", quantity: "pressure" },
   { key: "slopePct", label: "Slope, uphill from the inlet", unit: "%", extra: "downhill with a minus" },
+];
+const PIPES: readonly { readonly key: PipeKey; readonly label: string }[] = [
+  { key: "main", label: "Main to the laterals" },
+  { key: "subMain", label: "Sub-main along them" },
 ];
 const START: Values = { exponent: 0.5, cv: 0.05, slopePct: 0, emitterKpa: 100, inletKpa: 100 };
 
@@ -52,7 +60,7 @@ export function LinesDialog({
       title="Lines"
       width={620}
       schema={newLinesSchema}
-      initialValues={lines ? { ...lines, main: lines.main ?? {} } : START}
+      initialValues={lines ? { ...lines, main: lines.main ?? {}, subMain: lines.subMain ?? {} } : START}
       recordOf={recordOf}
       saving={save}
       save={(record, then) => save.mutate({ version: lines?.version ?? null, lines: record }, then)}
@@ -63,22 +71,29 @@ export function LinesDialog({
           <QuantityInput {...(quantity ? { quantity } : { unit: unit ?? "" })} />
         </Form.Item>
       ))}
-      <Form.Item name={["main", "lengthM"]} label="Pipe to the laterals" extra="empty: not counted">
-        <QuantityInput quantity="length" />
-      </Form.Item>
-      <Form.Item name={["main", "insideDiameterMm"]} label="its inside diameter">
-        <QuantityInput unit="mm" />
-      </Form.Item>
+      {PIPES.map(({ key, label }) => (
+        <Fragment key={key}>
+          <Form.Item name={[key, "lengthM"]} label={label} extra="empty: not counted">
+            <QuantityInput quantity="length" />
+          </Form.Item>
+          <Form.Item name={[key, "insideDiameterMm"]} label="its inside diameter">
+            <QuantityInput unit="mm" />
+          </Form.Item>
+        </Fragment>
+      ))}
     </RecordDialog>
   );
 }
 
-function recordOf({ main, ...values }: Values): unknown {
+function recordOf({ main, subMain, ...values }: Values): unknown {
   return {
     ...Object.fromEntries(FIELDS.map(({ key }) => [key, values[key] ?? undefined])),
-    main:
-      typeof main?.lengthM === "number"
-        ? { lengthM: main.lengthM, insideDiameterMm: main.insideDiameterMm ?? undefined }
-        : null,
+    main: pipeOf(main),
+    subMain: pipeOf(subMain),
   };
+}
+
+function pipeOf(pipe: PipeValues | undefined): unknown {
+  if (typeof pipe?.lengthM !== "number") return null;
+  return { lengthM: pipe.lengthM, insideDiameterMm: pipe.insideDiameterMm ?? undefined };
 }

@@ -1,5 +1,15 @@
 import type { BoardZone, NewLines, ZoneLines } from "@sprunel/contract";
-import { DomainError, lateral, lateralTimes, longestLateralM, type Lateral, type LateralInput } from "@sprunel/core";
+import {
+  DomainError,
+  lateral,
+  lateralTimes,
+  longestLateralM,
+  pipeLossKpa,
+  subMain,
+  type Lateral,
+  type LateralInput,
+  type SubMain,
+} from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useMemo, useState } from "react";
@@ -8,6 +18,7 @@ import figures from "../theme/figures.module.css";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
+import { Adopt } from "./adopt.tsx";
 import { CatchTests } from "./catch-tests.tsx";
 import { LateralChart } from "./lateral-chart.tsx";
 import styles from "./lines.module.css";
@@ -24,7 +35,7 @@ export function LinesPanel({ zone }: { zone: BoardZone }) {
   return (
     <section aria-label="Lines" className={styles["panel"]}>
       <h2>Lines</h2>
-      <Flow lines={lines.data} />
+      <Flow zoneId={zone.id} lines={lines.data} />
       {lines.data.lines ? (
         <Described lines={lines.data.lines} />
       ) : (
@@ -44,16 +55,22 @@ export function LinesPanel({ zone }: { zone: BoardZone }) {
 /** Beyond this meter and description are no longer the same flow. */
 const SAME_PCT = 5;
 
-function Flow({ lines: { flowLh, meteredLh } }: { lines: ZoneLines }) {
+function Flow({ zoneId, lines: { flowLh, meteredLh } }: { zoneId: number; lines: ZoneLines }) {
   if (meteredLh === null) return null;
   const offPct = (100 * (meteredLh - flowLh)) / flowLh;
   return (
-    <p className={Math.abs(offPct) > SAME_PCT ? styles["off"] : "quiet"}>
-      The meter shows <Amount quantity="flow" value={meteredLh} /> over the last week, {Math.abs(offPct).toFixed(0)} %{" "}
-      {offPct < 0 ? "under" : "over"} the <Amount quantity="flow" value={flowLh} /> that the plan counts on.
-      {offPct < -SAME_PCT && " Falling at steady pressure it is plugging or the filter; with the pressure, the supply."}
-      {offPct > SAME_PCT && " Look for a leak, worn drippers or an open flush valve."}
-    </p>
+    <>
+      <p className={Math.abs(offPct) > SAME_PCT ? styles["off"] : "quiet"}>
+        The meter shows <Amount quantity="flow" value={meteredLh} /> over the last week, {Math.abs(offPct).toFixed(0)} %{" "}
+        {offPct < 0 ? "under" : "over"} the <Amount quantity="flow" value={flowLh} /> that the plan counts on.
+        {offPct < -SAME_PCT &&
+          " Falling at steady pressure it is plugging or the filter; with the pressure, the supply."}
+        {offPct > SAME_PCT && " Look for a leak, worn drippers or an open flush valve."}
+      </p>
+      <Adopt zoneId={zoneId} field="flowLh" value={meteredLh}>
+        Plan with the metered flow
+      </Adopt>
+    </>
   );
 }
 
@@ -75,18 +92,18 @@ const GOOD_VARIATION_PCT = 10;
 function Described({ lines }: { lines: NewLines }) {
   const solved = useMemo(() => solve(lines), [lines]);
   if (typeof solved === "string") return <p role="alert">{solved}</p>;
-  const { answer, longestM } = solved;
+  const { answer, longestM, manifold } = solved;
   const times = lateralTimes(lines, answer);
-  const zoneLh = answer.inletFlowLh * lines.laterals;
-  const mainL = lines.main ? (Math.PI / 4) * (lines.main.insideDiameterMm / 1000) ** 2 * lines.main.lengthM * 1000 : 0;
+  const zoneLh = manifold?.flowLh ?? answer.inletFlowLh * lines.laterals;
+  const mainL = volumeL(lines.main) + volumeL(lines.subMain);
   return (
     <>
       <dl className={figures["list"]}>
         <div>
-          <dt>Emission uniformity</dt>
+          <dt>{manifold ? "Emission uniformity of the zone" : "Emission uniformity"}</dt>
           <dd>
-            <Explained title="One lateral" steps={answer.working}>
-              <Measure text={answer.emissionUniformityPct.toFixed(0)} unit="%" />
+            <Explained title="The lines" steps={[...answer.working, ...(manifold?.working ?? [])]}>
+              <Measure text={(manifold?.emissionUniformityPct ?? answer.emissionUniformityPct).toFixed(0)} unit="%" />
             </Explained>
           </dd>
         </div>
@@ -96,6 +113,25 @@ function Described({ lines }: { lines: NewLines }) {
             <Measure text={answer.flowVariationPct.toFixed(1)} unit="%" />
           </dd>
         </div>
+        {manifold && (
+          <div>
+            <dt>Laterals differ by</dt>
+            <dd>
+              <Measure text={manifold.flowVariationPct.toFixed(1)} unit="%" />
+            </dd>
+          </div>
+        )}
+        {lines.main && (
+          <div>
+            <dt>Needed at the valve</dt>
+            <dd>
+              <Amount
+                quantity="pressure"
+                value={lines.inletKpa + pipeLossKpa(zoneLh, lines.main.lengthM, lines.main.insideDiameterMm)}
+              />
+            </dd>
+          </div>
+        )}
         <div>
           <dt>Pressure at the end</dt>
           <dd>
@@ -137,10 +173,21 @@ function Described({ lines }: { lines: NewLines }) {
   );
 }
 
-function solve(lines: NewLines): { answer: Lateral; longestM: number } | string {
+function volumeL(pipe: NewLines["main"]): number {
+  return pipe ? (Math.PI / 4) * (pipe.insideDiameterMm / 1000) ** 2 * pipe.lengthM * 1000 : 0;
+}
+
+function solve(lines: NewLines): { answer: Lateral; longestM: number; manifold: SubMain | null } | string {
   try {
     const input = lateralInput(lines);
-    return { answer: lateral(input), longestM: longestLateralM(input, GOOD_VARIATION_PCT) };
+    return {
+      answer: lateral(input),
+      longestM: longestLateralM(input, GOOD_VARIATION_PCT),
+      manifold:
+        lines.subMain && lines.laterals > 1
+          ? subMain({ lateral: input, laterals: lines.laterals, ...lines.subMain })
+          : null,
+    };
   } catch (error) {
     if (error instanceof DomainError) return error.message;
     throw error;
