@@ -111,4 +111,7 @@ export { readPickList, type NotedPick, type PickList } from "./harvest/pick-list
 export { readShelfList, type ListedProduct, type ShelfList } from "./feed/shelf-list.ts";
 export { libraryProductLike } from "./feed/match-product.ts";
 export { type ListFlag, type ListRow, type ListTable } from "./table/list.ts";
+export { organicDosing, type OrganicDosing } from "./water/wastewater.ts";
+export { assumedRemoval } from "./crop/removal.ts";
+export { isTurn, nextTurn } from "./water/supply.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./irrigation/sub-main.ts";

@@ -74,7 +74,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
-  app.use(waterRoutes(services.waterImports, services.water));
+  app.use(waterRoutes(services.waterImports, services.water, services.doses));
   app.use(readingRoutes(services.readings, services.zoneReports));
   app.use(linesRoutes(services.lines));
   app.use(harvestRoutes(services.harvest));

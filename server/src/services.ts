@@ -13,6 +13,7 @@ import { zoneReportService, type ZoneReportService } from "./rootzone/zone-repor
 import { listImportService, type ListImportService } from "./site/list-import-service.ts";
 import { siteFileService, type SiteFileService } from "./site/site-file-service.ts";
 import { setUpService, type SetUpService } from "./site/set-up-service.ts";
+import { doseService, type DoseService } from "./water/dose-service.ts";
 import { waterImportService, type WaterImportService } from "./water/water-import-service.ts";
 import { waterService, type WaterService } from "./water/water-service.ts";
 import { zoneStore } from "./site/zone-store.ts";
@@ -27,6 +28,7 @@ export interface Services {
   readonly feed: FeedService;
   readonly waterImports: WaterImportService;
   readonly water: WaterService;
+  readonly doses: DoseService;
   readonly readings: ReadingService;
   readonly zoneReports: ZoneReportService;
   readonly listImports: ListImportService;
@@ -59,6 +61,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     readings: readingService(db, setUp, plans, clock, changed),
     zoneReports: zoneReportService(db, setUp, clock),
     listImports: listImportService(db, setUp, clock, changed),
+    doses: doseService(db, setUp, clock),
     waterImports: waterImportService(db, setUp),
     water,
     lines: linesService(db, setUp, clock),

@@ -8,6 +8,7 @@ import { feedSettingsSchema, feedTargetSchema, newMixSchema, newWaterReportSchem
 import { newPickSchema } from "../harvest/harvest.ts";
 import { newCatchTestSchema, newLinesSchema } from "../irrigation/zone-lines.ts";
 import { newSourceSchema } from "../water/source.ts";
+import { newDoseSchema } from "../water/dose.ts";
 import { newZoneReportSchema } from "../rootzone/zone-report.ts";
 import { newSiteSchema } from "./site.ts";
 import { newZoneSchema } from "./zone.ts";
@@ -46,6 +47,8 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   picks: z.array(newPickSchema.extend({ struck })),
   /** soil tests, extracts and drain reports */
   reports: z.array(z.strictObject({ report: newZoneReportSchema, struck })).default([]),
+  /** doses of digestate or reclaimed water, by the source's name */
+  doses: z.array(newDoseSchema.omit({ sourceId: true }).extend({ source: z.string(), struck })).default([]),
   mixes: z.array(newMixSchema.extend({ mixedAt: instantSchema })),
   decisions: z.array(
     z.strictObject({

@@ -27,6 +27,34 @@ export const newSourceSchema = z.strictObject({
       error: () => "More stands in the storage than it holds; check both.",
     })
     .nullable(),
+  /** water that comes on fixed days only */
+  turn: z
+    .strictObject({
+      firstOn: dateSchema,
+      everyDays: quantitySchema("The days from turn to turn", 1, 365, "").int({
+        error: () => "Days are counted in whole numbers.",
+      }),
+      m3: quantitySchema("What a turn brings", 0.1, 1_000_000, "m³"),
+    })
+    .nullable()
+    .default(null),
+  /** of a digestate or reclaimed water */
+  analysis: z
+    .strictObject({
+      takenOn: dateSchema,
+      suspendedSolidsMgL: quantitySchema("Suspended solids", 0, 100_000, "mg/L"),
+      nh4NMgL: quantitySchema("Ammonium N", 0, 20_000, "mg/L"),
+      organicNMgL: quantitySchema("Organic N", 0, 20_000, "mg/L"),
+      pMgL: quantitySchema("Phosphorus", 0, 10_000, "mg/L"),
+      kMgL: quantitySchema("Potassium", 0, 20_000, "mg/L"),
+      ecMsCm: quantitySchema("The EC", 0, 60, "mS/cm"),
+      /** days that local rules ask for between the last dose and the first pick */
+      hygieneDays: quantitySchema("Days before harvest", 0, 730, "").int({
+        error: () => "Days are counted in whole numbers.",
+      }),
+    })
+    .nullable()
+    .default(null),
 });
 export type NewSource = z.infer<typeof newSourceSchema>;
 export const sourceSchema = newSourceSchema.extend({ id: idSchema, version: versionSchema });
@@ -45,6 +73,8 @@ export const sourceStateSchema = z.object({
   levelM3: z.number().nullable(),
   daysLeft: z.number().nullable(),
   levels: z.array(z.object({ date: dateSchema, m3: z.number() })),
+  /** the next day on which the water comes, and what the zones take until then; null without turns */
+  nextTurn: z.object({ date: dateSchema, neededM3: z.number() }).nullable(),
   working: z.array(
     z.object({
       label: z.string(),

@@ -1,4 +1,4 @@
-import { addDays } from "../table/local-time.ts";
+import { addDays, daysBetween } from "../table/local-time.ts";
 import { fill, type WorkingStep } from "../working.ts";
 
 export interface SupplyInput {
@@ -16,6 +16,26 @@ export interface SupplyInput {
   /** share of rain that arrives, % */
   readonly runoffPct: number;
   readonly days: number;
+  /** water that comes on fixed days */
+  readonly turn?: Turn | null | undefined;
+}
+
+export interface Turn {
+  readonly firstOn: string;
+  readonly everyDays: number;
+  readonly m3: number;
+}
+
+/** Whether the water comes on a date. */
+export function isTurn({ firstOn, everyDays }: Turn, date: string): boolean {
+  const days = daysBetween(firstOn, date);
+  return days >= 0 && days % everyDays === 0;
+}
+
+/** The first day from a date on which the water comes. */
+export function nextTurn({ firstOn, everyDays }: Turn, date: string): string {
+  const days = daysBetween(firstOn, date);
+  return addDays(firstOn, Math.max(0, Math.ceil(days / everyDays)) * everyDays);
 }
 
 export interface Supply {
@@ -27,7 +47,7 @@ export interface Supply {
 }
 
 /**
- * A storage over the coming weeks: what the zones take, what the roof brings, what spills.
+ * A storage over the coming weeks: what the zones take, what the roof and turns bring, what spills.
  *
  * A steady draft is assumed after the forecast; the longer the look, the less it is worth.
  */
@@ -38,7 +58,8 @@ export function projectStorage(input: SupplyInput): Supply {
   let level = levelM3;
   let daysLeft: number | null = null;
   for (let day = 0; day < days; day++) {
-    const wanted = level + catchM3(rainMm[day] ?? usualRainMm) - dailyUseM3;
+    const turned = input.turn && isTurn(input.turn, addDays(date, day)) ? input.turn.m3 : 0;
+    const wanted = level + turned + catchM3(rainMm[day] ?? usualRainMm) - dailyUseM3;
     if (wanted < 0 && daysLeft === null) daysLeft = day;
     level = Math.min(capacityM3, Math.max(0, wanted));
     levels.push({ date: addDays(date, day), m3: level });

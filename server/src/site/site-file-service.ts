@@ -13,6 +13,7 @@ import { feedStore } from "../feed/feed-store.ts";
 import { badInput } from "../http/problems.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import { linesStore } from "../irrigation/lines-store.ts";
+import { doseStore } from "../water/dose-store.ts";
 import { sourceStore } from "../water/source-store.ts";
 import type { SetUpService } from "./set-up-service.ts";
 import { siteStore } from "./site-store.ts";
@@ -78,6 +79,7 @@ async function zoneOut(db: Knex, zone: StoredZone, sources: readonly Source[]): 
   const lines = await linesStore(db).find(id);
   const target = await feedStore(db).target(id);
   const settings = await feedStore(db).settings(id);
+  const nameOf = (sourceId: number): string => sources.find((source) => source.id === sourceId)?.name ?? "";
   const rows = <T>(table: string, order: string): Promise<T[]> => db(table).where({ zone_id: id }).orderBy(order);
   return {
     ...definition,
@@ -123,6 +125,9 @@ async function zoneOut(db: Knex, zone: StoredZone, sources: readonly Source[]): 
     reports: (await zoneReportStore(db).list(id))
       .map(({ id: _id, struck, ...report }) => ({ report, struck }))
       .reverse(),
+    doses: (await doseStore(db).list(id))
+      .map(({ id: _id, sourceId, ...dose }) => ({ ...dose, source: nameOf(sourceId) }))
+      .reverse(),
     mixes: (await rows<MixRow>("mix", "id")).map((row) => ({
       key: row.key,
       mixedAt: iso(row.mixed_at_ms),
@@ -142,14 +147,16 @@ async function zoneIn(
   productIds: ReadonlyMap<string, string>,
   path: string,
 ): Promise<void> {
-  const waters = file.waters.map(({ source, sharePct }, at): NewZone["waters"][number] => {
-    const found = sources.find((candidate) => candidate.name === source);
+  const sourceOf = (name: string, where: string): number => {
+    const found = sources.find((candidate) => candidate.name === name);
     if (!found)
-      throw badInput([
-        { path: `${path}.waters.${at}.source`, message: `The file holds no source of water ${source}.` },
-      ]);
-    return { sourceId: found.id, sharePct };
-  });
+      throw badInput([{ path: `${path}.${where}.source`, message: `The file holds no source of water ${name}.` }]);
+    return found.id;
+  };
+  const waters = file.waters.map(({ source, sharePct }, at): NewZone["waters"][number] => ({
+    sourceId: sourceOf(source, `waters.${at}`),
+    sharePct,
+  }));
   const { name, house, definition, layout, unconfirmed, plantings } = file;
   const id = await zoneStore(db).add(siteId, { name, house, definition, layout, unconfirmed, plantings, waters });
   if (file.lines) await linesStore(db).save(id, 1, file.lines);
@@ -205,6 +212,8 @@ async function zoneIn(
       ),
     })),
   );
+  for (const [at, { source, struck, ...dose }] of file.doses.entries())
+    await doseStore(db).add(id, { ...dose, sourceId: sourceOf(source, `doses.${at}`) }, struck);
   for (const { report, struck } of file.reports) await zoneReportStore(db).add(id, report, struck);
   for (const { decidedAt, ...decision } of file.decisions)
     await decisionStore(db).add({ zoneId: id, ...decision, decidedAtMs: Date.parse(decidedAt) });

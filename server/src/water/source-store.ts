@@ -49,6 +49,8 @@ const UNDESCRIBED: Omit<NewSource, "name"> = {
   priceM3: null,
   licenceM3Year: null,
   storage: null,
+  turn: null,
+  analysis: null,
 };
 
 function fromRow(row: SourceRow): Source {

@@ -1,5 +1,5 @@
 import type { BoardZone, NewSource, Site, Source, SourceState, WaterStation } from "@sprunel/contract";
-import { addDays, localDate, projectStorage, startOfLocalDay } from "@sprunel/core";
+import { addDays, daysBetween, isTurn, localDate, nextTurn, projectStorage, startOfLocalDay } from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { feedStore } from "../feed/feed-store.ts";
@@ -145,7 +145,7 @@ function shareOf({ waters }: StoredZone, sourceId: number, firstId: number): num
 }
 
 function stateOf(
-  { storage }: Source,
+  { storage, turn }: Source,
   used: ReadonlyMap<string, number>,
   rain: ReadonlyMap<string, number>,
   date: string,
@@ -153,11 +153,14 @@ function stateOf(
   const sumFrom = (from: string): number =>
     [...used].reduce((sum, [on, m3]) => (on >= from && on < date ? sum + m3 : sum), 0);
   const dailyUseM3 = sumFrom(addDays(date, -USE_DAYS)) / USE_DAYS;
-  if (!storage) return { dailyUseM3, levelM3: null, daysLeft: null, levels: [], working: [] };
+  const on = turn && nextTurn(turn, date);
+  const coming = { nextTurn: on ? { date: on, neededM3: dailyUseM3 * daysBetween(date, on) } : null };
+  if (!storage) return { dailyUseM3, levelM3: null, daysLeft: null, levels: [], working: [], ...coming };
   let levelM3 = storage.levelM3;
   for (let day = storage.readOn; day < date; day = addDays(day, 1)) {
     const caught = ((rain.get(day) ?? 0) * storage.roofM2 * storage.runoffPct) / 100_000;
-    levelM3 = Math.min(storage.capacityM3, Math.max(0, levelM3 + caught - (used.get(day) ?? 0)));
+    const turned = turn && isTurn(turn, day) ? turn.m3 : 0;
+    levelM3 = Math.min(storage.capacityM3, Math.max(0, levelM3 + caught + turned - (used.get(day) ?? 0)));
   }
   const past = Array.from({ length: RAIN_DAYS }, (_, age) => rain.get(addDays(date, -1 - age)) ?? 0);
   const supply = projectStorage({
@@ -170,6 +173,7 @@ function stateOf(
     roofM2: storage.roofM2,
     runoffPct: storage.runoffPct,
     days: AHEAD_DAYS,
+    turn,
   });
   return {
     dailyUseM3,
@@ -177,5 +181,6 @@ function stateOf(
     daysLeft: supply.daysLeft,
     levels: [...supply.levels],
     working: [...supply.steps],
+    ...coming,
   };
 }

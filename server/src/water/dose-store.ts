@@ -1,0 +1,61 @@
+import { doseSchema, type Dose, type NewDose } from "@sprunel/contract";
+import type { Knex } from "knex";
+
+interface DoseRow {
+  id: number;
+  key: string;
+  zone_id: number;
+  source_id: number;
+  given_on: string;
+  litres: number;
+  flush_l: number;
+  struck_reason: string | null;
+}
+
+/** All SQL about doses of digestate and reclaimed water. What was wrong is struck out, never erased. */
+export function doseStore(db: Knex) {
+  return {
+    /** Newest first. */
+    async list(zoneId: number): Promise<(Dose & { readonly key: string })[]> {
+      const rows = await db<DoseRow>("source_dose")
+        .where({ zone_id: zoneId })
+        .orderBy([
+          { column: "given_on", order: "desc" },
+          { column: "id", order: "desc" },
+        ]);
+      return rows.map((row) => ({ ...fromRow(row), key: row.key }));
+    },
+    /** The same dose sent twice counts once. */
+    async add(zoneId: number, dose: NewDose, struck: string | null = null): Promise<void> {
+      await db<DoseRow>("source_dose")
+        .insert({
+          key: dose.key,
+          zone_id: zoneId,
+          source_id: dose.sourceId,
+          given_on: dose.givenOn,
+          litres: dose.litres,
+          flush_l: dose.flushL,
+          struck_reason: struck,
+        })
+        .onConflict("key")
+        .ignore();
+    },
+    /** @returns false when the zone has no such dose */
+    async strike(zoneId: number, id: number, reason: string): Promise<boolean> {
+      if (!(await db<DoseRow>("source_dose").where({ id, zone_id: zoneId }).first("id"))) return false;
+      await db<DoseRow>("source_dose").where({ id }).whereNull("struck_reason").update({ struck_reason: reason });
+      return true;
+    },
+  };
+}
+
+function fromRow(row: DoseRow): Dose {
+  return doseSchema.parse({
+    id: row.id,
+    sourceId: row.source_id,
+    givenOn: row.given_on,
+    litres: row.litres,
+    flushL: row.flush_l,
+    struck: row.struck_reason,
+  });
+}
