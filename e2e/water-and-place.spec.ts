@@ -58,6 +58,29 @@ test("the Water station tells how long the water lasts, what it does and what ac
   await expect(page.getByRole("row", { name: /Lettuce/ })).toContainText(/\d+ days left/);
 });
 
+test("digestate is capped, thinned and stopped before the harvest, and a dose is booked apart from its flush", async ({
+  page,
+}) => {
+  await page.goto("/zones/6/water");
+  const doses = page.getByRole("region", { name: "Doses of Separated digestate" });
+  await expect(doses).toContainText("Local rules come first");
+  await expect(doses).toContainText(/May still be given, by nitrogen[\d.]+ m³/);
+  await expect(doses).toContainText("No dose any more");
+  await page.getByRole("button", { name: "Change Separated digestate" }).click();
+  await page.getByLabel("Last dose before the first pick").fill("7");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(doses).not.toContainText("No dose any more");
+  await doses.getByRole("button", { name: "Log a dose" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Fresh water after it").fill("");
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await expect(dialog.getByText("The fresh water after it is missing; give 0 to 10000000 L.")).toBeVisible();
+  await dialog.getByLabel("Fresh water after it").fill("5000");
+  await dialog.getByRole("button", { name: "Save" }).click();
+  await expect(doses.getByRole("row", { name: /20 Jun 2026/ })).toContainText("5 000 L");
+  await expectNoSeriousFaults(page);
+});
+
 test("a whole site is saved as a file, and read into an empty folder", async ({ page }) => {
   await page.goto("/set-up");
   await page.getByRole("button", { name: "Quillbrook" }).click();

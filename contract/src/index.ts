@@ -178,4 +178,4 @@ export {
   type ListKind,
   type ListPreview,
 } from "./site/list-import.ts";
-export { dosesSchema, doseStrikeSchema, newDoseSchema, type Dose, type NewDose } from "./water/dose.ts";
+export { doseSchema, dosesSchema, doseStrikeSchema, newDoseSchema, type Dose, type NewDose } from "./water/dose.ts";

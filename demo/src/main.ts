@@ -2,7 +2,7 @@ import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
 import { reports, zoneReports } from "./laboratory.ts";
-import { catchTests, HISTORY_DAYS, lines, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
+import { catchTests, doses, HISTORY_DAYS, lines, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
@@ -11,6 +11,8 @@ const GO_ON_MS = 5 * 60_000;
 /** Days before the history that fill its first gaps. */
 const FILL_DAYS = 7;
 /** One story, one test: told twice it is still one. */
+const DOSE_KEY = "5b1e0000-0000-4000-8002-00000000000";
+const FLUSH_L = 2600;
 const TEST_KEY = "5b1e0000-0000-4000-8001-000000000001";
 
 async function start(): Promise<RunningServer> {
@@ -46,6 +48,14 @@ async function start(): Promise<RunningServer> {
           });
           for (const { daysAgo, ...report } of zoneReports[added.name] ?? [])
             await services.zoneReports.add(added.id, { ...report, takenOn: addDays(today, -daysAgo) });
+          for (const [at, { source, daysAgo, litres }] of (doses[added.name] ?? []).entries())
+            await services.doses.add(added.id, {
+              key: `${DOSE_KEY}${at}`,
+              sourceId: stored.find((state) => state.source.name === source)?.source.id ?? 0,
+              givenOn: addDays(today, -daysAgo),
+              litres,
+              flushL: FLUSH_L,
+            });
           const [own, test] = [lines[added.name], catchTests[added.name]];
           if (own) await services.lines.saveLines(added.id, null, own);
           if (test) await services.lines.addTest(added.id, { ...test, key: TEST_KEY, testedOn: addDays(today, -12) });

@@ -52,7 +52,7 @@ export function sources(today: string): readonly NewSource[] {
       maxFlowLh: 2000,
       priceM3: null,
       licenceM3Year: null,
-      storage: { capacityM3: 60, levelM3: 34, readOn: today, roofM2: 0, runoffPct: 0 },
+      storage: null,
       turn: null,
       analysis: {
         takenOn: addDays(today, -30),
@@ -389,6 +389,20 @@ export const lines: Readonly<Record<string, NewLines>> = {
     main: { lengthM: 35, insideDiameterMm: 36 },
     subMain: null,
   },
+  "Fennel field": {
+    laterals: 40,
+    lengthM: 100,
+    insideDiameterMm: 15.2,
+    emitterSpacingM: 0.4,
+    emitterLh: 1.2,
+    emitterKpa: 100,
+    exponent: 0.1,
+    cv: 0.04,
+    inletKpa: 130,
+    slopePct: 0,
+    main: { lengthM: 120, insideDiameterMm: 69 },
+    subMain: { lengthM: 60, insideDiameterMm: 69 },
+  },
 };
 
 /** Courgette's catch-can test: single drippers of the second line are plugging. */
@@ -413,3 +427,13 @@ export function plantingsOf(zone: DemoZone, today: string): NewZone["plantings"]
     targetKgM2: zone.harvest.targetKgM2,
   }));
 }
+
+/** Doses of digestate by the zone's name, days ago; the fresh water flushed the lines. */
+export const doses: Readonly<
+  Record<string, readonly { readonly source: string; readonly daysAgo: number; readonly litres: number }[]>
+> = {
+  "Fennel field": [
+    { source: "Separated digestate", daysAgo: 64, litres: 3200 },
+    { source: "Separated digestate", daysAgo: 55, litres: 3100 },
+  ],
+};

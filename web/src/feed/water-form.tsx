@@ -23,6 +23,19 @@ const REPORT_IONS = [...CATIONS, ...ANIONS];
 
 /** A feed stands on what the water brings: the lab's report, in mmol/L. */
 export function WaterForm({ zoneName }: { zoneName: string }) {
+  return (
+    <>
+      <h1>{zoneName}: feed</h1>
+      <p>
+        A recipe needs to know what the water brings. Enter the laboratory's report; what was not measured stays empty.
+      </p>
+      <WaterReportForm />
+    </>
+  );
+}
+
+/** A report typed in, judged while typing. */
+export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
   const [form] = Form.useForm<Values>();
   const values = Form.useWatch([], form) as Values | undefined;
   const add = useAddWaterReport();
@@ -36,42 +49,40 @@ export function WaterForm({ zoneName }: { zoneName: string }) {
       ecMsCm: typed.ecMsCm ?? null,
       ions,
     });
-    if (parsed.success) add.mutate(parsed.data, { onError: (error) => setStray(showFaults(form, faultsOf(error))) });
+    if (parsed.success)
+      add.mutate(parsed.data, {
+        onSuccess: () => onSaved?.(),
+        onError: (error) => setStray(showFaults(form, faultsOf(error))),
+      });
     else setStray(showFaults(form, faultsOf(parsed.error)));
   };
   return (
-    <>
-      <h1>{zoneName}: feed</h1>
-      <p>
-        A recipe needs to know what the water brings. Enter the laboratory's report; what was not measured stays empty.
-      </p>
-      <Form form={form} layout="vertical" requiredMark={false} onFinish={submit} style={{ marginTop: 12 }}>
-        <div className={styles["water"]}>
-          <Form.Item name="sourceName" label="Name of the water">
-            <Input />
+    <Form form={form} layout="vertical" requiredMark={false} onFinish={submit} style={{ marginTop: 12 }}>
+      <div className={styles["water"]}>
+        <Form.Item name="sourceName" label="Name of the water">
+          <Input />
+        </Form.Item>
+        <Form.Item name="takenOn" label="Taken on">
+          <Input type="date" />
+        </Form.Item>
+        <Form.Item name="ph" label="pH">
+          <QuantityInput />
+        </Form.Item>
+        <Form.Item name="ecMsCm" label="EC">
+          <QuantityInput unit="mS/cm" />
+        </Form.Item>
+        {REPORT_IONS.map((ion) => (
+          <Form.Item key={ion} name={["ions", ion]} label={ionName(ion)}>
+            <QuantityInput unit="mmol/L" />
           </Form.Item>
-          <Form.Item name="takenOn" label="Taken on">
-            <Input type="date" />
-          </Form.Item>
-          <Form.Item name="ph" label="pH">
-            <QuantityInput />
-          </Form.Item>
-          <Form.Item name="ecMsCm" label="EC">
-            <QuantityInput unit="mS/cm" />
-          </Form.Item>
-          {REPORT_IONS.map((ion) => (
-            <Form.Item key={ion} name={["ions", ion]} label={ionName(ion)}>
-              <QuantityInput unit="mmol/L" />
-            </Form.Item>
-          ))}
-        </div>
-        <ReportCheck values={values ?? {}} />
-        <Faults faults={stray} error={add.error} />
-        <Button type="primary" htmlType="submit" loading={add.isPending}>
-          Save the report
-        </Button>
-      </Form>
-    </>
+        ))}
+      </div>
+      <ReportCheck values={values ?? {}} />
+      <Faults faults={stray} error={add.error} />
+      <Button type="primary" htmlType="submit" loading={add.isPending}>
+        Save the report
+      </Button>
+    </Form>
   );
 }
 

@@ -1,15 +1,5 @@
 import type { BoardZone, NewLines, ZoneLines } from "@sprunel/contract";
-import {
-  DomainError,
-  lateral,
-  lateralTimes,
-  longestLateralM,
-  pipeLossKpa,
-  subMain,
-  type Lateral,
-  type LateralInput,
-  type SubMain,
-} from "@sprunel/core";
+import { pipeLossKpa } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useMemo, useState } from "react";
@@ -20,6 +10,7 @@ import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { Adopt } from "./adopt.tsx";
 import { CatchTests } from "./catch-tests.tsx";
+import { GOOD_VARIATION_PCT, solveLines, timesOf } from "./lines-sums.ts";
 import { LateralChart } from "./lateral-chart.tsx";
 import styles from "./lines.module.css";
 import { useLines } from "./use-lines.ts";
@@ -74,28 +65,11 @@ function Flow({ zoneId, lines: { flowLh, meteredLh } }: { zoneId: number; lines:
   );
 }
 
-export function lateralInput(lines: NewLines): LateralInput {
-  return {
-    lengthM: lines.lengthM,
-    insideDiameterMm: lines.insideDiameterMm,
-    emitterSpacingM: lines.emitterSpacingM,
-    emitter: { flowLh: lines.emitterLh, atKpa: lines.emitterKpa, exponent: lines.exponent, cv: lines.cv },
-    inletKpa: lines.inletKpa,
-    slopePct: lines.slopePct,
-    temperatureC: 20,
-  };
-}
-
-/** Flow may vary by so much along a good lateral. */
-const GOOD_VARIATION_PCT = 10;
-
 function Described({ lines }: { lines: NewLines }) {
-  const solved = useMemo(() => solve(lines), [lines]);
+  const solved = useMemo(() => solveLines(lines), [lines]);
   if (typeof solved === "string") return <p role="alert">{solved}</p>;
   const { answer, longestM, manifold } = solved;
-  const times = lateralTimes(lines, answer);
-  const zoneLh = manifold?.flowLh ?? answer.inletFlowLh * lines.laterals;
-  const mainL = volumeL(lines.main) + volumeL(lines.subMain);
+  const { zoneLh, fillMin, arrivalMin } = timesOf(lines, solved);
   return (
     <>
       <dl className={figures["list"]}>
@@ -153,13 +127,13 @@ function Described({ lines }: { lines: NewLines }) {
         <div>
           <dt>Filled in</dt>
           <dd>
-            <Measure text={showDigits(times.fillMin + (60 * mainL) / zoneLh)} unit="min" />
+            <Measure text={showDigits(fillMin)} unit="min" />
           </dd>
         </div>
         <div>
           <dt>What is injected arrives last after</dt>
           <dd>
-            <Measure text={showDigits(times.travelMin + (60 * mainL) / zoneLh)} unit="min" />
+            <Measure text={showDigits(arrivalMin)} unit="min" />
           </dd>
         </div>
       </dl>
@@ -171,25 +145,4 @@ function Described({ lines }: { lines: NewLines }) {
       <LateralChart answer={answer} />
     </>
   );
-}
-
-function volumeL(pipe: NewLines["main"]): number {
-  return pipe ? (Math.PI / 4) * (pipe.insideDiameterMm / 1000) ** 2 * pipe.lengthM * 1000 : 0;
-}
-
-function solve(lines: NewLines): { answer: Lateral; longestM: number; manifold: SubMain | null } | string {
-  try {
-    const input = lateralInput(lines);
-    return {
-      answer: lateral(input),
-      longestM: longestLateralM(input, GOOD_VARIATION_PCT),
-      manifold:
-        lines.subMain && lines.laterals > 1
-          ? subMain({ lateral: input, laterals: lines.laterals, ...lines.subMain })
-          : null,
-    };
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
 }

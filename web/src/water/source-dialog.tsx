@@ -21,7 +21,20 @@ interface Values {
     roofM2?: number | null;
     runoffPct?: number | null;
   };
+  turn?: { firstOn?: string; everyDays?: number | null; m3?: number | null };
+  analysis?: { takenOn?: string } & Partial<Record<AnalysisKey, number | null>>;
 }
+
+type AnalysisKey = Exclude<keyof NonNullable<NewSource["analysis"]>, "takenOn">;
+const ANALYSIS: readonly { readonly key: AnalysisKey; readonly label: string; readonly unit: string }[] = [
+  { key: "suspendedSolidsMgL", label: "Suspended solids", unit: "mg/L" },
+  { key: "nh4NMgL", label: "Ammonium N", unit: "mg/L" },
+  { key: "organicNMgL", label: "Organic N", unit: "mg/L" },
+  { key: "pMgL", label: "Phosphorus", unit: "mg/L" },
+  { key: "kMgL", label: "Potassium", unit: "mg/L" },
+  { key: "ecMsCm", label: "EC", unit: "mS/cm" },
+  { key: "hygieneDays", label: "Last dose before the first pick", unit: "days" },
+];
 
 /** One source of water: its limits and, where it has one, its storage. What is not known stays empty. */
 export function SourceDialog({ source, onClose }: { source: Source | null; onClose(): void }) {
@@ -74,15 +87,48 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
       >
         <QuantityInput unit="%" />
       </Form.Item>
+      <Form.Item name={["turn", "everyDays"]} label="Comes in turns, every" extra="empty: it comes at any time">
+        <QuantityInput unit="days" />
+      </Form.Item>
+      <Form.Item name={["turn", "firstOn"]} label="A day on which it comes">
+        <Input type="date" />
+      </Form.Item>
+      <Form.Item name={["turn", "m3"]} label="A turn brings">
+        <QuantityInput quantity="bulk" />
+      </Form.Item>
+      <AnalysisFields today={today} />
     </RecordDialog>
   );
 }
 
-function valuesOf({ storage, ...source }: Source): Values {
-  return { ...source, ...(storage && { storage }) };
+/** Only what has solids and nutrients in it is analysed for them. */
+function AnalysisFields({ today }: { today: string }) {
+  const kind = Form.useWatch("kind") as SourceKind | undefined;
+  if (kind !== "digestate" && kind !== "reclaimed") return null;
+  return (
+    <>
+      <Form.Item name={["analysis", "takenOn"]} label="Analysed on" extra="empty: no analysis yet">
+        <Input type="date" max={today} />
+      </Form.Item>
+      {ANALYSIS.map(({ key, label, unit }) => (
+        <Form.Item
+          key={key}
+          name={["analysis", key]}
+          label={label}
+          extra={key === "hygieneDays" ? "as your local rules ask; they come first" : undefined}
+        >
+          <QuantityInput unit={unit} />
+        </Form.Item>
+      ))}
+    </>
+  );
 }
 
-function recordOf({ storage, ...values }: Values): unknown {
+function valuesOf({ storage, turn, analysis, ...source }: Source): Values {
+  return { ...source, ...(storage && { storage }), ...(turn && { turn }), ...(analysis && { analysis }) };
+}
+
+function recordOf({ storage, turn, analysis, ...values }: Values): unknown {
   return {
     name: values.name ?? "",
     kind: values.kind,
@@ -99,5 +145,15 @@ function recordOf({ storage, ...values }: Values): unknown {
             runoffPct: storage.runoffPct ?? 0,
           }
         : null,
+    turn:
+      typeof turn?.everyDays === "number"
+        ? { everyDays: turn.everyDays, firstOn: turn.firstOn ?? "", m3: turn.m3 ?? undefined }
+        : null,
+    analysis: analysis?.takenOn
+      ? {
+          takenOn: analysis.takenOn,
+          ...Object.fromEntries(ANALYSIS.map(({ key }) => [key, analysis[key] ?? undefined])),
+        }
+      : null,
   };
 }

@@ -1,5 +1,6 @@
 import type { Source, SourceState } from "@sprunel/contract";
 import Button from "antd/es/button";
+import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";
 import figures from "../theme/figures.module.css";
 import { Amount, Price } from "../units/use-units.tsx";
@@ -38,7 +39,7 @@ export function SourceList({ sources, currency }: { sources: readonly SourceStat
 }
 
 function SourceFacts({
-  state: { source, levelM3, daysLeft, levels, dailyUseM3, yearUseM3, working },
+  state: { source, levelM3, daysLeft, levels, dailyUseM3, yearUseM3, working, nextTurn },
   currency,
 }: {
   state: SourceState;
@@ -76,6 +77,17 @@ function SourceFacts({
           <Amount quantity="bulk" value={dailyUseM3} note="a day" />
         </dd>
       </div>
+      {nextTurn && (
+        <div>
+          <dt>Comes next on</dt>
+          <dd>
+            {dayjs(nextTurn.date).format("ddd D MMM")}{" "}
+            <span data-unit>
+              until then <Amount quantity="bulk" value={nextTurn.neededM3} /> are needed
+            </span>
+          </dd>
+        </div>
+      )}
       {source.licenceM3Year !== null && (
         <div>
           <dt>Of the licence, this year</dt>

@@ -10,8 +10,11 @@ import { ProblemNote } from "../http/problem.tsx";
 import { fileAsBase64 } from "../http/read-file.ts";
 import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
+import { WaterReportForm } from "../feed/water-form.tsx";
 import { useZoneFeed } from "../feed/use-feed.ts";
+import { inSoil } from "../rootzone/reports.tsx";
 import { AcidNeed } from "./acid-need.tsx";
+import { Dosing } from "./dosing.tsx";
 import { HazardTable } from "./hazard-table.tsx";
 import { LabFile } from "./lab-file.tsx";
 import { Mixer } from "./mixer.tsx";
@@ -30,6 +33,7 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
   const currency = useBoard(null).data?.site?.currency ?? "";
   const [file, setFile] = useState<WaterFile | null>(null);
   const [readError, setReadError] = useState<Error | null>(null);
+  const [isTyping, setTyping] = useState(false);
   const choose = (chosen: File): false => {
     setReadError(null);
     fileAsBase64(chosen).then((contentBase64) => setFile({ fileName: chosen.name, contentBase64 }), setReadError);
@@ -59,7 +63,9 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
       />
       <Upload accept=".csv,.txt,.tsv,text/*" showUploadList={false} beforeUpload={choose}>
         <Button type="primary">Import a lab report</Button>
-      </Upload>
+      </Upload>{" "}
+      <Button onClick={() => setTyping(!isTyping)}>{isTyping ? "Leave it" : "Type a report"}</Button>
+      {isTyping && <WaterReportForm onSaved={() => setTyping(false)} />}
       {readError && <ProblemNote error={readError} />}
       {file && <LabFile key={file.contentBase64} file={file} onDone={() => setFile(null)} />}
     </>
@@ -91,6 +97,8 @@ function Station({ zone, sources, currency }: { zone: BoardZone; sources: readon
       <HazardTable sources={sources} />
       <OwnWater zone={zone} />
       <Mixer sources={sources} currency={currency} />
+      {inSoil(zone.system) &&
+        sources.map(({ source }) => source.analysis && <Dosing key={source.id} zone={zone} source={source} />)}
     </>
   );
 }

@@ -1,0 +1,62 @@
+import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { RecordDialog } from "../forms/record-dialog.tsx";
+import { useBoard } from "../plan/use-board.ts";
+import { QuantityInput } from "../units/quantity-input.tsx";
+import { useAddDose } from "./use-doses.ts";
+
+interface Values {
+  givenOn?: string;
+  litres?: number | null;
+  flushL?: number | null;
+}
+
+/** What was given, and the fresh water that flushed the lines: two waters, booked apart. */
+export function DoseDialog({
+  zoneId,
+  source,
+  doseL,
+  flushL,
+  onClose,
+}: {
+  zoneId: number;
+  source: Source;
+  doseL: number | null;
+  flushL: number | null;
+  onClose(): void;
+}) {
+  const [key] = useState(() => crypto.randomUUID());
+  const today = useBoard(null).data?.today ?? "";
+  const add = useAddDose(zoneId);
+  return (
+    <RecordDialog<Values, NewDose>
+      title={`Dose of ${source.name}`}
+      width={420}
+      columns={1}
+      schema={newDoseSchema}
+      initialValues={{ givenOn: today, litres: doseL, flushL }}
+      recordOf={(typed) => ({
+        key,
+        sourceId: source.id,
+        givenOn: typed.givenOn ?? "",
+        litres: typed.litres ?? undefined,
+        flushL: typed.flushL ?? undefined,
+      })}
+      saving={add}
+      save={add.mutate}
+      onClose={onClose}
+    >
+      <Form.Item name="litres" label={source.name}>
+        <QuantityInput quantity="volume" />
+      </Form.Item>
+      <Form.Item name="flushL" label="Fresh water after it">
+        <QuantityInput quantity="volume" />
+      </Form.Item>
+      <Form.Item name="givenOn" label="Given on">
+        <Input type="date" max={today} />
+      </Form.Item>
+    </RecordDialog>
+  );
+}
