@@ -117,6 +117,26 @@ const importMs = await timed(async () => {
   });
   if (!answer.ok) throw new Error(`the import answered ${answer.status}`);
 });
+const notebook = JSON.stringify({
+  list: "readings",
+  fileName: "notebook.csv",
+  contentBase64: Buffer.from(longNotebook(1000)).toString("base64"),
+  choices: {},
+});
+const looked = [];
+for (let run = 0; run < 5; run++)
+  looked.push(
+    await timed(async () => {
+      const answer = await fetch(`${url}/api/lists/previews`, {
+        method: "POST",
+        headers: { "Content-Type": "application/json" },
+        body: notebook,
+      });
+      const { counts } = await answer.json();
+      if (counts.accepted !== 1000) throw new Error(`the preview read ${counts.accepted} of 1000 rows`);
+    }),
+  );
+figure("preview of a reading file of 1000 rows, median", percentile(looked, 0.5), "ms", 300);
 figure("import of 60 days of hourly weather", importMs, "ms", 1000, {
   name: "bare inserts, one commit",
   value: await bareInserts(),
@@ -207,6 +227,18 @@ rmSync(folder, { recursive: true, force: true });
 console.table(rows);
 
 /** What a person waits for at the screen, in Debian's Chromium. */
+/** A notebook of so many rows, three a day. */
+function longNotebook(rows) {
+  const lines = ["Zone,When,EC feed (mS/cm),EC drain (mS/cm),pH drain,Drain share %"];
+  for (let row = 0; row < rows; row++) {
+    const day = new Date(Date.UTC(2024, 0, 1 + Math.floor(row / 3))).toISOString().slice(0, 10);
+    lines.push(
+      `Melon bags,${day} ${8 + 3 * (row % 3)}:00,2.4,${(3 + (row % 7) / 10).toFixed(2)},6.1,${20 + (row % 9)}`,
+    );
+  }
+  return lines.join("\n");
+}
+
 async function inTheBrowser() {
   const browser = await chromium.launch({
     executablePath: "/usr/bin/chromium",

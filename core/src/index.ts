@@ -115,3 +115,4 @@ export { organicDosing, type OrganicDosing } from "./water/wastewater.ts";
 export { assumedRemoval } from "./crop/removal.ts";
 export { isTurn, nextTurn } from "./water/supply.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./irrigation/sub-main.ts";
+export { matchZone } from "./table/zone-name.ts";

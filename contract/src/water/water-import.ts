@@ -5,12 +5,14 @@ import { ionSchema, ionsSchema } from "../feed/recipe.ts";
 
 export const waterFileSchema = z.strictObject({
   ...chosenFile,
+  /** waters by the names of their sources, or what drained from or stands in zones by theirs */
+  of: z.enum(["source", "drain", "extract"]).default("source"),
   /** first lines of samples whose offered correction is agreed to */
   acceptOffers: z.array(z.number().int()).max(1000).optional(),
   /** first lines of refused samples that are to be stored all the same */
   insist: z.array(z.number().int()).max(1000).optional(),
 });
-export type WaterFile = z.infer<typeof waterFileSchema>;
+export type WaterFile = z.input<typeof waterFileSchema>;
 
 const checkSchema = z.object({
   cationsMeqL: z.number(),
@@ -25,6 +27,8 @@ const analyteSchema = z.enum([...ionSchema.options, "ph", "ec", "hardness"]);
 
 export const waterSampleSchema = z.object({
   source: z.string(),
+  /** the zone that the sample's name means; null for waters, and for a name that no zone has */
+  zone: z.string().nullable(),
   takenOn: dateSchema,
   lines: z.tuple([z.number(), z.number()]),
   ph: z.number().nullable(),

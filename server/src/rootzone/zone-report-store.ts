@@ -27,14 +27,19 @@ export function zoneReportStore(db: Knex) {
         zoneReportSchema.parse({ ...(JSON.parse(row.report) as object), id: row.id, struck: row.struck_reason }),
       );
     },
+    async has(zoneId: number, report: NewZoneReport): Promise<boolean> {
+      const row = await db<ReportRow>("zone_report")
+        .where({ zone_id: zoneId, report: JSON.stringify(report) })
+        .first("id");
+      return row !== undefined;
+    },
     /** @returns false when this very report is there already */
     async add(zoneId: number, report: NewZoneReport, struck: string | null = null): Promise<boolean> {
-      const text = JSON.stringify(report);
-      if (await db<ReportRow>("zone_report").where({ zone_id: zoneId, report: text }).first("id")) return false;
+      if (await this.has(zoneId, report)) return false;
       await db<ReportRow>("zone_report").insert({
         zone_id: zoneId,
         taken_on: report.takenOn,
-        report: text,
+        report: JSON.stringify(report),
         struck_reason: struck,
       });
       return true;

@@ -84,3 +84,90 @@ describe("sources of water", () => {
     });
   });
 });
+
+describe("water that comes in turns", () => {
+  it("fills the store on its days, and tells when it comes next", async () => {
+    const server = await withSources();
+    const turn = { firstOn: "2026-06-17", everyDays: 2, m3: 10 };
+    await server.call("PUT", "/api/sources/1", { ...roof, turn, version: 1 });
+    // Read with 60 m³ on the 18th; the turn of the 19th has come, the next one is on the 21st.
+    expect(await state(server, "Roof")).toMatchObject({
+      levelM3: 70,
+      nextTurn: { date: "2026-06-21", neededM3: 0 },
+      levels: expect.arrayContaining([
+        { date: "2026-06-20", m3: 70 },
+        { date: "2026-06-21", m3: 80 },
+      ]),
+    });
+  });
+});
+
+describe("doses of digestate", () => {
+  const analysis = {
+    takenOn: "2026-05-01",
+    suspendedSolidsMgL: 80,
+    nh4NMgL: 1500,
+    organicNMgL: 900,
+    pMgL: 200,
+    kMgL: 2000,
+    ecMsCm: 17,
+    hygieneDays: 60,
+  };
+  const dose = { key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e5f", givenOn: "2026-06-10", litres: 3000, flushL: 2500 };
+
+  it("are booked once, apart from the zone's water, struck out with a reason, and go with the site's file", async () => {
+    const server = await withSources();
+    await server.call("POST", "/api/zones", zone);
+    await server.call("POST", "/api/sources", { ...well, name: "Digestate", kind: "digestate", analysis });
+    await server.call("POST", "/api/zones/1/doses", { ...dose, sourceId: 3 });
+    const { body } = await server.call("POST", "/api/zones/1/doses", { ...dose, sourceId: 3 });
+    expect(body).toMatchObject({ doses: [{ litres: 3000, flushL: 2500, struck: null }] });
+    expect(await state(server, "Digestate")).toMatchObject({ yearUseM3: 0 });
+    await server.call("POST", "/api/zones/1/doses/1/strikes", { reason: "pump off" });
+    const file = await server.call("GET", "/api/site-file");
+    const other = await testServer();
+    expect((await other.call("POST", "/api/site-file", file.body)).status).toBe(201);
+    expect((await other.call("GET", "/api/zones/1/doses")).body).toMatchObject({
+      doses: [{ sourceId: 3, litres: 3000, struck: "pump off" }],
+    });
+  });
+
+  it.each([
+    ["of a water without an analysis", { sourceId: 2 }, "sourceId"],
+    ["of a day to come", { givenOn: "2026-06-21" }, "givenOn"],
+    ["of nothing", { litres: 0 }, "litres"],
+  ])("are refused %s", async (_what, change, path) => {
+    const server = await withSources();
+    await server.call("POST", "/api/zones", zone);
+    await server.call("POST", "/api/sources", { ...well, name: "Digestate", kind: "digestate", analysis });
+    const answer = await server.call("POST", "/api/zones/1/doses", { ...dose, sourceId: 3, ...change });
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
+  });
+});
+
+describe("a lab file of what drained", () => {
+  const text = "Sample,Date,pH,EC (mS/cm),NO3 (mmol/L),K (mmol/L),Ca (mmol/L),Mg (mmol/L),SO4 (mmol/L),Cl (mmol/L)\n";
+  const rows = ["Tunel 1,2026-06-10,6.1,2.9,17,8.4,6.3,3,4.6,1\n", "Orchard,2026-06-10,6.1,2.9,17,8.4,6.3,3,4.6,1\n"];
+  const file = {
+    fileName: "drain.csv",
+    of: "drain",
+    contentBase64: Buffer.from(text + rows.join("")).toString("base64"),
+  };
+
+  it("goes to the zones that its names mean, once", async () => {
+    const { call } = await withSources();
+    await call("POST", "/api/zones", zone);
+    const fates = (answer: { body: Record<string, unknown> }) =>
+      (answer.body["samples"] as { zone: string | null; fate: string }[]).map((sample) => [sample.zone, sample.fate]);
+    expect(fates(await call("POST", "/api/water/previews", file))).toEqual([
+      ["Tunnel 1", "stored"],
+      [null, "refused"],
+    ]);
+    await call("POST", "/api/water/imports", file);
+    expect((await call("GET", "/api/zones/1/reports")).body["reports"]).toMatchObject([
+      { kind: "drain", takenOn: "2026-06-10", ions: { NO3: 17, Ca: 6.3 } },
+    ]);
+    expect((await call("GET", "/api/water-reports")).body["reports"]).toEqual([]);
+    expect(fates(await call("POST", "/api/water/imports", file))[0]).toEqual(["Tunnel 1", "already-there"]);
+  });
+});

@@ -1,6 +1,7 @@
 import type { WaterFile, WaterSample } from "@sprunel/contract";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
+import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { ionName } from "../feed/ion-names.ts";
@@ -17,8 +18,9 @@ const FATES: Record<WaterSample["fate"], string> = {
 /** What the program makes of a lab file: each sample checked, a likely slip offered, nothing mended unasked. */
 export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   const [accepted, setAccepted] = useState<readonly number[]>([]);
+  const [of, setOf] = useState<NonNullable<WaterFile["of"]>>("source");
   const [insisted, setInsisted] = useState<readonly number[]>([]);
-  const asked = { ...file, acceptOffers: [...accepted], insist: [...insisted] };
+  const asked = { ...file, of, acceptOffers: [...accepted], insist: [...insisted] };
   const preview = useWaterPreview(asked);
   const importing = useWaterImport();
   const toggle = (list: readonly number[], line: number): number[] =>
@@ -29,12 +31,28 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   return (
     <section aria-label={file.fileName} style={{ marginTop: 18 }}>
       <h2>{file.fileName}</h2>
+      <label className={styles["of"]}>
+        Its samples are of
+        <Select
+          value={of}
+          options={[
+            { value: "source", label: "waters, by their sources" },
+            { value: "drain", label: "what drained, by zone" },
+            { value: "extract", label: "what substrates hold, by zone" },
+          ]}
+          style={{ width: 240 }}
+          onChange={setOf}
+        />
+      </label>
       {preview.data.samples.map((sample) => (
         <article key={sample.lines[0]} className={styles["sample"]}>
           <h3>
-            {sample.source || "a water without a name"}, {sample.takenOn}: {FATES[sample.fate]}
+            {sample.zone ?? (sample.source || "a water without a name")}, {sample.takenOn}: {FATES[sample.fate]}
           </h3>
-          <Verdict sample={sample} />
+          {of !== "source" && sample.zone === null && (
+            <p className={styles["bad"]}>No zone is called “{sample.source}”.</p>
+          )}
+          <Verdict sample={sample} needsPh={of === "source"} />
           {(sample.check?.slip ?? accepted.includes(sample.lines[0])) && (
             <Checkbox
               checked={accepted.includes(sample.lines[0])}
@@ -76,7 +94,7 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   );
 }
 
-function Verdict({ sample }: { sample: WaterSample }) {
+function Verdict({ sample, needsPh }: { sample: WaterSample; needsPh: boolean }) {
   const { check, ecMsCm } = sample;
   if (!check) return <p className={styles["bad"]}>It names no ions.</p>;
   const words = {
@@ -89,7 +107,7 @@ function Verdict({ sample }: { sample: WaterSample }) {
       Cations {check.cationsMeqL.toFixed(2)}, anions {check.anionsMeqL.toFixed(2)} meq/L,{" "}
       {Math.abs(check.errorPct).toFixed(1)} % apart: {words}. EC from the ions {check.ecFromIonsMsCm.toFixed(2)}
       {ecMsCm !== null && ` against ${ecMsCm.toFixed(2)} measured`} mS/cm.
-      {sample.ph === null && " It has no pH, which recipes need."}
+      {needsPh && sample.ph === null && " It has no pH, which recipes need."}
     </p>
   );
 }

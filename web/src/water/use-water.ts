@@ -22,6 +22,7 @@ export function useWaterImport() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (file: WaterFile) => sendJson("POST", "/api/water/imports", file, waterPreviewSchema),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+    // A sample may be of a source or of a zone.
+    onSuccess: () => client.invalidateQueries(),
   });
 }
