@@ -21,6 +21,25 @@ export interface RecipeInput {
   readonly products: readonly ProductChoice[];
   readonly tanks?: readonly Tank[] | undefined;
   readonly tolerancePct?: number | undefined;
+  /** most NH₄-N of all N, % */
+  readonly nh4ShareMostPct?: number | undefined;
+  /** g/m³ that a person has settled, by product id */
+  readonly locks?: Readonly<Record<string, number>> | undefined;
+  /** waters to be mixed with `water` as the recipe needs it */
+  readonly mixWith?: readonly MixableWater[] | undefined;
+  /** % of `water` at most, where others may be mixed with it */
+  readonly mostSharePct?: number | undefined;
+  /** price of a m³ of `water`; counts beside the products where waters are mixed */
+  readonly waterPriceM3?: number | undefined;
+}
+
+export interface MixableWater {
+  readonly name: string;
+  readonly ions: Ions;
+  readonly ph: number;
+  /** % of the feed's water at most */
+  readonly mostSharePct: number;
+  readonly priceM3?: number | undefined;
 }
 
 export const USUAL_TANKS: readonly Tank[] = [
@@ -84,6 +103,7 @@ export function checkRecipeInput(input: RecipeInput): readonly Product[] {
     for (const ion of IONS)
       checks.range(`${path}.${ion}`, ion, ions[ion], 0, isTrace(ion) ? 2000 : 200, isTrace(ion) ? "µmol/L" : "mmol/L");
   checkTanks(checks, input.tanks ?? []);
+  checkWishes(checks, input);
   const temperatureC = input.water.temperatureC ?? USUAL_TANK_TEMPERATURE_C;
   const products = input.products.map((choice, at) =>
     "composition" in choice ? ownProduct(checks, choice, at) : fromLibrary(checks, choice.id, at, temperatureC),
@@ -94,6 +114,43 @@ export function checkRecipeInput(input: RecipeInput): readonly Product[] {
   );
   checks.done();
   return products;
+}
+
+function checkWishes(
+  checks: Checks,
+  { nh4ShareMostPct, locks = {}, mixWith = [], mostSharePct, products, water }: RecipeInput,
+): void {
+  checks
+    .range("nh4ShareMostPct", "The share of ammonium", nh4ShareMostPct, 0, 100, "%")
+    .range("mostSharePct", "The share of the first water", mostSharePct, 0, 100, "%")
+    .when(
+      mixWith.length > 0 && water.ph === undefined,
+      "missing",
+      "water.ph",
+      "Waters can be mixed only when the pH of each is known.",
+    )
+    .when(
+      mixWith.length > 0 && (mostSharePct ?? 100) + mixWith.reduce((sum, other) => sum + other.mostSharePct, 0) < 100,
+      "not-possible",
+      "mixWith",
+      "The shares that the waters may have add up to less than 100 %.",
+    );
+  for (const [id, gM3] of Object.entries(locks))
+    checks
+      .range(`locks.${id}`, `The amount of ${id}`, gM3, 0, 100_000, "g/m³")
+      .when(
+        !products.some((product) => product.id === id),
+        "not-possible",
+        `locks.${id}`,
+        `${id} is settled but not among the products.`,
+      );
+  mixWith.forEach((other, at) => {
+    checks
+      .range(`mixWith.${at}.mostSharePct`, `The share of ${other.name}`, other.mostSharePct, 0, 100, "%")
+      .range(`mixWith.${at}.ph`, `The pH of ${other.name}`, other.ph, 4, 10.5);
+    for (const ion of IONS)
+      checks.range(`mixWith.${at}.ions.${ion}`, ion, other.ions[ion], 0, isTrace(ion) ? 2000 : 200);
+  });
 }
 
 function checkTanks(checks: Checks, tanks: readonly Tank[]): void {

@@ -10,10 +10,25 @@ export interface RecipeProblem {
   readonly water: Ions;
   readonly target: Ions;
   readonly limits: Ions;
+  /** most NH₄-N of all N, %; a hard limit like those of ions */
+  readonly nh4ShareMostPct?: number | undefined;
+  /** g/m³ of products that a person has settled, by id */
+  readonly locks?: Readonly<Record<string, number>> | undefined;
+  /** waters that may take the place of `water`, each up to its share; all but `leastSharePct` of it may go */
+  readonly otherWaters?: readonly OtherWater[] | undefined;
+  readonly leastSharePct?: number | undefined;
   /** relative misfit that still counts as met */
   readonly tolerance: number;
   /** ions whose target is only a help to reach a pH, and need not be met to the per cent */
   readonly loose: readonly Ion[];
+}
+
+export interface OtherWater {
+  readonly ions: Ions;
+  /** % of the feed's water at most */
+  readonly mostSharePct: number;
+  /** price of a m³ over that of the first water */
+  readonly dearerM3: number;
 }
 
 export interface RecipeSolution {
@@ -22,7 +37,10 @@ export interface RecipeSolution {
   /** largest relative misfit plus the weighted sum of misfits */
   readonly misfit: number;
   readonly limitsBroken: boolean;
+  /** of products */
   readonly costPerM3: number;
+  /** of the other waters, in their order, a fraction */
+  readonly waterShares: readonly number[];
 }
 
 /** Sulphate and chloride may float when something must; the rest of a target counts in full. */
@@ -89,7 +107,13 @@ export function solveUpTo(problem: RecipeProblem, mostMisfit: number, solve: Sol
     misfit: misfit.objective,
     limitsBroken: limitSlack > 1e-6,
     costPerM3: grams.reduce((sum, { product, gM3 }) => sum + ((product.priceKg ?? 0) * gM3) / 1000, 0),
+    waterShares: model.waters.map(({ column }) => Math.min(1, Math.max(0, values[column] ?? 0))),
   };
+}
+
+/** How far hard limits and settled amounts must give at least, relative; 0 when all can be kept. */
+export function limitSlackOf(problem: RecipeProblem, solve: SolveLp): number {
+  return new RecipeModel(problem).leastLimitSlack(solve);
 }
 
 /** What keeps one ion from its target, as the duals of the program that alone tries to bring it there tell. */
@@ -145,8 +169,16 @@ function scaleOf(target: number): number {
 
 type Terms = [column: number, coefficient: number][];
 
+/** Each column once, as solvers want it. */
+function merged(terms: Terms): Terms {
+  const sums = new Map<number, number>();
+  for (const [column, coefficient] of terms) sums.set(column, (sums.get(column) ?? 0) + coefficient);
+  return [...sums];
+}
+
 class RecipeModel {
   readonly columns: readonly { product: Product; room: TankRoom; column: number }[];
+  readonly waters: readonly { water: OtherWater; column: number }[];
   readonly largestTerms: Terms = [];
   readonly misfitTerms: Terms = [];
   readonly ballastTerms: Terms = [];
@@ -172,7 +204,15 @@ class RecipeModel {
           return { product, room, column };
         }),
     );
+    this.waters = (problem.otherWaters ?? []).map((water) => {
+      const column = this.lp.column(water.mostSharePct / 100);
+      this.costTerms.push([column, water.dearerM3]);
+      return { water, column };
+    });
+    this.addWaters();
+    this.addLocks();
     this.addLimits();
+    this.addAmmoniumShare();
     this.addTargets();
     this.addBallast();
     this.addSolubility();
@@ -210,10 +250,40 @@ class RecipeModel {
   }
 
   private terms(ion: Ion, factor = 1): Terms {
-    return this.columns.flatMap(({ product, column }) => {
-      const each = bringsPerGram(product, ion) * factor;
-      return each === 0 ? [] : [[column, each] as [number, number]];
-    });
+    const products = this.columns.map(({ product, column }) => [column, bringsPerGram(product, ion) * factor] as const);
+    // A share of another water brings its ions and takes the first one's away.
+    const waters = this.waters.map(
+      ({ water, column }) => [column, ((water.ions[ion] ?? 0) - (this.problem.water[ion] ?? 0)) * factor] as const,
+    );
+    return [...products, ...waters].flatMap(([column, each]) => (each === 0 ? [] : [[column, each]]));
+  }
+
+  private addWaters(): void {
+    if (this.waters.length === 0) return;
+    const others: Terms = this.waters.map(({ column }) => [column, 1]);
+    this.row({ kind: "other" }, -Infinity, 1 - (this.problem.leastSharePct ?? 0) / 100, others);
+  }
+
+  private addLocks(): void {
+    for (const [id, gM3] of Object.entries(this.problem.locks ?? {})) {
+      const terms: Terms = this.columns.flatMap(({ product, column }) => (product.id === id ? [[column, 1]] : []));
+      if (terms.length === 0) continue;
+      const [over, under] = [this.lp.column(), this.lp.column()];
+      this.slackTerms.push([over, 1 / Math.max(gM3, 1)], [under, 1 / Math.max(gM3, 1)]);
+      this.row({ kind: "other" }, gM3, gM3, [...terms, [over, -1], [under, 1]]);
+    }
+  }
+
+  /** NH₄ ≤ s · (NO₃ + NH₄ + urea), as NH₄ · (1 − s) − s · (NO₃ + urea) ≤ 0. */
+  private addAmmoniumShare(): void {
+    const { nh4ShareMostPct, water } = this.problem;
+    if (nh4ShareMostPct === undefined) return;
+    const share = nh4ShareMostPct / 100;
+    const slack = this.lp.column();
+    this.slackTerms.push([slack, 1 / NONE_SCALE]);
+    const most = share * ((water.NO3 ?? 0) + (water.urea ?? 0)) - (1 - share) * (water.NH4 ?? 0);
+    const terms = [...this.terms("NH4", 1 - share), ...this.terms("NO3", -share), ...this.terms("urea", -share)];
+    this.row({ kind: "limit", ion: "NH4" }, -Infinity, most, [...merged(terms), [slack, -1]]);
   }
 
   private addLimits(): void {

@@ -246,6 +246,72 @@ describe("a recipe", () => {
     );
   });
 
+  it("mixes waters as it needs them: as much of the cheap one as the target bears", () => {
+    const lowCalcium = { ions: { NO3: 8, K: 5, Ca: 1.5, Mg: 1, SO4: 1, H2PO4: 1 }, ph: 5.8 };
+    const roof = { name: "roof", ...soft, mostSharePct: 100, priceM3: 0 };
+    const alone = recipe({ water: hard, target: lowCalcium, products: usual }, solve);
+    expect(alone.deviations.find(({ ion }) => ion === "Ca")?.pct ?? 0).toBeGreaterThan(20);
+    const mixed = recipe(
+      { water: hard, target: lowCalcium, products: usual, mixWith: [roof], waterPriceM3: 0.3 },
+      solve,
+    );
+    expect(mixed.status).toBe("met");
+    const [well, rain] = (mixed.waters ?? []).map(({ sharePct }) => sharePct / 100);
+    expect((well ?? 0) + (rain ?? 0)).toBeCloseTo(1, 9);
+    // Mass: the feed holds what the two waters bring in their shares, and what the lines add.
+    for (const ion of ["Ca", "Na", "NO3"] as const) {
+      const waters = (well ?? 0) * ((hard.ions as Ions)[ion] ?? 0) + (rain ?? 0) * ((soft.ions as Ions)[ion] ?? 0);
+      const added = mixed.lines.reduce(
+        (sum, line) => sum + bringsPerGram(libraryProduct(line.productId) ?? expect.fail(), ion) * line.gM3,
+        0,
+      );
+      expect(mixed.delivered.ions[ion] ?? 0, ion).toBeCloseTo(waters + added, 5);
+    }
+    const scarce = { ...roof, mostSharePct: 20 };
+    const short = recipe({ water: hard, target: lowCalcium, products: usual, mixWith: [scarce] }, solve);
+    expect(short.waters?.[1]?.sharePct).toBeCloseTo(20, 6);
+  });
+
+  it("keeps ammonium within its share of nitrogen, and an amount that a person has settled", () => {
+    const ammonium = { ions: { NO3: 10, NH4: 3, K: 6, Ca: 3, H2PO4: 1 } };
+    expect(recipe({ water: soft, target: ammonium, products: usual }, solve).nh4SharePct).toBeGreaterThan(15);
+    const limited = recipe({ water: soft, target: ammonium, products: usual, nh4ShareMostPct: 10 }, solve);
+    expect(limited.nh4SharePct).toBeLessThanOrEqual(10 + 1e-6);
+    const locks = { "monopotassium-phosphate": 50 };
+    const settled = recipe({ water: soft, target: tomato, products: usual, locks }, solve);
+    expect(settled.lines.filter(({ productId }) => productId === "monopotassium-phosphate")).toMatchObject([
+      { gM3: expect.closeTo(50, 3) },
+    ]);
+  });
+
+  it("names a set of demands that cannot be kept together, none to spare, and the least that must give", () => {
+    const { status, warnings } = recipe(
+      {
+        water: { ions: { Na: 0.4 }, ph: 7 },
+        target: { ions: { NO3: 10 } },
+        products: [{ id: "sodium-nitrate" }, { id: "potassium-nitrate" }, { id: "calcium-nitrate" }],
+        limits: { Na: 1, K: 5, Cl: 2 },
+        locks: { "sodium-nitrate": 200, "potassium-nitrate": 100 },
+      },
+      solve,
+    );
+    expect(status).toBe("infeasible");
+    const conflict = warnings.find((warning) => warning.includes("cannot be kept")) ?? "";
+    expect(conflict).toMatch(/^Na at most 1.00 mmol\/L and 200 g\/m³ of sodium-nitrate cannot be kept together/);
+    expect(conflict).not.toMatch(/Cl|K at|potassium/);
+    expect(conflict).toMatch(/least that must give: /);
+  });
+
+  it.each<[string, Partial<RecipeInput>]>([
+    ["locks.urea", { locks: { urea: 5 } }],
+    ["nh4ShareMostPct", { nh4ShareMostPct: 120 }],
+    ["mixWith", { mixWith: [{ name: "roof", ...soft, mostSharePct: 30 }], mostSharePct: 50 }],
+  ])("refuses impossible wishes at %s", (path, change) => {
+    expect(() => recipe({ water: soft, target: tomato, products: usual, ...change }, solve)).toThrow(
+      expect.objectContaining({ path }),
+    );
+  });
+
   it("brings the working of every figure it gives, so that it can be redone with a pencil", () => {
     const { working, delivered, lines, precipitation, costPerM3, nh4SharePct, chargeBalance } = recipe(
       { water: hard, target: tomato, products: usual },

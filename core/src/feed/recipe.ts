@@ -1,25 +1,13 @@
-import {
-  carbonateAlkalinityMmolL,
-  dissolvedCarbonMmolL,
-  phosphateShares,
-  phWhere,
-  type CarbonateWater,
-} from "../chemistry/carbonate.ts";
 import { chargeBalance, IONS, type ChargeBalance, type Ion, type Ions } from "../chemistry/ions.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Worksheet, type WorkingStep } from "../working.ts";
 import type { SolveLp } from "./linear-program.ts";
 import { feedSaturation, type FeedSaturation } from "./precipitation.ts";
 import type { Product } from "./product.ts";
-import { checkRecipeInput, USUAL_TANK_TEMPERATURE_C, USUAL_TANKS, type RecipeInput } from "./recipe-input.ts";
-import {
-  bestFit,
-  bringsPerGram,
-  solveRecipe,
-  solveUpTo,
-  type Fit,
-  type RecipeProblem,
-  type RecipeSolution,
-} from "./recipe-lp.ts";
+import { conflictWords } from "./recipe-conflict.ts";
+import { checkRecipeInput, USUAL_TANK_TEMPERATURE_C, type RecipeInput } from "./recipe-input.ts";
+import { bringsPerGram, solveRecipe, solveUpTo, type RecipeProblem, type RecipeSolution } from "./recipe-lp.ts";
+import { feedPh, withBicarbonate } from "./recipe-ph.ts";
+import { problemOf, USUAL_TOLERANCE_PCT } from "./recipe-problem.ts";
 import { deviationReason } from "./recipe-reasons.ts";
 import {
   feedSums,
@@ -30,7 +18,7 @@ import {
   type RecipeLine,
   type TankSaturation,
 } from "./recipe-sums.ts";
-import { tankLabellings, type TankRoom } from "./tank-rooms.ts";
+import { mixedWater, type WaterShare } from "./recipe-waters.ts";
 
 export interface Deviation {
   readonly ion: Ion;
@@ -51,9 +39,10 @@ export interface Recipe {
   readonly precipitation: readonly (FeedSaturation | TankSaturation)[];
   readonly warnings: readonly string[];
   readonly working: readonly WorkingStep[];
+  /** shares of the waters, the first one first; only where waters may be mixed */
+  readonly waters?: readonly WaterShare[];
 }
 
-const USUAL_TOLERANCE_PCT = 2;
 /** Smaller misfits are rounding of the solver and not worth a line. */
 const LEAST_DEVIATION_PCT = 0.1;
 
@@ -69,28 +58,21 @@ const LEAST_DEVIATION_PCT = 0.1;
 export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
   const products = checkRecipeInput(input);
   const sheet = new Worksheet();
-  const tanks = input.tanks ?? USUAL_TANKS;
-  const target = withBicarbonate(input, sheet);
+  const { water, shares } = mixedWater(input, products, solve, sheet);
+  const asked = { ...input, water };
   const tolerance = input.tolerancePct ?? USUAL_TOLERANCE_PCT;
-  const shared = {
-    products,
-    water: input.water.ions,
-    target,
-    limits: input.limits ?? {},
-    tolerance: tolerance / 100,
-    loose: input.target.ions.HCO3 === undefined ? (["HCO3"] as const) : [],
-  };
-  const problem: RecipeProblem = { ...shared, rooms: bestLabelling(shared, tankLabellings(tanks, products), solve) };
+  const problem = problemOf(asked, products, withBicarbonate(asked, sheet), solve);
   const solution = withFewerProducts(problem, solveRecipe(problem, solve), solve);
-  const ions = deliveredIons(input.water.ions, solution);
-  const ph = feedPh(input, ions, solution, sheet);
+  const ions = deliveredIons(water.ions, solution);
+  const ph = feedPh(asked, ions, solution, sheet);
   const deviations = deviationsOf(input.target.ions, ions, problem, solve);
   const met = deviations.every((deviation) => Math.abs(deviation.pct) <= tolerance + 1e-6);
-  noteIons(input, ions, solution, sheet);
+  noteIons(asked, ions, solution, sheet);
   const lines = tankLines(solution, sheet);
   const tankShares = tankSaturation(solution, sheet);
   const sums = feedSums(ions, ph, solution, sheet);
-  warn(input, products, solution, sheet);
+  warn(asked, products, solution, sheet);
+  if (solution.limitsBroken) sheet.warn(conflictWords(problem, ions, solution, solve));
   return {
     status: solution.limitsBroken ? "infeasible" : met ? "met" : "closest",
     lines,
@@ -102,86 +84,8 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
     precipitation: [...feedSaturation(ions, ph, sheet), ...tankShares],
     warnings: sheet.warnings,
     working: sheet.steps,
+    ...(shares && { waters: shares }),
   };
-}
-
-/** A target pH is bicarbonate that is left: as much as the closed line has there. */
-function withBicarbonate({ target, water }: RecipeInput, sheet: Worksheet): Ions {
-  if (target.ph === undefined || target.ions.HCO3 !== undefined) return target.ions;
-  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
-  const left = Math.max(
-    0,
-    carbonateAlkalinityMmolL(target.ph, carbon) +
-      phosphateAlkalinity(target.ph, target.ions.H2PO4 ?? 0, carbon.ionicStrength),
-  );
-  const wanted = Math.min(left, water.ions.HCO3 ?? 0);
-  sheet.note(
-    "Bicarbonate left at the target pH",
-    "alkalinity of the water's carbon and of phosphate at the pH",
-    fill`pH ${target.ph}`,
-    wanted,
-    "mmol/L",
-    "carbonate system, closed line",
-  );
-  return { ...target.ions, HCO3: wanted };
-}
-
-/** Carbon of the water; without its pH it is taken as in balance with the air. */
-function waterCarbon({ ph, ions, temperatureC = 25 }: RecipeInput["water"], alkalinity: number): CarbonateWater {
-  const ionicStrength = 0.02;
-  if (ph === undefined || (ions.HCO3 ?? 0) === 0)
-    return { temperatureC, ionicStrength, dicMmolL: ph === undefined ? null : 0 };
-  return {
-    temperatureC,
-    ionicStrength,
-    dicMmolL: Math.max(0, dissolvedCarbonMmolL(alkalinity, ph, temperatureC, ionicStrength)),
-  };
-}
-
-/** Protons that phosphate counted as H₂PO₄⁻ has given off (or taken up) at a pH, mmol/L. */
-function phosphateAlkalinity(ph: number, phosphateMmolL: number, ionicStrength: number): number {
-  const { h3po4, hpo4, po4 } = phosphateShares(ph, ionicStrength);
-  return phosphateMmolL * (hpo4 + 2 * po4 - h3po4);
-}
-
-function feedPh({ water }: RecipeInput, ions: Ions, solution: RecipeSolution, sheet: Worksheet): number {
-  if (water.ph === undefined)
-    sheet.warn("The water's pH was not given: the feed's pH is that of water in balance with the air.");
-  const added = solution.grams.reduce(
-    (sum, { product, gM3 }) => sum + ((product.composition.HCO3 ?? 0) * gM3) / 1000,
-    0,
-  );
-  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
-  const closed: CarbonateWater = { ...carbon, dicMmolL: carbon.dicMmolL === null ? null : carbon.dicMmolL + added };
-  return phWhere(
-    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinity(at, ions.H2PO4 ?? 0, closed.ionicStrength),
-    ions.HCO3 ?? 0,
-  );
-}
-
-/** Another use of the tanks must fit better by this much, relative, to be worth leaving the usual one. */
-const WORTH_ANOTHER_USE = 1e-3;
-
-/** The usual use of the tanks, unless another fits better. */
-function bestLabelling(
-  problem: Omit<RecipeProblem, "rooms">,
-  labellings: readonly TankRoom[][],
-  solve: SolveLp,
-): TankRoom[] {
-  const [usual] = labellings;
-  if (!usual) throw new Error("tanks are checked before");
-  // Without any walls between products nothing can fit better: a labelling that comes near this ends the search.
-  const open = usual.map((room) => ({ ...room, tank: { ...room.tank, dilution: 1 }, holds: "direct" as const }));
-  const bound = bestFit({ ...problem, rooms: open.slice(0, 1) }, solve);
-  const isBetter = (a: Fit, b: Fit): boolean =>
-    a.limitsBroken === b.limitsBroken ? a.largest < b.largest - WORTH_ANOTHER_USE : b.limitsBroken;
-  let best = { rooms: usual, fit: bestFit({ ...problem, rooms: usual }, solve) };
-  for (const rooms of labellings.slice(1)) {
-    if (!isBetter(bound, best.fit)) break;
-    const fit = bestFit({ ...problem, rooms }, solve);
-    if (isBetter(fit, best.fit)) best = { rooms, fit };
-  }
-  return best.rooms;
 }
 
 /** Leaves out one product after the other, the smallest first, as long as fit and cost stay. */
@@ -192,7 +96,8 @@ function withFewerProducts(problem: RecipeProblem, solution: RecipeSolution, sol
     const used = [...new Set(best.grams.map((line) => line.product))];
     const others = used.filter((product) => product.id !== id);
     const product = used.find((candidate) => candidate.id === id);
-    if (!product || isOnlySource(product, others, problem.target)) continue;
+    const isSettled = problem.locks?.[id] !== undefined;
+    if (!product || isSettled || isOnlySource(product, others, problem.target)) continue;
     const tried = solveUpTo({ ...problem, products: others }, best.misfit + 1e-6, solve);
     const same = tried && tried.costPerM3 <= best.costPerM3 * 1.001 + 1e-9 && tried.limitsBroken === best.limitsBroken;
     if (same && tried.grams.length < best.grams.length) best = tried;

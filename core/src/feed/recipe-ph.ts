@@ -1,0 +1,66 @@
+import {
+  carbonateAlkalinityMmolL,
+  dissolvedCarbonMmolL,
+  phosphateShares,
+  phWhere,
+  type CarbonateWater,
+} from "../chemistry/carbonate.ts";
+import type { Ions } from "../chemistry/ions.ts";
+import { fill, type Worksheet } from "../working.ts";
+import type { RecipeInput } from "./recipe-input.ts";
+import type { RecipeSolution } from "./recipe-lp.ts";
+
+/** A target pH is bicarbonate that is left: as much as the closed line has there. */
+export function withBicarbonate({ target, water }: RecipeInput, sheet: Worksheet): Ions {
+  if (target.ph === undefined || target.ions.HCO3 !== undefined) return target.ions;
+  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
+  const left = Math.max(
+    0,
+    carbonateAlkalinityMmolL(target.ph, carbon) +
+      phosphateAlkalinity(target.ph, target.ions.H2PO4 ?? 0, carbon.ionicStrength),
+  );
+  const wanted = Math.min(left, water.ions.HCO3 ?? 0);
+  sheet.note(
+    "Bicarbonate left at the target pH",
+    "alkalinity of the water's carbon and of phosphate at the pH",
+    fill`pH ${target.ph}`,
+    wanted,
+    "mmol/L",
+    "carbonate system, closed line",
+  );
+  return { ...target.ions, HCO3: wanted };
+}
+
+/** Carbon of the water; without its pH it is taken as in balance with the air. */
+function waterCarbon({ ph, ions, temperatureC = 25 }: RecipeInput["water"], alkalinity: number): CarbonateWater {
+  const ionicStrength = 0.02;
+  if (ph === undefined || (ions.HCO3 ?? 0) === 0)
+    return { temperatureC, ionicStrength, dicMmolL: ph === undefined ? null : 0 };
+  return {
+    temperatureC,
+    ionicStrength,
+    dicMmolL: Math.max(0, dissolvedCarbonMmolL(alkalinity, ph, temperatureC, ionicStrength)),
+  };
+}
+
+/** Protons that phosphate counted as H₂PO₄⁻ has given off (or taken up) at a pH, mmol/L. */
+function phosphateAlkalinity(ph: number, phosphateMmolL: number, ionicStrength: number): number {
+  const { h3po4, hpo4, po4 } = phosphateShares(ph, ionicStrength);
+  return phosphateMmolL * (hpo4 + 2 * po4 - h3po4);
+}
+
+/** The feed's pH in the closed line, after what acids and bases have done. */
+export function feedPh({ water }: RecipeInput, ions: Ions, solution: RecipeSolution, sheet: Worksheet): number {
+  if (water.ph === undefined)
+    sheet.warn("The water's pH was not given: the feed's pH is that of water in balance with the air.");
+  const added = solution.grams.reduce(
+    (sum, { product, gM3 }) => sum + ((product.composition.HCO3 ?? 0) * gM3) / 1000,
+    0,
+  );
+  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
+  const closed: CarbonateWater = { ...carbon, dicMmolL: carbon.dicMmolL === null ? null : carbon.dicMmolL + added };
+  return phWhere(
+    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinity(at, ions.H2PO4 ?? 0, closed.ionicStrength),
+    ions.HCO3 ?? 0,
+  );
+}
