@@ -47,6 +47,28 @@ test("Feed solves the recipe while a target is typed, and says what is off when 
   await expect(page.getByRole("dialog")).toContainText("potassium-nitrate");
 });
 
+test("limits and settled amounts are kept or named as a conflict, and waters are mixed as the recipe needs them", async ({
+  page,
+}) => {
+  await page.goto("/zones/1/feed");
+  const must = page.getByRole("region", { name: "Limits and freedoms" });
+  await must.getByLabel("NH₄ at most").fill("3");
+  await expect(page.getByText(/N as NH₄\s*3 %/)).toBeVisible();
+  await must.getByLabel("Na at most").fill("0.1");
+  await expect(page.getByText(/Na at most 0.10 mmol\/L cannot be kept with this water/)).toBeVisible();
+  await must.getByLabel("Na at most").fill("");
+  await must.getByLabel("Mix the waters as the recipe needs them").check();
+  await expect(must.getByText(/\d+ % Roof basin, \d+ % Borehole/)).toBeVisible();
+  await must.getByLabel("Mix the waters as the recipe needs them").uncheck();
+  await must.getByRole("button", { name: "Keep these limits" }).click();
+  await expect(must.getByRole("button", { name: "Keep these limits" })).toBeHidden();
+  await page.reload();
+  await expect(must.getByLabel("NH₄ at most")).toHaveValue("3");
+  await must.getByLabel("NH₄ at most").fill("");
+  await must.getByRole("button", { name: "Keep these limits" }).click();
+  await expect(must.getByRole("button", { name: "Keep these limits" })).toBeHidden();
+});
+
 test("a mix goes into the book and off the shelf, and its weigh sheet is one page", async ({ page }) => {
   await page.goto("/zones/1/feed");
   const nitrate = page.getByRole("listitem").filter({ has: page.getByRole("checkbox", { name: "Potassium nitrate" }) });

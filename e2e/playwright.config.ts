@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../test-results",
   workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [["list"], ["json", { outputFile: "../test-results/e2e.json" }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -124,6 +124,8 @@ export {
 export {
   feedTargetSchema,
   feedSettingsSchema,
+  feedWishesSchema,
+  type FeedWishes,
   feedSettingsUpdateSchema,
   feedTargetUpdateSchema,
   newMixSchema,

@@ -58,6 +58,17 @@ export const tankPlanSchema = z.strictObject({
   dilution: quantitySchema("The dilution", 1, 1000, "litres of feed from one of concentrate"),
 });
 
+/** What a recipe must keep beside its target. */
+export const feedWishesSchema = z.strictObject({
+  nh4ShareMostPct: quantitySchema("The share of ammonium", 0, 100, "% of all N").nullable(),
+  /** most of an ion in the feed */
+  limits: z.partialRecord(ionSchema, quantitySchema("A limit", 0, 2000, "mmol/L (µmol/L for trace elements)")),
+  /** g/m³ that a person has settled, by product */
+  locks: z.record(z.string().min(1).max(80), quantitySchema("A settled amount", 0, 100_000, "g/m³")),
+});
+export type FeedWishes = z.infer<typeof feedWishesSchema>;
+const NO_WISHES: FeedWishes = { nh4ShareMostPct: null, limits: {}, locks: {} };
+
 /** What a zone's feed is made in and weighed on. */
 export const feedSettingsSchema = z.strictObject({
   tanks: z
@@ -69,6 +80,7 @@ export const feedSettingsSchema = z.strictObject({
     }),
   coarseG: quantitySchema("The step of the scale for bags", 0.1, 1000, "g"),
   fineG: quantitySchema("The step of the fine scale", 0.001, 100, "g"),
+  wishes: feedWishesSchema.default(NO_WISHES),
 });
 export type FeedSettings = z.infer<typeof feedSettingsSchema>;
 export const feedSettingsUpdateSchema = feedSettingsSchema.extend({ version: versionSchema.nullable() });

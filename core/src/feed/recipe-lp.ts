@@ -56,6 +56,8 @@ export const LEFT_BICARBONATE = 0.5;
 /** Tanks are filled to this share of what dissolves, for the common ion and for cold corners. */
 const SOLUBILITY_SAFETY = 0.85;
 const HOLD = 1e-7;
+/** Less of a product is the solver's last digit, g/m³; the smallest dose of a trace salt is hundreds of times more. */
+const LEAST_GRAMS = 1e-4;
 
 /** mmol/L (or µmol/L for trace elements) of an ion from one g/m³ of a product. Protons take bicarbonate away. */
 export function bringsPerGram(product: Product, ion: Ion): number {
@@ -101,7 +103,7 @@ export function solveUpTo(problem: RecipeProblem, mostMisfit: number, solve: Sol
   const values = model.stage(solve, model.costTerms).values;
   const grams = model.columns
     .map(({ product, room, column }) => ({ product, room, gM3: Math.max(0, values[column] ?? 0) }))
-    .filter((line) => line.gM3 > 1e-6);
+    .filter((line) => line.gM3 > LEAST_GRAMS);
   return {
     grams,
     misfit: misfit.objective,

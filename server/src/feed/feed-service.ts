@@ -36,6 +36,7 @@ const USUAL: FeedSettings = {
   ],
   coarseG: 10,
   fineG: 0.1,
+  wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
 };
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */

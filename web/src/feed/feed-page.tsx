@@ -1,5 +1,5 @@
-import type { BoardZone, FeedTarget, Ion, ZoneFeed } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import type { BoardZone, FeedTarget, FeedWishes, Ion, SourceState, ZoneFeed } from "@sprunel/contract";
+import type { Recipe, RecipeInput } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";
@@ -15,8 +15,10 @@ import { MixPanel } from "./mix-panel.tsx";
 import { Shelf } from "./shelf.tsx";
 import { Together } from "./together.tsx";
 import { Tanks } from "./tanks.tsx";
-import { recipeInput, targetOf, useSaveTarget, useZoneFeed } from "./use-feed.ts";
+import { useWaterStation } from "../water/use-sources.ts";
+import { recipeInput, targetOf, useProducts, useSaveTarget, useZoneFeed } from "./use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
+import { Wishes } from "./wishes.tsx";
 import { WaterForm } from "./water-form.tsx";
 
 const TanksDialog = lazy(async () => ({ default: (await import("./tanks-dialog.tsx")).TanksDialog }));
@@ -37,12 +39,26 @@ const STARTING_TARGET: FeedTarget = {
 };
 
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
+  const { date } = usePlace();
   const saved = targetOf(feed);
   const [target, setTarget] = useState<FeedTarget | null>(saved);
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [explained, setExplained] = useState(false);
   const [tanksOpen, setTanksOpen] = useState(false);
-  const question = target && recipeInput(feed, target, leftOut);
+  const [wishes, setWishes] = useState<FeedWishes>(feed.settings.wishes);
+  const [buysAll, setBuysAll] = useState(false);
+  const [mixes, setMixes] = useState(false);
+  const library = useProducts().data?.products ?? [];
+  const waters = (useWaterStation(date).data?.sources ?? []).filter(({ report }) => report !== null);
+  const question =
+    target &&
+    recipeInput(mixes ? withFirstWater(feed, waters) : feed, target, {
+      leftOut,
+      wishes,
+      bought: buysAll ? library : [],
+      mixWith: mixes ? waters.slice(1).map(mixable) : [],
+      waterPriceM3: waters[0]?.source.priceM3 ?? 0,
+    });
   const solved = useRecipe(question);
   const save = useSaveTarget(zone.id);
   const recipe = question ? solved.data : null;
@@ -66,6 +82,8 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       </>
     );
   const changed = JSON.stringify(target) !== JSON.stringify(saved);
+  const wishesChanged = JSON.stringify(wishes) !== JSON.stringify(feed.settings.wishes);
+  const isTrial = changed || wishesChanged || leftOut.size > 0 || buysAll || mixes;
   const change = (ion: Ion, value: number | null): void => {
     const { [ion]: _before, ...others } = target.ions;
     setTarget({ ...target, ions: value === null ? others : { ...others, [ion]: value } });
@@ -112,11 +130,22 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
                 Tanks and scales
               </Button>
               <Facts recipe={recipe} feed={feed} />
-              <MixPanel zoneId={zone.id} recipe={recipe} feed={feed} unsaved={changed || leftOut.size > 0} />
+              <MixPanel zoneId={zone.id} recipe={recipe} feed={feed} unsaved={isTrial} />
             </>
           ) : (
             solved.isPending && question && <Skeleton active />
           )}
+          <Wishes
+            feed={feed}
+            wishes={wishes}
+            onWishes={setWishes}
+            buysAll={buysAll}
+            onBuysAll={setBuysAll}
+            mixes={mixes}
+            onMixes={setMixes}
+            waters={waters}
+            recipe={recipe ?? null}
+          />
           <Shelf feed={feed} leftOut={leftOut} onChange={setLeftOut} />
           <Together shelf={feed.shelf} />
         </section>
@@ -131,6 +160,21 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       )}
     </>
   );
+}
+
+/** The zone's feed as if it drank of the first of these waters alone; the recipe mixes the others in. */
+function withFirstWater(feed: ZoneFeed, [first]: readonly SourceState[]): ZoneFeed {
+  return first?.report ? { ...feed, water: { ions: first.report.ions, ph: first.report.ph } } : feed;
+}
+
+function mixable({ source, report }: SourceState): NonNullable<RecipeInput["mixWith"]>[number] {
+  return {
+    name: source.name,
+    ions: report?.ions ?? {},
+    ph: report?.ph ?? 7,
+    mostSharePct: 100,
+    ...(source.priceM3 !== null && { priceM3: source.priceM3 }),
+  };
 }
 
 function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
@@ -178,6 +222,14 @@ function Reasons({ recipe }: { recipe: Recipe }) {
         <h3>{recipe.status === "infeasible" ? "A limit cannot be kept" : "As near as these products come"}</h3>
       )}
       <ul className={styles["reasons"]}>
+        {recipe.status === "infeasible" &&
+          recipe.warnings
+            .filter((warning) => warning.includes("cannot be kept"))
+            .map((warning) => (
+              <li key={warning}>
+                <strong>{warning}</strong>
+              </li>
+            ))}
         {off.map((deviation) => (
           <li key={deviation.ion}>
             <strong>

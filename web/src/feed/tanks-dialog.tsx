@@ -34,6 +34,7 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
       })),
       coarseG: coarseG ?? undefined,
       fineG: fineG ?? undefined,
+      wishes: before.wishes,
     });
     if (!parsed.success) {
       setFaults(faultsOf(parsed.error).map(({ message }) => message));

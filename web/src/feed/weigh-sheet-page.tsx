@@ -15,8 +15,6 @@ import { recipeInput, targetOf, useZoneFeed } from "./use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
 import styles from "./weigh-sheet.module.css";
 
-const NOTHING_LEFT_OUT: ReadonlySet<string> = new Set();
-
 /** One page to take to the scale: large figures, boxes to tick, cautions. */
 export function WeighSheetPage() {
   const zoneId = Number(useParams()["zoneId"]);
@@ -37,7 +35,7 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
   const { system, show } = useUnits();
   const [left, setLeft] = useState<Left>({});
   const target = targetOf(feed);
-  const solved = useRecipe(target && recipeInput(feed, target, NOTHING_LEFT_OUT));
+  const solved = useRecipe(target && recipeInput(feed, target));
   if (solved.isError) return <ProblemNote error={solved.error} />;
   if (!target || (solved.isPending && feed.shelf.length === 0) || !feed.water)
     return <p className={styles["sheet"]}>There is no recipe to weigh yet: the Feed station says what it lacks.</p>;
