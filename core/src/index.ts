@@ -81,7 +81,7 @@ export {
   type DrainAdvice,
   type MeteredDay,
 } from "./advice/drain-advice.ts";
-export { judgeDelivery, judgeDepletion, worstMark, type Finding, type Mark } from "./advice/judge.ts";
+export { judgeDelivery, judgeDepletion, judgeDosing, worstMark, type Finding, type Mark } from "./advice/judge.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./plan/explained.ts";
 export { outsideEt, type Explained } from "./plan/outside-et.ts";
 export { IONS, MACRO_IONS, TRACE_IONS, CHARGE, chargeBalance, isTrace, type Ion, type Ions } from "./chemistry/ions.ts";
@@ -116,3 +116,4 @@ export { assumedRemoval } from "./crop/removal.ts";
 export { isTurn, nextTurn } from "./water/supply.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./irrigation/sub-main.ts";
 export { matchZone } from "./table/zone-name.ts";
+export { meterCheck, type MeterCheck } from "./feed/meter-check.ts";

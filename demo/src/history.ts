@@ -208,6 +208,8 @@ class ZoneTruth {
     if (this.demo.zone.definition.system !== "substrate") return [];
     const limits = { capacityL: this.capacityL, easilyAvailableL: this.capacityL * 0.6 };
     const perPlant = this.demo.zone.definition.areaM2 / this.plants;
+    const dosed = truth.dosed?.(daysAgo) ?? 1;
+    const dripEcMsCm = truth.feedEcMsCm * dosed;
     let [givenL, drainL, drainSalt] = [0, 0, 0];
     for (const hour of day.hours) {
       const startMs = Date.parse(hour.startUtc);
@@ -219,7 +221,7 @@ class ZoneTruth {
         const share = demandL / Math.max(1, pulses.length);
         const { state, fluxes } = stepSubstrate(
           this.state,
-          { givenL: litres, givenEcMsCm: truth.feedEcMsCm, demandL: share, uptakeEcMsCm: truth.uptakeEcMsCm },
+          { givenL: litres, givenEcMsCm: dripEcMsCm, demandL: share, uptakeEcMsCm: truth.uptakeEcMsCm },
           limits,
         );
         this.state = state;
@@ -242,6 +244,9 @@ class ZoneTruth {
       reading("drainPct", Math.max(0, (100 * drainL) / givenL + 0.8 * noise(301)), 0),
       reading("drainEcMsCm", drainSalt / drainL + 0.04 * noise(302), 2),
       reading("feedEcMsCm", truth.feedEcMsCm + 0.03 * noise(303), 2),
+      reading("dripEcMsCm", dripEcMsCm + 0.02 * noise(305), 2),
+      // With less of the concentrate less acid comes.
+      reading("dripPh", 5.8 + 1.2 * (1 - dosed) + 0.05 * noise(306), 1),
       reading("drainPh", truth.drainPh(daysAgo) + 0.08 * noise(304), 1),
     ];
   }

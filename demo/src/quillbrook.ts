@@ -93,6 +93,8 @@ export interface Truth {
   /** share of the planned litres that reach the plants, by days before the first day shown */
   delivered(daysAgo: number): number;
   readonly feedEcMsCm: number;
+  /** share of the concentrates that the doser really gives, so many days ago; all of it when left out */
+  readonly dosed?: (daysAgo: number) => number;
   /** pH of the drain, so many days ago */
   drainPh(daysAgo: number): number;
   /** EC of what roots take up */
@@ -169,6 +171,8 @@ export const zones: readonly DemoZone[] = [
       // A filter that fills up: the last two days bring over a fifth less than the clock was set for.
       delivered: (daysAgo) => (daysAgo <= 1 ? 0.78 : daysAgo === 2 ? 0.85 : 1),
       feedEcMsCm: 2.3,
+      // The doser loses its stroke, a little more every day.
+      dosed: (daysAgo) => 1 - 0.03 * Math.max(0, 5 - daysAgo),
       drainPh: () => 6.3,
       uptakeEcMsCm: 1.95,
       shut: () => false,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { judgeDelivery, judgeDepletion, judgeDrain } from "./judge.ts";
+import { judgeDelivery, judgeDepletion, judgeDosing, judgeDrain } from "./judge.ts";
 
 describe("judging a zone", () => {
   it("names little drain of high EC as one cause, and salt only when the share is right", () => {
@@ -7,6 +7,13 @@ describe("judging a zone", () => {
     expect(judgeDrain(27, 28, 4.3, 2.3)).toMatchObject({ cause: "salt", mark: "act" });
     expect(judgeDrain(34, 28, 3, 2.3)).toMatchObject({ cause: "drain-high", mark: "watch" });
     expect(judgeDrain(30, 28, 3, 2.3)).toBeNull();
+  });
+
+  it("lets two pens differ, and names a doser that gives less than is mixed", () => {
+    expect(judgeDosing(2.24, 2.3)).toBeNull();
+    expect(judgeDosing(2.1, 2.3)).toMatchObject({ cause: "dosing", mark: "watch" });
+    expect(judgeDosing(2.7, 2.3)?.mark).toBe("act");
+    expect(judgeDosing(0.4, 0)).toBeNull();
   });
 
   it("is silent about a root zone at its trigger and loud about one far beyond", () => {

@@ -11,6 +11,7 @@ export type Finding =
       readonly drainEcMsCm: number;
     }
   | { readonly cause: "salt"; readonly mark: Mark; readonly drainEcMsCm: number; readonly feedEcMsCm: number }
+  | { readonly cause: "dosing"; readonly mark: Mark; readonly dripEcMsCm: number; readonly feedEcMsCm: number }
   | { readonly cause: "too-dry"; readonly mark: Mark; readonly depletionMm: number; readonly triggerMm: number }
   | { readonly cause: "delivery"; readonly mark: Mark; readonly givenL: number; readonly plannedL: number }
   | { readonly cause: "window-short"; readonly mark: Mark; readonly unmetL: number }
@@ -22,6 +23,9 @@ const DRAIN_ACT = 10;
 /** Drain EC over feed EC; the upper is near 4.0/2.6 for tomato in Sonneveld & Voogt (2009). */
 const SALT_WATCH = 1.5;
 const SALT_ACT = 1.8;
+/** Drip EC against the mixed feed's; two pens of good order differ by up to 5 %. Our own limits. */
+const DOSING_WATCH = 0.07;
+const DOSING_ACT = 0.12;
 /** Meter against plan; a meter and the plan's rounding differ by a few per cent on any day. */
 const DELIVERY_WATCH = 0.08;
 const DELIVERY_ACT = 0.15;
@@ -49,6 +53,14 @@ export function judgeDrain(
   if (feedEcMsCm > 0 && drainEcMsCm > SALT_WATCH * feedEcMsCm)
     return { cause: "salt", mark: drainEcMsCm > SALT_ACT * feedEcMsCm ? "act" : "watch", drainEcMsCm, feedEcMsCm };
   return null;
+}
+
+/** What drips against what is mixed: a doser that gives more or less than it should. */
+export function judgeDosing(dripEcMsCm: number, feedEcMsCm: number): Finding | null {
+  const off = feedEcMsCm > 0 ? Math.abs(dripEcMsCm / feedEcMsCm - 1) : 0;
+  return off > DOSING_WATCH
+    ? { cause: "dosing", mark: off > DOSING_ACT ? "act" : "watch", dripEcMsCm, feedEcMsCm }
+    : null;
 }
 
 export function judgeDepletion(depletionMm: number, triggerMm: number): Finding | null {

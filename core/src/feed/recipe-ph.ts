@@ -49,7 +49,22 @@ function phosphateAlkalinity(ph: number, phosphateMmolL: number, ionicStrength: 
   return phosphateMmolL * (hpo4 + 2 * po4 - h3po4);
 }
 
-/** The feed's pH in the closed line, after what acids and bases have done. */
+/**
+ * The feed's pH in the closed line, after what acids and bases have done.
+ *
+ * @param ions of the feed, mmol/L; HCO₃ is the alkalinity that is left, negative where acid is left over
+ * @param addedCarbonMmolL bicarbonate that products bring
+ */
+export function closedPh(water: RecipeInput["water"], ions: Ions, addedCarbonMmolL: number): number {
+  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
+  const dicMmolL = carbon.dicMmolL === null ? null : carbon.dicMmolL + addedCarbonMmolL;
+  const closed: CarbonateWater = { ...carbon, dicMmolL };
+  return phWhere(
+    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinity(at, ions.H2PO4 ?? 0, closed.ionicStrength),
+    ions.HCO3 ?? 0,
+  );
+}
+
 export function feedPh({ water }: RecipeInput, ions: Ions, solution: RecipeSolution, sheet: Worksheet): number {
   if (water.ph === undefined)
     sheet.warn("The water's pH was not given: the feed's pH is that of water in balance with the air.");
@@ -57,10 +72,5 @@ export function feedPh({ water }: RecipeInput, ions: Ions, solution: RecipeSolut
     (sum, { product, gM3 }) => sum + ((product.composition.HCO3 ?? 0) * gM3) / 1000,
     0,
   );
-  const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
-  const closed: CarbonateWater = { ...carbon, dicMmolL: carbon.dicMmolL === null ? null : carbon.dicMmolL + added };
-  return phWhere(
-    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinity(at, ions.H2PO4 ?? 0, closed.ionicStrength),
-    ions.HCO3 ?? 0,
-  );
+  return closedPh(water, ions, added);
 }

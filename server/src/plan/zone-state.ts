@@ -12,6 +12,7 @@ import {
   addDays,
   clockSeconds,
   judgeDelivery,
+  judgeDosing,
   judgeDepletion,
   levelOfCm,
   startOfLocalDay,
@@ -169,6 +170,11 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
         drain.advice.correction && proposalOf(planner, drain.on, date, drain.advice.correction),
       );
   }
+  const { dripEcMsCm, feedEcMsCm } = readAt(planner, date) ?? {};
+  if (dripEcMsCm && feedEcMsCm) {
+    const about = new Date(dripEcMsCm.atMs).toISOString();
+    add("feed", about, judgeDosing(dripEcMsCm.value, feedEcMsCm.value));
+  }
   const { water } = planned.day;
   const yesterday = addDays(date, -1);
   const before = planner.plan(yesterday);
@@ -179,6 +185,11 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
   if (wanted - water.litres > 0.5)
     add("run", date, { cause: "window-short", mark: "act", unmetL: wanted - water.litres });
   return findings;
+}
+
+/** The newest readings under a dripper, of this day or the one before. */
+function readAt(planner: ZonePlanner, date: string): ReturnType<ZonePlanner["reading"]> | undefined {
+  return [date, addDays(date, -1)].map((day) => planner.reading(day)).find((reading) => reading.dripEcMsCm);
 }
 
 function withoutKey({ zoneId: _zone, cause: _cause, about: _about, ...decision }: StoredDecision): Decision {

@@ -34,6 +34,14 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
         reason: `Drain EC ${showDigits(finding.drainEcMsCm)} mS/cm over a feed of ${showDigits(finding.feedEcMsCm)} mS/cm.`,
         next: "More water runs out until the drain is back under 1.5 times the feed.",
       };
+    case "dosing": {
+      const off = Math.round(100 * (finding.dripEcMsCm / finding.feedEcMsCm - 1));
+      return {
+        title: off < 0 ? "the feed arrives too weak" : "the feed arrives too strong",
+        reason: `Drip EC ${showDigits(finding.dripEcMsCm)} mS/cm, ${Math.abs(off)} % ${off < 0 ? "under" : "over"} the mixed ${showDigits(finding.feedEcMsCm)} mS/cm.`,
+        next: "Look at the doser; Feed tells which tank, by EC and pH.",
+      };
+    }
     case "too-dry":
       return {
         title: "drier than its trigger",

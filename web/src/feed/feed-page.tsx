@@ -11,6 +11,7 @@ import { StepsDrawer } from "../working/steps-drawer.tsx";
 import styles from "./feed.module.css";
 import { IonLadder } from "./ion-ladder.tsx";
 import { ionName } from "./ion-names.ts";
+import { MeterPanel } from "./meter-panel.tsx";
 import { MixPanel } from "./mix-panel.tsx";
 import { Shelf } from "./shelf.tsx";
 import { Together } from "./together.tsx";
@@ -119,6 +120,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
           )}
           {save.isError && <ProblemNote error={save.error} />}
           {recipe && <Reasons recipe={recipe} />}
+          {recipe && question && !isTrial && <MeterPanel recipe={recipe} question={question} feed={feed} />}
         </section>
         <section aria-label="Recipe">
           {solved.isError && <ProblemNote error={solved.error} />}

@@ -26,14 +26,16 @@ export function ReadingTable({
   const { show } = useUnits();
   const figure = (value: number | null, { quantity, digits }: ReadingField): string =>
     value === null ? "–" : quantity ? show(quantity, value).text : value.toFixed(digits);
+  // What was never read takes no column.
+  const read = fields.filter(({ key }) => readings.some((reading) => reading[key] !== null));
   return (
-    <>
+    <div className={tables["scroll"]} tabIndex={0} role="region" aria-label="Readings">
       {strike.isError && <ProblemNote error={strike.error} />}
       <table className={tables["table"]}>
         <thead>
           <tr>
             <th scope="col">read</th>
-            {fields.map(({ key, label, unit, quantity }) => (
+            {read.map(({ key, label, unit, quantity }) => (
               <th key={key} scope="col">
                 {label}
                 {quantity ? `, ${show(quantity, 0).unit}` : unit && `, ${unit}`}
@@ -51,7 +53,7 @@ export function ReadingTable({
                 <td>
                   {dayjs(reading.at).format("ddd D MMM")} {clockAt(reading.at, timeZone)}
                 </td>
-                {fields.map((field) => (
+                {read.map((field) => (
                   <td key={field.key}>{figure(reading[field.key], field)}</td>
                 ))}
                 <td>
@@ -69,6 +71,6 @@ export function ReadingTable({
             ))}
         </tbody>
       </table>
-    </>
+    </div>
   );
 }
