@@ -3,6 +3,7 @@ import type { Recipe, RecipeInput } from "@sprunel/core";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";
+import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../plan/use-board.ts";
 import { usePlace } from "../shell/use-place.ts";
@@ -94,6 +95,11 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       <h1>
         {zone.name}: feed{feed.stage && `, ${feed.stage.toLowerCase()}`}
       </h1>
+      {zone.findings
+        .filter((entry) => entry.station === "feed")
+        .map((entry) => (
+          <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
+        ))}
       <p className="quiet">
         {feed.own ? "Target: your own" : `Target: ${feed.library?.name ?? ""} (${feed.library?.source ?? ""})`}
         {!feed.own && feed.library?.assumed && <strong style={{ color: "var(--act)" }}> · not confirmed</strong>} ·
@@ -148,7 +154,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
             waters={waters}
             recipe={recipe ?? null}
           />
-          <Shelf feed={feed} leftOut={leftOut} onChange={setLeftOut} />
+          <Shelf feed={feed} recipe={recipe ?? null} leftOut={leftOut} onChange={setLeftOut} />
           <Together shelf={feed.shelf} />
         </section>
       </div>
@@ -181,6 +187,8 @@ function mixable({ source, report }: SourceState): NonNullable<RecipeInput["mixW
 
 function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
   const { cationsMeqL, anionsMeqL } = recipe.chargeBalance;
+  const { K = 0, Ca = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
+  const N = NO3 + NH4 + urea;
   return (
     <>
       <dl className={styles["sums"]}>
@@ -202,6 +210,14 @@ function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
           <dt>N as NH₄</dt>
           <dd>{recipe.nh4SharePct.toFixed(0)} %</dd>
         </div>
+        {K > 0 && Ca > 0 && N > 0 && (
+          <div>
+            <dt>K to Ca, K to N</dt>
+            <dd>
+              {(K / Ca).toFixed(1)} and {(K / N).toFixed(2)} mol/mol
+            </dd>
+          </div>
+        )}
       </dl>
       <Button size="small" className={styles["adds"] ?? ""} onClick={onExplain}>
         How it adds up
