@@ -54,9 +54,12 @@ function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayA
           `${zone.crop.name}, ${zone.crop.stage.toLowerCase()}, day ${zone.crop.day} of ${zone.crop.days} · `}
         water may run from {plan.window.start} to {plan.window.end}
       </p>
-      {day.findings.map((entry) => (
-        <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
-      ))}
+      {/* What is off at the roots changes the water of the day as well; a weak feed does not. */}
+      {day.findings
+        .filter(({ station }) => station !== "feed")
+        .map((entry) => (
+          <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
+        ))}
       <Chain zone={zone} plan={plan} />
       {plan.warnings.length > 0 && (
         <Alert
