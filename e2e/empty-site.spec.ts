@@ -30,6 +30,8 @@ test("an empty site asks where it is, then five questions, and the first zone ha
   await page.getByLabel("How many beds").fill("4");
   await page.getByLabel("Each so long").fill("50");
   await expect(page.getByText("320 m² · 800 plants, 2.5 per m² · 2000 drippers give 2 200 L/h")).toBeVisible();
+  // 800 places ÷ (0.9 · 0.95), rounded up.
+  await expect(page.getByText("936 seeds to sow")).toBeVisible();
   await expectNoSeriousFaults(page);
   await page.getByRole("button", { name: "Add zone" }).click();
   await expect(page.getByRole("button", { name: /Bench by the door/ })).toBeVisible();

@@ -17,6 +17,7 @@ import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
 import { LAYOUTS, type LayoutField } from "./layout-fields.ts";
 import { LayoutPlan } from "./layout-plan.tsx";
+import { Seedlings } from "./seedlings.tsx";
 import { StaleEdit } from "./stale-edit.tsx";
 import { systemWords } from "./system-words.ts";
 import { useFormSave, withoutIdentity } from "./use-form-save.ts";
@@ -189,6 +190,7 @@ export function ZoneForm({
         {SIZES.map(definitionItem)}
       </Question>
       {stand && <LayoutPlan layout={stand.layout} stand={stand.stand} />}
+      {stand && <Seedlings plants={stand.stand.plants} />}
       <details className={styles["details"]} open={zone !== null}>
         <summary>All else, with the figures it starts from</summary>
         <div className={styles["fields"]}>
