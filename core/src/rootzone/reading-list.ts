@@ -86,10 +86,11 @@ const ROOT_PH = { least: 3.5, most: 10 };
  * @throws {DomainError} when no such list is in the file
  */
 export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices): ReadingList {
+  const taken = new Map<string, { readonly line: number; readonly values: NotedReading }>();
   return readList(bytes, RULES, choices, {
     what: "No readings were found. The file needs a row of headings with a zone, a day, and at least one of EC, pH or drain.",
     dateKinds: ["date", "stamp"],
-    judge: (cells, { layout, rows }) => {
+    judge: (cells, { layout }) => {
       const [instants, zone] = [cells.instants("time", "stamp"), cells.zone("zone")];
       const of = {
         feedEcMsCm: ec(cells, "feedEc"),
@@ -107,21 +108,21 @@ export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices):
       };
       const readAt = (atMs: number): NotedReading => ({ zone, atMs, ...values });
       // In the repeated hour the first instant that is still free is meant.
-      const atMs = instants.find((instant) => !rows.some((row) => isAt(row.values, zone, instant)));
-      if (atMs !== undefined) return readAt(atMs);
-      const before = rows.find((row) => isAt(row.values, zone, instants[0] ?? NaN));
-      if (JSON.stringify(before?.values) === JSON.stringify(readAt(instants[0] ?? NaN)))
-        throw new RowRejected("duplicate", "the row stands in the file twice");
-      throw new RowRejected(
-        "conflict",
-        `line ${before?.line} has the same zone and time and other values; the first stays`,
-      );
+      const free = instants.find((instant) => !taken.has(`${instant} ${zone}`));
+      const reading = readAt(free ?? instants[0] ?? NaN);
+      if (free === undefined) {
+        const before = taken.get(`${reading.atMs} ${zone}`);
+        if (JSON.stringify(before?.values) === JSON.stringify(reading))
+          throw new RowRejected("duplicate", "the row stands in the file twice");
+        throw new RowRejected(
+          "conflict",
+          `line ${before?.line} has the same zone and time and other values; the first stays`,
+        );
+      }
+      taken.set(`${free} ${zone}`, { line: cells.line, values: reading });
+      return reading;
     },
   });
-}
-
-function isAt(reading: NotedReading, zone: string, atMs: number): boolean {
-  return reading.atMs === atMs && reading.zone === zone;
 }
 
 type EcKind = "feedEc" | "dripEc" | "drainEc";

@@ -86,10 +86,15 @@ export class RowRejected extends Error {
 /** One row of a list, by what its columns mean. */
 export class ListCells<K extends string> {
   readonly flags: ListFlag[] = [];
+  private readonly measured = new Map<K, MeasuredCell>();
   constructor(
     private readonly record: TableRecord,
     private readonly file: ListFile<K>,
   ) {}
+
+  get line(): number {
+    return this.record.line;
+  }
 
   has(kind: K): boolean {
     return this.file.columns.some((column) => column.kind === kind);
@@ -101,7 +106,11 @@ export class ListCells<K extends string> {
   }
 
   cell(kind: K): MeasuredCell {
-    return measuredCell(this.text(kind), this.file.decimal);
+    const known = this.measured.get(kind);
+    if (known) return known;
+    const cell = measuredCell(this.text(kind), this.file.decimal);
+    this.measured.set(kind, cell);
+    return cell;
   }
 
   /** The unit that holds for a cell: its own, or else the column's. Null for one that the kind does not have. */

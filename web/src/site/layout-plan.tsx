@@ -1,6 +1,7 @@
 import type { Layout } from "@sprunel/contract";
 import type { Quantity, Stand } from "@sprunel/core";
 import { useUnits } from "../units/use-units.tsx";
+import { Explained } from "../working/explained.tsx";
 import styles from "./set-up.module.css";
 
 /** A stretch of one bed from above: rows of plants, drip lines and drippers, to scale. */
@@ -58,9 +59,11 @@ export function LayoutPlan({ layout, stand }: { layout: Layout; stand: Stand }) 
         </g>
       </svg>
       <figcaption>
-        {amount("area", stand.areaM2)} · {stand.plants} plants, {amount("density", stand.plantsPerM2)}
-        {stand.flowLh > 0 &&
-          ` · ${stand.drippers} drippers give ${amount("flow", stand.flowLh)}: ${amount("volume", stand.litresPerPlantH)} a plant and ${amount("rain", stand.mmPerH)} in an hour`}
+        <Explained title="Stand and water of this layout" steps={stand.working}>
+          {amount("area", stand.areaM2)} · {stand.plants} plants, {amount("density", stand.plantsPerM2)}
+          {stand.flowLh > 0 &&
+            ` · ${stand.drippers} drippers give ${amount("flow", stand.flowLh)}: ${amount("volume", stand.litresPerPlantH)} a plant and ${amount("rain", stand.mmPerH)} in an hour`}
+        </Explained>
       </figcaption>
     </figure>
   );
