@@ -22,6 +22,7 @@ export {
 export {
   cropChoiceSchema,
   layoutSchema,
+  vesselSchema,
   newZoneSchema,
   plantingSchema,
   setUpSchema,
@@ -32,6 +33,7 @@ export {
   zoneUpdateSchema,
   type CropChoice,
   type Layout,
+  type Vessel,
   type NewZone,
   type Planting,
   type SetUp,

@@ -60,7 +60,7 @@ export { pickedSoFar, pickingTime, yieldPath, type PickingTime } from "./harvest
 export type { Origin, WorkingInput } from "./plan/origin.ts";
 export { FIGURES, planZoneDay, type Figure, type AcceptedCorrection, type ZoneDay } from "./plan/zone-day.ts";
 export { stepStore, type StoreState } from "./rootzone/water-store.ts";
-export { depletionAtLevelMm, levelOfCm, rootStore, type RootStore } from "./rootzone/root-store.ts";
+export { depletionAtLevelMm, FREEBOARD_MM, levelOfCm, rootStore, type RootStore } from "./rootzone/root-store.ts";
 export { stepSubstrate, type SubstrateState } from "./rootzone/substrate.ts";
 export {
   OPEN_FIELD_PCT,
@@ -103,7 +103,7 @@ export { readWaterTable, type WaterSample, type WaterTable } from "./water/water
 export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from "./water/mix-waters.ts";
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
 export { projectStorage, type Supply } from "./water/supply.ts";
-export { seedlingsFor, standOf, type Layout, type Stand } from "./site/stand.ts";
+export { seedlingsFor, standOf, type Layout, type Stand, type Vessel } from "./site/stand.ts";
 export { checkReport, type ReportCheck } from "./water/report-check.ts";
 export { readReadingList, type NotedReading, type ReadingList } from "./rootzone/reading-list.ts";
 export { readSoilList, type SoilList, type SoilTest } from "./rootzone/soil-list.ts";

@@ -2,7 +2,7 @@ import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
 import { reports, zoneReports } from "./laboratory.ts";
-import { catchTests, doses, HISTORY_DAYS, lines, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
+import { catchTests, doses, HISTORY_DAYS, layouts, lines, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
@@ -42,7 +42,7 @@ async function start(): Promise<RunningServer> {
           );
           const added = await services.setUp.addZone({
             ...zone.zone,
-            layout: null,
+            layout: layouts[zone.zone.name] ?? null,
             waters,
             plantings: plantingsOf(zone, today),
           });

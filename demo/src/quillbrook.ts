@@ -1,4 +1,4 @@
-import type { NewCatchTest, NewLines, NewSite, NewSource, NewZone } from "@sprunel/contract";
+import type { Layout, NewCatchTest, NewLines, NewSite, NewSource, NewZone } from "@sprunel/contract";
 import { addDays } from "@sprunel/core";
 import type { SimulatedHouse } from "@sprunel/field";
 
@@ -198,6 +198,7 @@ export const zones: readonly DemoZone[] = [
         refillPct: 98,
         triggerPct: 10,
         ecWaterMsCm: 0.7,
+        mulchSavesPct: 0,
       },
       unconfirmed: ["wettedPct"],
     },
@@ -327,6 +328,7 @@ export const zones: readonly DemoZone[] = [
         refillPct: 95,
         triggerPct: 20,
         ecWaterMsCm: 0.7,
+        mulchSavesPct: 0,
         lineDepthCm: 22,
         daysAWeek: 5,
       },
@@ -351,6 +353,7 @@ export const zones: readonly DemoZone[] = [
         endBeforeSunsetMin: 60,
         minGapMin: 0,
         floodDepthMm: 40,
+        bundCm: 25,
         refloodAtCm: 15,
         percolationMmDay: 3,
         drainablePct: 12,
@@ -362,6 +365,42 @@ export const zones: readonly DemoZone[] = [
     harvest: { targetKgM2: 3, everyDays: 21, kgPerFruit: 0.09, share: () => 0.95 },
   },
 ];
+
+const along = { offset: false, linesPerBed: 0, dripperSpacingM: 0.2, dripperLh: 0, drippersPerPlant: 0, vessel: null };
+
+/** How zones are laid out, by name. The courgettes lost five plants, and their meter counts a little less than the catalogue. */
+export const layouts: Readonly<Record<string, Layout>> = {
+  "Melon bags": {
+    ...along,
+    ...{ beds: 16, lengthM: 40, widthM: 1, rows: 1, inRowM: 0.5, drippersPerPlant: 1, dripperLh: 2 },
+    vessel: { kind: "bag", substrateL: 16, plants: 2, holdsPct: 62.5 },
+  },
+  "Courgette tunnel": {
+    ...along,
+    ...{ beds: 7, lengthM: 50, widthM: 1.2, rows: 1, inRowM: 0.9, linesPerBed: 2, dripperLh: 1.1 },
+  },
+  "Lettuce tanks": {
+    ...along,
+    ...{ beds: 6, lengthM: 20, widthM: 1.5, rows: 6, inRowM: 0.25 },
+    vessel: { kind: "float", returnL: 0 },
+  },
+  "Cyclamen benches": {
+    ...along,
+    ...{ beds: 10, lengthM: 15, widthM: 1.6, rows: 7, inRowM: 0.3125 },
+    vessel: { kind: "table", substrateL: 0.84, plants: 1, holdsPct: 50 },
+  },
+  "Blueberry pots": {
+    ...along,
+    ...{ beds: 12, lengthM: 37.5, widthM: 2, rows: 1, inRowM: 1.5, drippersPerPlant: 2, dripperLh: 2 },
+    vessel: { kind: "pot", substrateL: 45, plants: 1, holdsPct: 40 },
+  },
+  "Fennel field": {
+    ...along,
+    ...{ beds: 40, lengthM: 100, widthM: 1.5, rows: 3, inRowM: 0.25 },
+    ...{ linesPerBed: 1, dripperSpacingM: 0.4, dripperLh: 1.2 },
+  },
+  "Water spinach basin": { ...along, ...{ beds: 2, lengthM: 40, widthM: 10, rows: 40, inRowM: 0.2 } },
+};
 
 /** The lines of zones under drip, by name. */
 export const lines: Readonly<Record<string, NewLines>> = {

@@ -22,6 +22,7 @@ const drippedSoil = {
   refillPct: quantitySchema("Refill", 50, 100, "%"),
   triggerPct: quantitySchema("Trigger", 2, 80, "%"),
   ecWaterMsCm: quantitySchema("EC of the water", 0, 10, "mS/cm"),
+  mulchSavesPct: quantitySchema("What a mulch saves", 0, 40, "%"),
 };
 const zoneOf = <S extends string, F extends z.ZodRawShape>(system: S, fields: F) =>
   z.strictObject({ system: z.literal(system), ...basics, ...fields });
@@ -43,8 +44,8 @@ export const zoneDefinitionSchema = z.discriminatedUnion(
     zoneOf("substrate", { ...pots, pulseSharePct: quantitySchema("Share of a pulse", 1, 30, "%") }),
     zoneOf("soil-drip", drippedSoil),
     zoneOf("solution-tank", {
-      fullLevelCm: quantitySchema("Level when full", 1, 200, "cm"),
-      topUpAtCm: quantitySchema("Level at which it is topped up", 0.5, 200, "cm"),
+      fullLevelCm: quantitySchema("Level when full", 0.1, 200, "cm"),
+      topUpAtCm: quantitySchema("Level at which it is topped up", 0.05, 200, "cm"),
     }),
     zoneOf("sub-irrigated-bench", {
       ...pots,
@@ -60,6 +61,7 @@ export const zoneDefinitionSchema = z.discriminatedUnion(
     }),
     zoneOf("basin", {
       floodDepthMm: quantitySchema("Depth of a flood", 5, 300, "mm"),
+      bundCm: quantitySchema("Height of the bund", 5, 150, "cm"),
       refloodAtCm: quantitySchema("Water in the tube at the next flood", 1, 60, "cm below the soil"),
       percolationMmDay: quantitySchema("Percolation", 0, 100, "mm in the day"),
       drainablePct: quantitySchema("Drainable share of the soil", 1, 40, "%"),
@@ -82,6 +84,28 @@ export type Planting = z.infer<typeof plantingSchema>;
 const countSchema = (name: string, least: number, most: number) =>
   quantitySchema(name, least, most, "").int({ error: () => `${name} is counted in whole numbers.` });
 
+export const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
+export const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;
+
+/** What holds a zone's substrate or solution. */
+export const vesselSchema = z.discriminatedUnion(
+  "kind",
+  [
+    z.strictObject({
+      kind: z.enum(SUBSTRATE_VESSELS),
+      substrateL: quantitySchema("The substrate in one", 0.05, 2000, "L"),
+      plants: countSchema("The plants in one", 1, 200),
+      holdsPct: quantitySchema("What the substrate holds", 10, 95, "%"),
+    }),
+    z.strictObject({
+      kind: z.enum(SOLUTION_VESSELS),
+      returnL: quantitySchema("The return tank", 0, 1_000_000, "L"),
+    }),
+  ],
+  { error: () => `The vessel must be one of ${[...SUBSTRATE_VESSELS, ...SOLUTION_VESSELS].join(", ")}.` },
+);
+export type Vessel = z.infer<typeof vesselSchema>;
+
 /** How a zone is laid out; area, plants and flow follow from it. */
 export const layoutSchema = z.strictObject({
   beds: countSchema("The number of beds", 1, 2000),
@@ -94,6 +118,7 @@ export const layoutSchema = z.strictObject({
   dripperSpacingM: quantitySchema("The spacing of drippers", 0.02, 20, "m"),
   dripperLh: quantitySchema("The dripper's flow", 0, 200, "L/h"),
   drippersPerPlant: countSchema("The drippers at a plant", 0, 10),
+  vessel: vesselSchema.nullable().default(null),
 });
 export type Layout = z.infer<typeof layoutSchema>;
 

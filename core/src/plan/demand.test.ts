@@ -73,6 +73,15 @@ describe("a day's demand", () => {
     expect(demand?.demandMm).toBeCloseTo(1.773 * cropState.kc, 2);
   });
 
+  it("is a quarter less under a mulch that saves a quarter, and says so", () => {
+    const origin = { kind: "entered" } as const;
+    const [bare, mulched] = [inputOf("soil-drip", 1, 1), inputOf("soil-drip", 1, 1)].map((input, at) =>
+      dayDemand({ ...input, mulch: { savesPct: at * 25, origin } }),
+    );
+    expect((mulched?.demandMm ?? NaN) / (bare?.demandMm ?? NaN)).toBeCloseTo(0.75, 12);
+    expect(mulched?.inputs.at(-1)).toMatchObject({ name: "What the mulch saves", value: 25 });
+  });
+
   it("says nothing rather than guess where an hour has no sunlight or the house no air", () => {
     const full = inputOf("substrate", 1, 1);
     const [, ...rest] = full.hours;

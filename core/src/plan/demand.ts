@@ -18,6 +18,8 @@ export interface DemandInput {
   readonly air: readonly HouseAir[];
   readonly transmissionPct: number;
   readonly transmissionOrigin: Origin;
+  /** % of the crop's demand that a mulch saves, where one lies on the ground */
+  readonly mulch?: { readonly savesPct: number; readonly origin: Origin } | undefined;
   readonly crop: Crop;
   readonly cropState: CropState;
 }
@@ -163,7 +165,7 @@ function canopyDemand(
 }
 
 function coefficientDemand(
-  { place, date, hours, transmissionPct, crop, cropState }: DemandInput,
+  { place, date, hours, transmissionPct, mulch, crop, cropState }: DemandInput,
   outside: number,
   sheet: Worksheet,
   inputs: WorkingInput[],
@@ -175,15 +177,20 @@ function coefficientDemand(
   if (!et) return null;
   sheet.steps.push(...et.working);
   et.warnings.forEach((warning) => sheet.warn(warning));
+  const savesPct = mulch?.savesPct ?? 0;
   const demandMm = sheet.note(
     "Demand",
-    "Kc · ET₀",
-    fill`${cropState.kc} × ${et.value}`,
-    cropState.kc * et.value,
+    savesPct > 0 ? "Kc · ET₀ · (1 − mulch)" : "Kc · ET₀",
+    savesPct > 0
+      ? fill`${cropState.kc} × ${et.value} × (1 − ${savesPct / 100})`
+      : fill`${cropState.kc} × ${et.value}`,
+    cropState.kc * et.value * (1 - savesPct / 100),
     "L/m²",
-    "FAO-56, eq. 58",
+    savesPct > 0 ? "FAO-56, eq. 58 and chapter 10 (mulches)" : "FAO-56, eq. 58",
   );
   inputs.push({ name: "Crop coefficient Kc", value: cropState.kc, unit: "", origins: [library(crop.sources.kc)] });
+  if (mulch && savesPct > 0)
+    inputs.push({ name: "What the mulch saves", value: savesPct, unit: "%", origins: [mulch.origin] });
   const hourlyMm = hours.map((hour) => ({
     startMs: hour.startMs,
     mm: outside > 0 ? (demandMm * (hour.values.radiation?.value ?? 0)) / outside : 0,

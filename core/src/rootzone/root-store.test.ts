@@ -25,7 +25,7 @@ describe("root zones as stores of water", () => {
           for (const weather of days) {
             store = nextMorning(zone, crop, state, store, weather);
             const { limits, triggerMm } = rootStore(zone, crop, state, weather.demandMm);
-            expect(store.depletionMm).toBeGreaterThanOrEqual(-1e-9);
+            expect(store.depletionMm).toBeGreaterThanOrEqual(-(limits.overMarkMm ?? 0) - 1e-9);
             expect(store.depletionMm).toBeLessThanOrEqual(limits.availableMm + 1e-9);
             expect(triggerMm).toBeLessThanOrEqual(limits.availableMm);
           }
@@ -50,6 +50,13 @@ describe("root zones as stores of water", () => {
       10,
       9,
     );
+  });
+
+  it("keeps a cloudburst in a basin up to 5 cm under its bund: of 120 mm on a full pond 110 stay, 4 seep and 6 are used", () => {
+    // a bund of 20 cm over a flood of 4 cm leaves 200 − 50 − 40 = 110 mm over the mark
+    const wet = nextMorning(basin, crop, state, FULL_STORE, { demandMm: 6, givenMm: 0, rainMm: 120 });
+    expect(wet.depletionMm).toBeCloseTo(-100, 9);
+    expect(levelOfCm(basin, wet.depletionMm)).toBeCloseTo(14, 9);
   });
 
   it("floods a bench at its share of what all pots hold: 0.4 L × 2000 ÷ 200 m² are 4 mm", () => {

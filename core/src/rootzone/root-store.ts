@@ -18,6 +18,8 @@ export interface RootStore {
 const FIELD_CAPACITY_TO_AVAILABLE = 2;
 /** Roots in solution take what they want until the tank is nearly empty. */
 const TANK_EASY_SHARE = 0.9;
+/** Rain is kept up to so far under the crest of a bund; usual practice is 5 to 10 cm. */
+export const FREEBOARD_MM = 50;
 /** Rooted depth of a flooded crop, m; 0.5 to 1.0 for rice in FAO-56, table 22. */
 const BASIN_ROOT_DEPTH_M = 0.5;
 
@@ -64,6 +66,7 @@ export function rootStore(zone: StoreZone, crop: Crop, cropState: CropState, dem
         limits: {
           availableMm,
           fullMm: availableMm,
+          overMarkMm: Math.max(0, zone.bundCm * 10 - FREEBOARD_MM - zone.floodDepthMm),
           depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm),
         },
         triggerMm: zone.floodDepthMm + zone.refloodAtCm * zone.drainablePct * 0.1,

@@ -4,7 +4,7 @@
  */
 
 export interface StoreState {
-  /** mm missing from full: field capacity, the tank's or the pond's mark */
+  /** mm missing from full: field capacity, the tank's or the pond's mark; below 0 where rain stands over a pond's mark */
   readonly depletionMm: number;
   /** salt as EC · depth, mS/cm · mm */
   readonly saltEcMm: number;
@@ -32,6 +32,8 @@ export interface StoreLimits {
   readonly availableMm: number;
   /** mm of water in the store when full */
   readonly fullMm: number;
+  /** mm of rain that bunds keep over the mark; none elsewhere */
+  readonly overMarkMm?: number | undefined;
   /** share of the available water that is easy to take, FAO-56 p */
   readonly depletionFraction: number;
 }
@@ -46,11 +48,11 @@ export interface StoreLimits {
 export function stepStore(
   state: StoreState,
   { givenMm, givenEcMsCm, rainMm, demandMm, seepMm = 0 }: StoreInputs,
-  { availableMm, fullMm, depletionFraction }: StoreLimits,
+  { availableMm, fullMm, overMarkMm = 0, depletionFraction }: StoreLimits,
 ): { state: StoreState; fluxes: StoreFluxes } {
   const storedMm = fullMm - state.depletionMm + givenMm + rainMm;
   const salt = state.saltEcMm + givenMm * givenEcMsCm;
-  const overMm = Math.max(0, storedMm - fullMm);
+  const overMm = Math.max(0, storedMm - fullMm - overMarkMm);
   const seepedMm = Math.min(seepMm, Math.max(0, availableMm - (fullMm - (storedMm - overMm))));
   const percolationMm = overMm + seepedMm;
   const percolationSaltEcMm = storedMm > 0 ? (salt * percolationMm) / storedMm : 0;

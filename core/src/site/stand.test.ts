@@ -12,6 +12,7 @@ const tunnel: Layout = {
   dripperSpacingM: 0.2,
   dripperLh: 1.1,
   drippersPerPlant: 0,
+  vessel: null,
 };
 
 describe("a stand from its layout", () => {
@@ -36,6 +37,13 @@ describe("a stand from its layout", () => {
     expect(standOf({ ...tunnel, drippersPerPlant: 1, dripperLh: 2 })).toMatchObject({ drippers: 800, flowLh: 1600 });
   });
 
+  it("fills bags of three plants by hand, and spreads a return tank over the ground", () => {
+    // 800 plants in threes: 267 bags; 24 L ÷ 3 · 0.6 = 4.8 L a plant. 1600 L on 320 m² are 5 mm.
+    const vessel = { kind: "slab", substrateL: 24, plants: 3, holdsPct: 60 } as const;
+    expect(standOf({ ...tunnel, vessel })).toMatchObject({ vessels: 267, substrateLPlant: 8, waterHeldLPlant: 4.8 });
+    expect(standOf({ ...tunnel, vessel: { kind: "film", returnL: 1600 } }).returnCm).toBeCloseTo(0.5, 9);
+  });
+
   it("raises more seedlings than there are places", () => {
     // 800 ÷ (0.9 · 0.95) = 935.7
     expect(seedlingsFor(800, 90, 5)).toBe(936);
@@ -46,6 +54,7 @@ describe("a stand from its layout", () => {
     [{ beds: 0 }, "beds"],
     [{ inRowM: 60 }, "inRowM"],
     [{ dripperSpacingM: NaN }, "dripperSpacingM"],
+    [{ vessel: { kind: "pot", substrateL: 12, plants: 1, holdsPct: 120 } as const }, "vessel.holdsPct"],
   ])("refuses %j", (change, path) => {
     expect(() => standOf({ ...tunnel, ...change })).toThrow(expect.objectContaining({ path }));
   });

@@ -1,6 +1,26 @@
 import { Checks } from "../checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working.ts";
 
+/** What holds the substrate of a plant: bags, slabs, pots or troughs on the ground, or pots on a table or mat. */
+export interface SubstrateVessel {
+  readonly kind: "bag" | "slab" | "pot" | "trough" | "table" | "mat";
+  /** substrate in one vessel, L, 0.05 to 2000 */
+  readonly substrateL: number;
+  /** plants in one vessel, 1 to 200 */
+  readonly plants: number;
+  /** water that the substrate holds once it has drained, % of its volume, 10 to 95 */
+  readonly holdsPct: number;
+}
+
+/** What holds the solution: a float tank, a deep one with air over it, or a film or channel with a return to a tank. */
+export interface SolutionVessel {
+  readonly kind: "float" | "deep" | "film" | "channel";
+  /** solution in the tank that feeds it and takes it back, L; 0 where the plants stand in the tank itself */
+  readonly returnL: number;
+}
+
+export type Vessel = SubstrateVessel | SolutionVessel;
+
 /** How a zone is laid out: beds, benches, tanks or basins, all alike, with their plants and drippers. */
 export interface Layout {
   /** 1 to 2000 */
@@ -23,6 +43,8 @@ export interface Layout {
   readonly dripperLh: number;
   /** drippers that stand at plants, not along a line: bags, slabs and pots; 0 along lines */
   readonly drippersPerPlant: number;
+  /** null where roots live in the ground, or where nobody said */
+  readonly vessel: Vessel | null;
 }
 
 export interface Stand {
@@ -38,6 +60,13 @@ export interface Stand {
   /** what the ground gets in an hour */
   readonly mmPerH: number;
   readonly lineM: number;
+  /** bags, slabs, pots or troughs; 0 without */
+  readonly vessels: number;
+  /** substrate and the water in it when drained, L a plant; null without substrate */
+  readonly substrateLPlant: number | null;
+  readonly waterHeldLPlant: number | null;
+  /** what the return tank holds as a depth over the zone's ground, cm; null without one */
+  readonly returnCm: number | null;
   readonly working: readonly WorkingStep[];
 }
 
@@ -108,6 +137,7 @@ export function standOf(layout: Layout): Stand {
     "1 L on 1 m² is 1 mm",
   );
   return {
+    ...inVessels(layout.vessel, plants, areaM2, sheet),
     areaM2,
     plants,
     plantsPerBed,
@@ -119,6 +149,52 @@ export function standOf(layout: Layout): Stand {
     mmPerH,
     lineM,
     working: sheet.steps,
+  };
+}
+
+function inVessels(
+  vessel: Vessel | null,
+  plants: number,
+  areaM2: number,
+  sheet: Worksheet,
+): Pick<Stand, "vessels" | "substrateLPlant" | "waterHeldLPlant" | "returnCm"> {
+  const none = { vessels: 0, substrateLPlant: null, waterHeldLPlant: null, returnCm: null };
+  if (!vessel) return none;
+  if ("returnL" in vessel)
+    return {
+      ...none,
+      returnCm:
+        vessel.returnL > 0
+          ? sheet.note(
+              "Solution over the ground",
+              "return tank / ground ÷ 10",
+              fill`${vessel.returnL} L ÷ ${areaM2} m² ÷ 10`,
+              vessel.returnL / areaM2 / 10,
+              "cm",
+              "1 L on 1 m² is 1 mm",
+            )
+          : null,
+    };
+  const substrateLPlant = sheet.note(
+    "Substrate for a plant",
+    "substrate in one / plants in it",
+    fill`${vessel.substrateL} ÷ ${vessel.plants}`,
+    vessel.substrateL / vessel.plants,
+    "L",
+    "vessels as entered",
+  );
+  return {
+    ...none,
+    vessels: Math.ceil(plants / vessel.plants),
+    substrateLPlant,
+    waterHeldLPlant: sheet.note(
+      "Water held for a plant",
+      "substrate · share that it holds when drained",
+      fill`${substrateLPlant} × ${vessel.holdsPct / 100}`,
+      (substrateLPlant * vessel.holdsPct) / 100,
+      "L",
+      "container capacity as entered",
+    ),
   };
 }
 
@@ -137,8 +213,16 @@ export function seedlingsFor(plants: number, germinationPct: number, lostPct: nu
 }
 
 function checkLayout(layout: Layout): void {
-  const { lengthM, inRowM, linesPerBed, dripperSpacingM, drippersPerPlant } = layout;
-  new Checks()
+  const { lengthM, inRowM, linesPerBed, dripperSpacingM, drippersPerPlant, vessel } = layout;
+  const checks = new Checks();
+  if (vessel && "returnL" in vessel)
+    checks.range("vessel.returnL", "The return tank", vessel.returnL, 0, 1_000_000, "L");
+  else if (vessel)
+    checks
+      .range("vessel.substrateL", "The substrate in one", vessel.substrateL, 0.05, 2000, "L")
+      .range("vessel.plants", "The plants in one", vessel.plants, 1, 200)
+      .range("vessel.holdsPct", "What the substrate holds", vessel.holdsPct, 10, 95, "%");
+  checks
     .range("beds", "The number of beds", layout.beds, 1, 2000)
     .range("lengthM", "The bed's length", lengthM, 0.2, 1000, "m")
     .range("widthM", "The bed's width with its path", layout.widthM, 0.1, 200, "m")

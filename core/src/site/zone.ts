@@ -28,6 +28,8 @@ interface DrippedSoil extends ZoneBasics {
   /** % of the available water that may be gone before water is given; never more than the crop stands without stress */
   readonly triggerPct: number;
   readonly ecWaterMsCm: number;
+  /** what a mulch saves of the crop's demand, %; 0 on bare soil */
+  readonly mulchSavesPct: number;
 }
 
 export interface SoilDripZone extends DrippedSoil {
@@ -65,6 +67,7 @@ export interface BenchZone extends ZoneBasics {
 export interface BasinZone extends ZoneBasics {
   readonly system: "basin";
   readonly floodDepthMm: number;
+  readonly bundCm: number;
   /** cm below the soil at which the water in the tube calls for the next flood */
   readonly refloodAtCm: number;
   readonly percolationMmDay: number;

@@ -9,11 +9,12 @@ const basics = {
   endBeforeSunsetMin: 0,
   minGapMin: 0,
 };
-const soil = { availableMmM: 150, wettedPct: 60, refillPct: 95, triggerPct: 20, ecWaterMsCm: 0.6 };
+const soil = { availableMmM: 150, wettedPct: 60, refillPct: 95, triggerPct: 20, ecWaterMsCm: 0.6, mulchSavesPct: 0 };
 export const BASIN: BasinZone = {
   system: "basin",
   ...basics,
   floodDepthMm: 40,
+  bundCm: 20,
   refloodAtCm: 15,
   percolationMmDay: 4,
   drainablePct: 10,

@@ -140,7 +140,7 @@ export class ZonePlanner {
     const weather = this.records.weather.get(date);
     const { house, definition, unconfirmed, houseId } = this.zone;
     if (!weather) return null;
-    const transmissionOrigin: Origin = { kind: unconfirmed.includes("transmissionPct") ? "default" : "entered" };
+    const originOf = (field: string): Origin => ({ kind: unconfirmed.includes(field) ? "default" : "entered" });
     return dayDemand({
       system: definition.system,
       place: this.records.site,
@@ -148,7 +148,11 @@ export class ZonePlanner {
       hours: weather.hours,
       air: weather.air.get(houseId) ?? [],
       transmissionPct: house.transmissionPct,
-      transmissionOrigin,
+      transmissionOrigin: originOf("transmissionPct"),
+      mulch:
+        "mulchSavesPct" in definition
+          ? { savesPct: definition.mulchSavesPct, origin: originOf("mulchSavesPct") }
+          : undefined,
       crop,
       cropState,
     });

@@ -34,6 +34,7 @@ export const zone: NewZone = {
     refillPct: 100,
     triggerPct: 5,
     ecWaterMsCm: 0.5,
+    mulchSavesPct: 0,
   },
   unconfirmed: ["wettedPct"],
   waters: [],

@@ -4,6 +4,7 @@ import Skeleton from "antd/es/skeleton";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../plan/use-board.ts";
+import { useSetUp } from "../site/use-set-up.ts";
 import { usePlace } from "../shell/use-place.ts";
 import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
 import { RootsChart } from "./roots-chart.tsx";
@@ -20,6 +21,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   const history = useRootHistory(zone.id, date);
   const board = useBoard(date).data;
   const log = useLog();
+  const vessel = useSetUp().data?.zones.find(({ id }) => id === zone.id)?.layout?.vessel?.kind;
   if (history.isError && !history.data)
     return <ProblemNote error={history.error} onRetry={() => void history.refetch()} />;
   if (!history.data) return <Skeleton active />;
@@ -33,7 +35,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
       <div className={styles["columns"]}>
         <section>
           {history.data.now ? (
-            <Section roots={history.data.now} />
+            <Section roots={history.data.now} vessel={vessel} />
           ) : (
             <p className="quiet">Nothing is known of this root zone on this day.</p>
           )}

@@ -1,18 +1,25 @@
-import type { Roots } from "@sprunel/contract";
+import type { Roots, Vessel } from "@sprunel/contract";
 import dayjs from "dayjs";
 import { showDigits } from "../units/show.ts";
 import { storeWords, type StoreRoots } from "./store-words.ts";
 import { useUnits } from "../units/use-units.tsx";
 
+/** What roots live in, where that was said. */
+type VesselKind = Vessel["kind"] | undefined;
+
 /** A cut through the root zone, filled to today's state. */
-export function Section({ roots }: { roots: Roots }) {
+export function Section({ roots, vessel }: { roots: Roots; vessel: VesselKind }) {
   switch (roots.kind) {
     case "substrate":
-      return <Bag roots={roots} />;
+      return <Substrate roots={roots} vessel={vessel} />;
     case "solution-tank":
-      return <Tank roots={roots} />;
+      return vessel === "film" || vessel === "channel" ? (
+        <ReturnTank roots={roots} vessel={vessel} />
+      ) : (
+        <Tank roots={roots} vessel={vessel} />
+      );
     case "sub-irrigated-bench":
-      return <Bench roots={roots} />;
+      return <Bench roots={roots} vessel={vessel} />;
     case "basin":
       return <Basin roots={roots} />;
     default:
@@ -20,12 +27,21 @@ export function Section({ roots }: { roots: Roots }) {
   }
 }
 
-function Bag({ roots }: { roots: Extract<Roots, { kind: "substrate" }> }) {
+/** Outline of what holds the substrate, between two heights. */
+function outline(vessel: VesselKind, top: number, bottom: number): string {
+  if (vessel === "pot") return `M70 ${top} H230 L214 ${bottom} H86 Z`;
+  if (vessel === "trough") return `M20 ${top} L32 ${bottom} H268 L280 ${top} Z`;
+  const r = vessel === "slab" ? 3 : 12;
+  return `M${20 + r} ${top} H${280 - r} Q280 ${top} 280 ${top + r} V${bottom - r} Q280 ${bottom} ${280 - r} ${bottom} H${20 + r} Q20 ${bottom} 20 ${bottom - r} V${top + r} Q20 ${top} ${20 + r} ${top} Z`;
+}
+
+function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate" }>; vessel: VesselKind }) {
   const { heldPct, drain } = roots;
   const top = 96;
   const bottom = 186;
   const level = heldPct === null ? top : bottom - ((bottom - top) * heldPct) / 100;
-  const label = `A bag that holds ${heldPct === null ? "an unknown share" : `${showDigits(heldPct)} %`} of its water${drain ? `, ${showDigits(drain.sharePct)} % drained` : ""}`;
+  const shape = outline(vessel, top, bottom);
+  const label = `A ${vessel ?? "bag"} that holds ${heldPct === null ? "an unknown share" : `${showDigits(heldPct)} %`} of its water${drain ? `, ${showDigits(drain.sharePct)} % drained` : ""}`;
   return (
     <svg viewBox="0 0 300 260" width="100%" role="img" aria-label={label}>
       <path
@@ -35,9 +51,9 @@ function Bag({ roots }: { roots: Extract<Roots, { kind: "substrate" }> }) {
         strokeWidth="3.5"
         strokeLinecap="round"
       />
-      <rect x="20" y={top} width="260" height={bottom - top} rx="12" fill="#d9cdb6" />
-      <clipPath id="bag">
-        <rect x="20" y={top} width="260" height={bottom - top} rx="12" />
+      <path d={shape} fill="#d9cdb6" />
+      <clipPath id="vessel">
+        <path d={shape} />
       </clipPath>
       <rect
         x="20"
@@ -46,20 +62,21 @@ function Bag({ roots }: { roots: Extract<Roots, { kind: "substrate" }> }) {
         height={bottom - level}
         fill="var(--water)"
         opacity="0.75"
-        clipPath="url(#bag)"
+        clipPath="url(#vessel)"
       />
       <path
         d="M150 98 C138 120 110 128 92 158 M150 98 C154 126 168 138 208 160 M150 98 C148 130 146 150 152 176"
         fill="none"
         stroke="#7a6a48"
         strokeWidth="1.6"
+        opacity={vessel === "pot" ? 0.3 : 1}
       />
-      <rect x="20" y={top} width="260" height={bottom - top} rx="12" fill="none" stroke="var(--ink)" strokeWidth="2" />
-      <path d="M52 66 H64 V96" fill="none" stroke="var(--pipe)" strokeWidth="4" />
-      <text x="40" y="146" fontSize="20" fontWeight="650" fill="var(--ink)">
+      <path d={shape} fill="none" stroke="var(--ink)" strokeWidth="2" />
+      <path d={vessel === "pot" ? "M92 66 H104 V96" : "M52 66 H64 V96"} fill="none" stroke="var(--pipe)" strokeWidth="4" />
+      <text x={vessel === "pot" ? 92 : 40} y="146" fontSize="20" fontWeight="650" fill="var(--ink)">
         {heldPct === null ? "?" : `${showDigits(heldPct)} %`}
       </text>
-      <text x="40" y="164" fontSize="12" fill="var(--ink)">
+      <text x={vessel === "pot" ? 92 : 40} y="164" fontSize="12" fill="var(--ink)">
         of its water, computed
       </text>
       <path d="M240 188 v14" stroke="var(--pipe)" strokeWidth="3" strokeDasharray="4 4" />
@@ -167,14 +184,48 @@ function Caption({ roots, y }: { roots: StoreRoots; y: number }) {
   );
 }
 
-/** Plants on a float over the solution; the dashed line is where it is topped up. */
-function Tank({ roots }: { roots: StoreRoots }) {
-  const [top, height] = [80, 110];
+/** Channels with their film or stream over the tank that it returns to; the tank's level is the state. */
+function ReturnTank({ roots, vessel }: { roots: StoreRoots; vessel: "film" | "channel" }) {
+  const [top, height] = [128, 62];
   const y = (mm: number): number => top + height * Math.min(1, mm / roots.availableMm);
   const level = y(roots.depletionMm);
+  const fall = vessel === "film" ? 12 : 0;
   return (
-    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="A tank of solution under floats">
-      <rect x="30" y={level} width="240" height={top + height - level} fill="var(--water)" opacity="0.75" />
+    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="Channels that return to a tank">
+      <path
+        d={`M20 ${96 - fall} L250 96 v${vessel === "film" ? -4 : -16} L20 ${(vessel === "film" ? 92 : 80) - fall} Z`}
+        fill="var(--water)"
+        opacity="0.75"
+      />
+      <path d={`M20 ${70 - fall} V${96 - fall} L250 96 V74`} {...STROKE} />
+      {[60, 110, 160, 210].map((x) => (
+        <path
+          key={x}
+          d={`M${x} ${92 - fall * (1 - x / 250)} c-2 -22 -12 -30 -18 -36 m18 36 c2 -22 12 -30 18 -38 m-18 38 v-36`}
+          fill="none"
+          stroke="var(--plant)"
+          strokeWidth="3.5"
+          strokeLinecap="round"
+        />
+      ))}
+      <path d="M258 98 V124" stroke="var(--pipe)" strokeWidth="3" strokeDasharray="4 4" />
+      <rect x="90" y={level} width="180" height={top + height - level} fill="var(--water)" opacity="0.75" />
+      <path d={`M90 ${top - 8} V${top + height} H270 V${top - 8}`} {...STROKE} />
+      <line x1="90" x2="270" y1={y(roots.triggerMm)} y2={y(roots.triggerMm)} stroke="var(--act)" strokeDasharray="5 4" />
+      <Caption roots={roots} y={220} />
+    </svg>
+  );
+}
+
+/** Plants over the solution, on floats or on a lid with moist air under it; the dashed line is where it is topped up. */
+function Tank({ roots, vessel }: { roots: StoreRoots; vessel: VesselKind }) {
+  const [top, height] = [80, 110];
+  const y = (mm: number): number => top + height * Math.min(1, mm / roots.availableMm);
+  const water = y(roots.depletionMm);
+  const level = vessel === "deep" ? top - 14 : water;
+  return (
+    <svg viewBox="0 0 300 260" width="100%" role="img" aria-label="A tank of solution under its plants">
+      <rect x="30" y={water} width="240" height={top + height - water} fill="var(--water)" opacity="0.75" />
       <path d={`M30 ${top - 22} V${top + height} H270 V${top - 22}`} {...STROKE} />
       {[70, 122, 174, 226].map((x) => (
         <g key={x}>
@@ -207,8 +258,8 @@ function Tank({ roots }: { roots: StoreRoots }) {
   );
 }
 
-/** Pots on a bench: filled as far as they hold water now. */
-function Bench({ roots }: { roots: StoreRoots }) {
+/** Pots on a table or mat: filled as far as they hold water now. */
+function Bench({ roots, vessel }: { roots: StoreRoots; vessel: VesselKind }) {
   const held = Math.max(0, 1 - roots.depletionMm / roots.availableMm);
   const [top, height] = [96, 70];
   return (
@@ -238,7 +289,11 @@ function Bench({ roots }: { roots: StoreRoots }) {
           <path d={`M${x - 30} ${top} H${x + 30} L${x + 22} ${top + height} H${x - 22} Z`} {...STROKE} />
         </g>
       ))}
-      <path d={`M12 ${top + height - 14} V${top + height + 6} H288 V${top + height - 14}`} {...STROKE} />
+      {vessel === "mat" ? (
+        <rect x="12" y={top + height + 2} width="276" height="8" fill="var(--water)" stroke="var(--ink)" />
+      ) : (
+        <path d={`M12 ${top + height - 14} V${top + height + 6} H288 V${top + height - 14}`} {...STROKE} />
+      )}
       <Caption roots={roots} y={214} />
     </svg>
   );

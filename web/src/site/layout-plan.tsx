@@ -1,11 +1,23 @@
-import type { Layout } from "@sprunel/contract";
+import type { Layout, System } from "@sprunel/contract";
 import type { Quantity, Stand } from "@sprunel/core";
 import { useUnits } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
+import { LAYOUTS } from "./layout-fields.ts";
+import { LayoutSection } from "./layout-section.tsx";
 import styles from "./set-up.module.css";
 
-/** A stretch of one bed from above: rows of plants, drip lines and drippers, to scale. */
-export function LayoutPlan({ layout, stand }: { layout: Layout; stand: Stand }) {
+/** A stretch of one bed from above, to scale, and a cut across it; below them what follows. */
+export function LayoutPlan({
+  system,
+  layout,
+  stand,
+  figures,
+}: {
+  system: System;
+  layout: Layout;
+  stand: Stand;
+  figures: Readonly<Record<string, unknown>>;
+}) {
   const { show } = useUnits();
   const [width, height] = [420, 130];
   const lengthM = Math.min(layout.lengthM, Math.max(2, 12 * layout.inRowM));
@@ -58,11 +70,14 @@ export function LayoutPlan({ layout, stand }: { layout: Layout; stand: Stand }) 
           )}
         </g>
       </svg>
+      <LayoutSection system={system} layout={layout} figures={figures} />
       <figcaption>
         <Explained title="Stand and water of this layout" steps={stand.working}>
           {amount("area", stand.areaM2)} · {stand.plants} plants, {amount("density", stand.plantsPerM2)}
           {stand.flowLh > 0 &&
             ` · ${stand.drippers} drippers give ${amount("flow", stand.flowLh)}: ${amount("volume", stand.litresPerPlantH)} a plant and ${amount("rain", stand.mmPerH)} in an hour`}
+          {stand.waterHeldLPlant !== null &&
+            ` · ${stand.vessels} ${LAYOUTS[system].vessels[layout.vessel?.kind ?? "pot"]?.name ?? "vessels"} hold ${amount("volume", stand.waterHeldLPlant)} of water a plant`}
         </Explained>
       </figcaption>
     </figure>

@@ -80,6 +80,13 @@ const DRIPPED_SOIL: readonly FieldSpec[] = [
     startSource: "leaves room for a late shower or a wrong meter",
   },
   { key: "ecWaterMsCm", label: "EC of the water", unit: "mS/cm", start: 0.6, startSource: "read it with a pen" },
+  {
+    key: "mulchSavesPct",
+    label: "A mulch saves, of the crop's water",
+    unit: "%",
+    start: 0,
+    startSource: "bare soil; plastic film 10 to 30 %, straw about 5 %, FAO-56 chapter 10",
+  },
 ];
 
 export const ZONE_FIELDS: Record<System, readonly FieldSpec[]> = {
@@ -144,6 +151,13 @@ export const ZONE_FIELDS: Record<System, readonly FieldSpec[]> = {
       unit: "mm",
       start: 40,
       startSource: "shallow flood, 30 to 50 mm",
+    },
+    {
+      key: "bundCm",
+      label: "Height of the bund",
+      unit: "cm",
+      start: 20,
+      startSource: "usual practice, 15 to 30 cm; 5 cm stay free, rain is kept under them",
     },
     {
       key: "refloodAtCm",

@@ -7,7 +7,9 @@ import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
 export interface FormValues {
   name?: string;
   house?: { name?: string; transmissionPct?: number };
-  layout?: Partial<Record<keyof Layout, number | boolean | null>>;
+  layout?: Partial<Record<Exclude<keyof Layout, "vessel">, number | boolean | null | undefined>> & {
+    vessel?: Record<string, string | number | null> | null | undefined;
+  };
   /** % by source id */
   shares?: Record<string, number | null>;
   definition?: Record<string, number | string | null> & { system?: System };

@@ -5,6 +5,7 @@ import {
   zoneSchema,
   type CropChoice,
   type Planting,
+  type Vessel,
   type Zone,
 } from "@sprunel/contract";
 import Button from "antd/es/button";
@@ -29,6 +30,9 @@ import { NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from
 /** What follows from size, planting and watering. */
 const SIZES = ["areaM2", "plants", "flowLh"];
 
+/** A return tank is topped up while most of it is left, so that strength and pH stay steady; usual practice. */
+const TOPPED_UP_AT = 0.8;
+
 /** One zone: what grows, in what system, how big, how planted, how watered. Defaults stay marked until confirmed. */
 export function ZoneForm({
   zone,
@@ -52,8 +56,10 @@ export function ZoneForm({
   const [earlier, setEarlier] = useState<readonly Planting[]>(zone?.plantings.slice(0, -1) ?? []);
   const standing = Form.useWatch<FormValues["planting"]>("planting", { form, preserve: true });
 
+  const vessel = Form.useWatch<Vessel | null>(["layout", "vessel"], { form, preserve: true });
   const stand = standFor(Form.useWatch<FormValues["layout"]>("layout", { form, preserve: true }));
 
+  const definition = Form.useWatch<FormValues["definition"]>("definition", { form, preserve: true }) ?? {};
   const typed = () => zoneOf(form.getFieldsValue(true) as FormValues, system, earlier, unconfirmed);
   const { stray, stale, submit, take } = useFormSave({
     form,
@@ -77,19 +83,33 @@ export function ZoneForm({
         definition: { ...startValues(chosen), ...before.definition, system: chosen },
         layout: { ...before.layout, ...LAYOUTS[chosen].start },
       });
+      form.setFieldValue(["layout", "vessel"], LAYOUTS[chosen].start.vessel);
       if (!zone) setUnconfirmed((old) => [...startFields(chosen), ...old.filter((key) => key === "transmissionPct")]);
+    }
+    const kind = values.layout?.vessel?.["kind"];
+    if (kind) {
+      const vessel = LAYOUTS[system].vessels[kind as Vessel["kind"]]?.start;
+      if (vessel) form.setFieldValue(["layout", "vessel"], vessel);
     }
     if (values.layout ?? chosen) fillFrom(standFor((form.getFieldsValue(true) as FormValues).layout));
   };
   /** Area, plants and flow follow the layout; typed by hand they stay until it changes again. */
   const fillFrom = (found: Laid | null): void => {
     if (!found) return;
-    const { areaM2, plants, flowLh } = found.stand;
-    form.setFieldsValue({ definition: { areaM2, plants, ...(flowLh > 0 && { flowLh }) } });
+    const { areaM2, plants, flowLh, waterHeldLPlant, returnCm } = found.stand;
+    form.setFieldsValue({
+      definition: {
+        areaM2,
+        plants,
+        ...(flowLh > 0 && { flowLh }),
+        ...(waterHeldLPlant !== null && { waterHeldLPlant }),
+        ...(returnCm !== null && { fullLevelCm: returnCm, topUpAtCm: TOPPED_UP_AT * returnCm }),
+      },
+    });
   };
   const layouts = LAYOUTS[system];
   const layoutItem = ({ key, label, quantity, unit }: LayoutField) => (
-    <Form.Item key={key} name={["layout", key]} label={label}>
+    <Form.Item key={key} name={["layout", ...key.split(".")]} label={label}>
       <QuantityInput {...(quantity && { quantity })} {...(unit && { unit })} />
     </Form.Item>
   );
@@ -176,6 +196,15 @@ export function ZoneForm({
       </Question>
       <Question number={4} text="How planted?">
         {layouts.planted.map(layoutItem)}
+        {Object.keys(layouts.vessels).length > 0 && (
+          <Form.Item name={["layout", "vessel", "kind"]} label="Grown in">
+            <Select
+              placeholder="not said"
+              options={Object.entries(layouts.vessels).map(([value, { name }]) => ({ value, label: name }))}
+            />
+          </Form.Item>
+        )}
+        {vessel && layouts.vessels[vessel.kind]?.fields.map(layoutItem)}
         <Form.Item name={["layout", "offset"]} label="Pattern">
           <Select
             options={[
@@ -189,7 +218,7 @@ export function ZoneForm({
         {layouts.watered.map(layoutItem)}
         {SIZES.map(definitionItem)}
       </Question>
-      {stand && <LayoutPlan layout={stand.layout} stand={stand.stand} />}
+      {stand && <LayoutPlan layout={stand.layout} stand={stand.stand} figures={definition} system={system} />}
       {stand && <Seedlings plants={stand.stand.plants} />}
       <details className={styles["details"]} open={zone !== null}>
         <summary>All else, with the figures it starts from</summary>
