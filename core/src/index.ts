@@ -102,6 +102,8 @@ export { stageTarget, type FeedTarget } from "./feed/targets.ts";
 export { readWaterTable, type WaterSample, type WaterTable } from "./water/water-table.ts";
 export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from "./water/mix-waters.ts";
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
+export { zoneUseAheadL, type ZoneUse } from "./plan/use-ahead.ts";
+export { readOrganicTable } from "./water/organic-table.ts";
 export { projectStorage, type Supply } from "./water/supply.ts";
 export { seedlingsFor, standOf, type Layout, type Stand, type Vessel } from "./site/stand.ts";
 export { checkReport, type ReportCheck } from "./water/report-check.ts";

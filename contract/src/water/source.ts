@@ -69,6 +69,8 @@ export const sourceStateSchema = z.object({
   report: waterReportSchema.nullable(),
   /** m³ that zones took in a day, mean of the last week */
   dailyUseM3: z.number(),
+  /** m³ that zones will take in a day, mean of the next week, by the weather foreseen */
+  aheadUseM3: z.number(),
   yearUseM3: z.number(),
   levelM3: z.number().nullable(),
   daysLeft: z.number().nullable(),

@@ -181,9 +181,7 @@ function coefficientDemand(
   const demandMm = sheet.note(
     "Demand",
     savesPct > 0 ? "Kc · ET₀ · (1 − mulch)" : "Kc · ET₀",
-    savesPct > 0
-      ? fill`${cropState.kc} × ${et.value} × (1 − ${savesPct / 100})`
-      : fill`${cropState.kc} × ${et.value}`,
+    savesPct > 0 ? fill`${cropState.kc} × ${et.value} × (1 − ${savesPct / 100})` : fill`${cropState.kc} × ${et.value}`,
     cropState.kc * et.value * (1 - savesPct / 100),
     "L/m²",
     savesPct > 0 ? "FAO-56, eq. 58 and chapter 10 (mulches)" : "FAO-56, eq. 58",

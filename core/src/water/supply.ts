@@ -6,8 +6,8 @@ export interface SupplyInput {
   readonly date: string;
   readonly levelM3: number;
   readonly capacityM3: number;
-  /** m³ that zones take each day, as planned or as of late */
-  readonly dailyUseM3: number;
+  /** m³ that zones will take on each day from `date` on, as many as are looked at */
+  readonly useM3: readonly number[];
   /** mm of rain on each day from `date` on, as foreseen; after them `usualRainMm` */
   readonly rainMm: readonly number[];
   readonly usualRainMm: number;
@@ -15,7 +15,6 @@ export interface SupplyInput {
   readonly roofM2: number;
   /** share of rain that arrives, % */
   readonly runoffPct: number;
-  readonly days: number;
   /** water that comes on fixed days */
   readonly turn?: Turn | null | undefined;
 }
@@ -49,21 +48,22 @@ export interface Supply {
 /**
  * A storage over the coming weeks: what the zones take, what the roof and turns bring, what spills.
  *
- * A steady draft is assumed after the forecast; the longer the look, the less it is worth.
+ * The longer the look, the less it is worth.
  */
 export function projectStorage(input: SupplyInput): Supply {
-  const { date, levelM3, capacityM3, dailyUseM3, rainMm, usualRainMm, roofM2, runoffPct, days } = input;
+  const { date, levelM3, capacityM3, useM3, rainMm, usualRainMm, roofM2, runoffPct } = input;
   const catchM3 = (mm: number): number => (mm * roofM2 * runoffPct) / 100_000;
   const levels: { date: string; m3: number }[] = [];
   let level = levelM3;
   let daysLeft: number | null = null;
-  for (let day = 0; day < days; day++) {
+  for (const [day, takenM3] of useM3.entries()) {
     const turned = input.turn && isTurn(input.turn, addDays(date, day)) ? input.turn.m3 : 0;
-    const wanted = level + turned + catchM3(rainMm[day] ?? usualRainMm) - dailyUseM3;
+    const wanted = level + turned + catchM3(rainMm[day] ?? usualRainMm) - takenM3;
     if (wanted < 0 && daysLeft === null) daysLeft = day;
     level = Math.min(capacityM3, Math.max(0, wanted));
     levels.push({ date: addDays(date, day), m3: level });
   }
+  const total = useM3.reduce((sum, m3) => sum + m3, 0);
   const foreseen = rainMm.reduce((sum, mm) => sum + catchM3(mm), 0);
   return {
     levels,
@@ -78,10 +78,18 @@ export function projectStorage(input: SupplyInput): Supply {
         source: `forecast; after it ${usualRainMm.toFixed(1)} mm a day as of late`,
       },
       {
+        label: "Taken by the zones, as foreseen",
+        formula: "Σ area · Kc · ET₀ · litres given for each of demand of late",
+        substituted: fill`${total / Math.max(1, useM3.length)} m³ a day on ${useM3.length} days`,
+        value: total,
+        unit: `m³ in ${useM3.length} days`,
+        source: "FAO-56, eq. 58; forecast, after it the sun above the air (eq. 21)",
+      },
+      {
         label: "Days left",
         formula: "evenings until level + roof − use falls under none",
-        substituted: fill`${levelM3} m³, ${dailyUseM3} m³ a day`,
-        value: daysLeft ?? days,
+        substituted: fill`${levelM3} m³, day by day`,
+        value: daysLeft ?? useM3.length,
         unit: daysLeft === null ? "days or more" : "days",
         source: "water balance of the storage",
       },

@@ -80,12 +80,11 @@ describe("a storage ahead", () => {
     date: "2026-07-01",
     levelM3: 50,
     capacityM3: 80,
-    dailyUseM3: 6,
+    useM3: Array.from({ length: 30 }, () => 6),
     rainMm: [0, 10],
     usualRainMm: 0,
     roofM2: 500,
     runoffPct: 80,
-    days: 30,
   };
 
   it("adds the roof, takes the use and tells the day on which nothing is left", () => {

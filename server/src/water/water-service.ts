@@ -1,5 +1,15 @@
 import type { BoardZone, NewSource, Site, Source, SourceState, WaterStation } from "@sprunel/contract";
-import { addDays, daysBetween, isTurn, localDate, nextTurn, projectStorage, startOfLocalDay } from "@sprunel/core";
+import {
+  addDays,
+  daysBetween,
+  isTurn,
+  localDate,
+  nextTurn,
+  outsideEt,
+  projectStorage,
+  startOfLocalDay,
+  zoneUseAheadL,
+} from "@sprunel/core";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { feedStore } from "../feed/feed-store.ts";
@@ -110,15 +120,50 @@ export function waterService(
       startOfLocalDay(date, site.timeZone),
       (atMs) => localDate(atMs, site.timeZone),
     );
-    const rain = readOn.length > 0 ? await rainOf(site, date) : new Map<string, number>();
-    return (source: Source) => stateOf(source, usedOf(source, sources, zones, given), rain, date);
+    const { rain, evaporation } = await weatherOf(site, date);
+    const ahead = new Map(
+      zones.map((zone) => [
+        zone.id,
+        zoneUseAheadL(
+          site,
+          {
+            areaM2: zone.definition.areaM2,
+            plantings: zone.plantings,
+            givenL: Array.from(
+              { length: USE_DAYS },
+              (_, day) => given.get(zone.id)?.get(addDays(date, day - USE_DAYS)) ?? 0,
+            ),
+          },
+          date,
+          AHEAD_DAYS,
+          evaporation,
+        ),
+      ]),
+    );
+    return (source: Source) => {
+      const shareIn = (zone: StoredZone): number => shareOf(zone, source.id, sources[0]?.id ?? 0);
+      const useM3 = Array.from({ length: AHEAD_DAYS }, (_, day) =>
+        zones.reduce((sum, zone) => sum + (shareIn(zone) * (ahead.get(zone.id)?.[day] ?? 0)) / 1000, 0),
+      );
+      return stateOf(source, usedOf(source, sources, zones, given), useM3, rain, date);
+    };
   }
 
-  async function rainOf(site: Site, date: string): Promise<ReadonlyMap<string, number>> {
+  /** Rain of late and to come, mm by date, and what a reference surface evaporates on the days that are known. */
+  async function weatherOf(site: Site, date: string) {
     const days = await weather.days(site, addDays(date, -RAIN_DAYS), addDays(date, FORECAST_DAYS - 1));
-    return new Map(
-      days.map((day) => [day.date, day.hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0)]),
-    );
+    const recent = days.filter((day) => day.date >= addDays(date, -USE_DAYS));
+    return {
+      rain: new Map(
+        days.map((day) => [day.date, day.hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0)]),
+      ),
+      evaporation: new Map(
+        recent.flatMap((day) => {
+          const et = outsideEt(site, day.date, day.hours);
+          return et ? [[day.date, et.value] as const] : [];
+        }),
+      ),
+    };
   }
 }
 
@@ -147,15 +192,20 @@ function shareOf({ waters }: StoredZone, sourceId: number, firstId: number): num
 function stateOf(
   { storage, turn }: Source,
   used: ReadonlyMap<string, number>,
+  useM3: readonly number[],
   rain: ReadonlyMap<string, number>,
   date: string,
 ): Omit<SourceState, "source" | "report" | "yearUseM3"> {
   const sumFrom = (from: string): number =>
     [...used].reduce((sum, [on, m3]) => (on >= from && on < date ? sum + m3 : sum), 0);
   const dailyUseM3 = sumFrom(addDays(date, -USE_DAYS)) / USE_DAYS;
+  // Turns may lie further off than is looked ahead: then the last of the days count on.
+  const takenIn = (days: number): number =>
+    Array.from({ length: days }, (_, day) => useM3[day] ?? useM3.at(-1) ?? 0).reduce((sum, m3) => sum + m3, 0);
+  const aheadUseM3 = takenIn(USE_DAYS) / USE_DAYS;
   const on = turn && nextTurn(turn, date);
-  const coming = { nextTurn: on ? { date: on, neededM3: dailyUseM3 * daysBetween(date, on) } : null };
-  if (!storage) return { dailyUseM3, levelM3: null, daysLeft: null, levels: [], working: [], ...coming };
+  const coming = { nextTurn: on ? { date: on, neededM3: takenIn(daysBetween(date, on)) } : null };
+  if (!storage) return { dailyUseM3, aheadUseM3, levelM3: null, daysLeft: null, levels: [], working: [], ...coming };
   let levelM3 = storage.levelM3;
   for (let day = storage.readOn; day < date; day = addDays(day, 1)) {
     const caught = ((rain.get(day) ?? 0) * storage.roofM2 * storage.runoffPct) / 100_000;
@@ -167,16 +217,16 @@ function stateOf(
     date,
     levelM3,
     capacityM3: storage.capacityM3,
-    dailyUseM3,
+    useM3,
     rainMm: Array.from({ length: FORECAST_DAYS }, (_, day) => rain.get(addDays(date, day)) ?? 0),
     usualRainMm: past.reduce((sum, mm) => sum + mm, 0) / RAIN_DAYS,
     roofM2: storage.roofM2,
     runoffPct: storage.runoffPct,
-    days: AHEAD_DAYS,
     turn,
   });
   return {
     dailyUseM3,
+    aheadUseM3,
     levelM3,
     daysLeft: supply.daysLeft,
     levels: [...supply.levels],

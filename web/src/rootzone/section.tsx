@@ -72,7 +72,12 @@ function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate
         opacity={vessel === "pot" ? 0.3 : 1}
       />
       <path d={shape} fill="none" stroke="var(--ink)" strokeWidth="2" />
-      <path d={vessel === "pot" ? "M92 66 H104 V96" : "M52 66 H64 V96"} fill="none" stroke="var(--pipe)" strokeWidth="4" />
+      <path
+        d={vessel === "pot" ? "M92 66 H104 V96" : "M52 66 H64 V96"}
+        fill="none"
+        stroke="var(--pipe)"
+        strokeWidth="4"
+      />
       <text x={vessel === "pot" ? 92 : 40} y="146" fontSize="20" fontWeight="650" fill="var(--ink)">
         {heldPct === null ? "?" : `${showDigits(heldPct)} %`}
       </text>
@@ -211,7 +216,14 @@ function ReturnTank({ roots, vessel }: { roots: StoreRoots; vessel: "film" | "ch
       <path d="M258 98 V124" stroke="var(--pipe)" strokeWidth="3" strokeDasharray="4 4" />
       <rect x="90" y={level} width="180" height={top + height - level} fill="var(--water)" opacity="0.75" />
       <path d={`M90 ${top - 8} V${top + height} H270 V${top - 8}`} {...STROKE} />
-      <line x1="90" x2="270" y1={y(roots.triggerMm)} y2={y(roots.triggerMm)} stroke="var(--act)" strokeDasharray="5 4" />
+      <line
+        x1="90"
+        x2="270"
+        y1={y(roots.triggerMm)}
+        y2={y(roots.triggerMm)}
+        stroke="var(--act)"
+        strokeDasharray="5 4"
+      />
       <Caption roots={roots} y={220} />
     </svg>
   );

@@ -3,7 +3,11 @@ import type { Quantity } from "@sprunel/core";
 
 export interface LayoutField {
   readonly key:
-    Exclude<keyof Layout, "offset" | "vessel"> | "vessel.substrateL" | "vessel.plants" | "vessel.holdsPct" | "vessel.returnL";
+    | Exclude<keyof Layout, "offset" | "vessel">
+    | "vessel.substrateL"
+    | "vessel.plants"
+    | "vessel.holdsPct"
+    | "vessel.returnL";
   readonly label: string;
   readonly quantity?: Quantity;
   readonly unit?: string;

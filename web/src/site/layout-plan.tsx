@@ -20,7 +20,7 @@ export function LayoutPlan({
 }) {
   const { show } = useUnits();
   const [width, height] = [420, 130];
-  const lengthM = Math.min(layout.lengthM, Math.max(2, 12 * layout.inRowM));
+  const lengthM = Math.min(layout.lengthM, Math.max(2, 12 * layout.inRowM, layout.widthM));
   const scale = Math.min((width - 20) / lengthM, (height - 20) / layout.widthM);
   const [bedW, bedH] = [lengthM * scale, layout.widthM * scale];
   const across = (at: number, of: number): number => ((at + 0.5) / of) * bedH;

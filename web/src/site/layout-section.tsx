@@ -22,9 +22,7 @@ export function LayoutSection({
   const rows = Math.min(MOST_ROWS, layout.rows);
   const at = (index: number, of: number): number => 30 + ((index + 0.5) / of) * (W - 60);
   const each = (of: number, draw: (x: number, width: number) => ReactNode): ReactNode =>
-    Array.from({ length: of }, (_, index) => (
-      <g key={index}>{draw(at(index, of), Math.min(60, (W - 60) / of))}</g>
-    ));
+    Array.from({ length: of }, (_, index) => <g key={index}>{draw(at(index, of), Math.min(60, (W - 60) / of))}</g>);
   const plants = (y: number): ReactNode => each(rows, (x) => <Plant x={x} y={y} />);
   const text = (quantity: "depth", key: string): string => {
     const value = figures[key];
@@ -77,7 +75,7 @@ export function LayoutSection({
                 x={W - 66}
                 y={GROUND - 28}
                 width="12"
-                height="76"
+                height="62"
                 fill="var(--raised)"
                 stroke="var(--ink)"
                 strokeWidth="1.5"
@@ -156,7 +154,12 @@ function InVessel({
   const tank = (
     <g>
       <rect x={W / 2 - 40} y={GROUND + 22} width="80" height="26" fill="var(--water)" opacity="0.75" {...stroke} />
-      <path d={`M${W - 40} ${GROUND} V${GROUND + 34} H${W / 2 + 40}`} fill="none" stroke="var(--pipe)" strokeWidth="3" />
+      <path
+        d={`M${W - 40} ${GROUND} V${GROUND + 34} H${W / 2 + 40}`}
+        fill="none"
+        stroke="var(--pipe)"
+        strokeWidth="3"
+      />
     </g>
   );
   switch (vessel?.kind) {

@@ -1,7 +1,10 @@
 import { newSourceSchema, type NewSource, type Source, type SourceKind } from "@sprunel/contract";
+import { DomainError, readOrganicTable } from "@sprunel/core";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
+import { useState } from "react";
+import { FileButton } from "../files/file-button.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../plan/use-board.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
@@ -104,9 +107,27 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
 /** Only what has solids and nutrients in it is analysed for them. */
 function AnalysisFields({ today }: { today: string }) {
   const kind = Form.useWatch("kind") as SourceKind | undefined;
+  const form = Form.useFormInstance<Values>();
+  const [said, setSaid] = useState<readonly string[]>([]);
   if (kind !== "digestate" && kind !== "reclaimed") return null;
+  const fillFrom = (bytes: Uint8Array): void => {
+    try {
+      const { takenOn, analysis, missing, remarks } = readOrganicTable(bytes);
+      form.setFieldsValue({ analysis: { ...analysis, ...(takenOn && { takenOn }) } });
+      const labels = ANALYSIS.flatMap(({ key, label }) => (missing.some((other) => other === key) ? [label] : []));
+      setSaid([...remarks, ...(labels.length > 0 ? [`Not in the file: ${labels.join(", ")}.`] : [])]);
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error;
+      setSaid([error.message]);
+    }
+  };
   return (
     <>
+      <Form.Item label="Analysis" extra={said.join(" ") || "or type it below"}>
+        <FileButton accept=".csv,.txt,.tsv" onBytes={fillFrom}>
+          Fill from a lab file
+        </FileButton>
+      </Form.Item>
       <Form.Item name={["analysis", "takenOn"]} label="Analysed on" extra="empty: no analysis yet">
         <Input type="date" max={today} />
       </Form.Item>

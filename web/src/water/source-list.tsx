@@ -39,7 +39,7 @@ export function SourceList({ sources, currency }: { sources: readonly SourceStat
 }
 
 function SourceFacts({
-  state: { source, levelM3, daysLeft, levels, dailyUseM3, yearUseM3, working, nextTurn },
+  state: { source, levelM3, daysLeft, levels, dailyUseM3, aheadUseM3, yearUseM3, working, nextTurn },
   currency,
 }: {
   state: SourceState;
@@ -75,6 +75,12 @@ function SourceFacts({
         <dt>Taken, last week</dt>
         <dd>
           <Amount quantity="bulk" value={dailyUseM3} note="a day" />
+        </dd>
+      </div>
+      <div>
+        <dt>Foreseen, next week</dt>
+        <dd>
+          <Amount quantity="bulk" value={aheadUseM3} note="a day" />
         </dd>
       </div>
       {nextTurn && (

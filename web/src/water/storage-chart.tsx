@@ -6,7 +6,7 @@ import type { ChartOption } from "../chart/echarts.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 
-/** What stands in store over the coming weeks, under the use of late and the rain foreseen. */
+/** What stands in store over the coming weeks, under the use and the rain foreseen. */
 export function StorageChart({ state: { source, levels } }: { state: SourceState }) {
   const { system } = useUnits();
   const option = useMemo<ChartOption>(() => {

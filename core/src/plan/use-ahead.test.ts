@@ -1,0 +1,61 @@
+import { describe, expect, it } from "vitest";
+import { addDays } from "../table/local-time.ts";
+import { zoneUseAheadL } from "./use-ahead.ts";
+
+const place = { latitudeDeg: 43.4 };
+const date = "2026-06-20";
+const week = (mm: number): Map<string, number> =>
+  new Map(Array.from({ length: 11 }, (_, day) => [addDays(date, day - 7), mm]));
+const courgette = (plantedOn: string, clearedOn: string | null = null) => ({
+  cropId: "courgette",
+  plantedOn,
+  clearedOn,
+  signs: [],
+});
+const zone = { areaM2: 100, plantings: [courgette("2026-05-01")], givenL: Array.from({ length: 7 }, () => 500) };
+
+describe("the water that a zone will take", () => {
+  it("doubles with twice the evaporation foreseen", () => {
+    const hot = week(4);
+    hot.set(date, 8);
+    const [first = 0, second = 0] = zoneUseAheadL(place, zone, date, 2, hot);
+    expect(first / second).toBeCloseTo(2, 2);
+    expect(second).toBeGreaterThan(450);
+  });
+
+  it("ends on the day of clearing, and begins at what Kc and sun ask for where a crop is still to come", () => {
+    const changing = { ...zone, plantings: [courgette("2026-04-01", "2026-06-22"), courgette("2026-06-25")] };
+    const use = zoneUseAheadL(place, changing, date, 7, week(4));
+    expect(use.slice(2, 5)).toEqual([0, 0, 0]);
+    expect(use[5]).toBeGreaterThan(0);
+    expect(use[5]).toBeLessThan(use[0] ?? 0);
+  });
+
+  it("follows the sun above the air beyond the days that are known", () => {
+    // FAO-56, example 8: Ra is 32.2 MJ/m² at 20° S on 3 September. On 3 June (table 2.6) about 25 MJ/m².
+    const south = { latitudeDeg: -20 };
+    const winter = zoneUseAheadL(
+      south,
+      { areaM2: 100, plantings: [courgette("2026-08-10")], givenL: [] },
+      "2026-09-03",
+      1,
+      new Map([["2026-06-03", 2.5]]),
+    );
+    const known = zoneUseAheadL(
+      south,
+      { areaM2: 100, plantings: [courgette("2026-08-10")], givenL: [] },
+      "2026-09-03",
+      1,
+      new Map([["2026-09-03", 2.5]]),
+    );
+    expect((winter[0] ?? 0) / (known[0] ?? NaN)).toBeCloseTo(32.2 / 25, 1);
+  });
+
+  it("is demand alone where nothing was given yet", () => {
+    const fresh = { ...zone, givenL: [0, 0] };
+    const [first = 0] = zoneUseAheadL(place, fresh, date, 1, week(4));
+    const [twice = 0] = zoneUseAheadL(place, { ...fresh, areaM2: 200 }, date, 1, week(4));
+    expect(first).toBeGreaterThan(0);
+    expect(twice / first).toBeCloseTo(2, 12);
+  });
+});

@@ -1,0 +1,46 @@
+import { dailyExtraterrestrialMjM2, dayOfYear } from "../climate/solar-geometry.ts";
+import { standingOn, type Planting } from "../crop/planting.ts";
+import type { Place } from "../site/zone.ts";
+import { addDays } from "../table/local-time.ts";
+
+export interface ZoneUse {
+  readonly areaM2: number;
+  readonly plantings: readonly Planting[];
+  /** L given on each of the last days, the day before `date` last */
+  readonly givenL: readonly number[];
+}
+
+/**
+ * Water that a zone will take on each of the coming days: area · Kc · ET₀ with the crop as it will stand, at the same
+ * litres for each of demand as of late. Where nothing was given of late, demand alone.
+ *
+ * @param evaporationMm reference evapotranspiration outside by date, measured and foreseen; a day beyond follows the sun
+ *   above the air (FAO-56 eq. 21) from the days that are known
+ * @returns L by day from `date` on; none while nothing stands
+ */
+export function zoneUseAheadL(
+  place: Pick<Place, "latitudeDeg">,
+  { areaM2, plantings, givenL }: ZoneUse,
+  date: string,
+  days: number,
+  evaporationMm: ReadonlyMap<string, number>,
+): number[] {
+  const sun = (on: string): number => dailyExtraterrestrialMjM2(place.latitudeDeg, dayOfYear(on));
+  const known = [...evaporationMm];
+  const perSun =
+    known.reduce((sum, [, mm]) => sum + mm, 0) /
+    Math.max(
+      1e-9,
+      known.reduce((sum, [on]) => sum + sun(on), 0),
+    );
+  const demandL = (on: string): number =>
+    areaM2 * (standingOn(plantings, on)?.state.kc ?? 0) * (evaporationMm.get(on) ?? perSun * sun(on));
+  const past = givenL.map((_, age) => demandL(addDays(date, age - givenL.length)));
+  // Only days with a crop tell how much is given for its demand.
+  const [given, demanded] = givenL.reduce(
+    ([litres, of], day, age) => ((past[age] ?? 0) > 0 ? [litres + day, of + (past[age] ?? 0)] : [litres, of]),
+    [0, 0],
+  );
+  const perDemand = given > 0 && demanded > 0 ? given / demanded : 1;
+  return Array.from({ length: days }, (_, ahead) => perDemand * demandL(addDays(date, ahead)));
+}

@@ -1,0 +1,32 @@
+import { describe, expect, it } from "vitest";
+import { readOrganicTable } from "./organic-table.ts";
+
+const read = (text: string) => readOrganicTable(new TextEncoder().encode(text));
+
+describe("a laboratory's analysis of a digestate", () => {
+  it("is read an analyte a row, in the laboratory's units, organic N as what total N has over ammonium N", () => {
+    const report = read(
+      "Sample;Separated digestate\nDate;04.09.2026\nAnalyte;Result;Unit\nSuspended solids;2,1;g/L\nTotal nitrogen;3,2;kg/m3\nAmmonium-N;1850;mg/L\nP2O5;0,92;g/L\nK2O;2,41;g/L\nConductivity;18600;µS/cm\n",
+    );
+    expect(report).toMatchObject({
+      takenOn: "2026-09-04",
+      missing: [],
+      analysis: { suspendedSolidsMgL: 2100, nh4NMgL: 1850, organicNMgL: 1350, ecMsCm: 18.6 },
+    });
+    // P₂O₅ is 43.64 % P, K₂O 83.01 % K.
+    expect(report.analysis.pMgL).toBeCloseTo(920 * 0.4364, 0);
+    expect(report.analysis.kMgL).toBeCloseTo(2410 * 0.8301, 0);
+    expect(report.remarks).toEqual(["Organic N is total N less ammonium N."]);
+  });
+
+  it("is read under a header, below detection as none, and names what the file lacks", () => {
+    const report = read("Date,TSS (mg/L),NH4-N (mg/L),P (mg/kg)\n2026-09-04,340,<5,12.5\n");
+    expect(report.analysis).toEqual({ suspendedSolidsMgL: 340, nh4NMgL: 0, pMgL: 12.5 });
+    expect(report.missing).toEqual(["organicNMgL", "kMgL", "ecMsCm"]);
+    expect(report.remarks).toEqual(["P (mg/kg) is given by mass and taken for 1 kg in a litre."]);
+  });
+
+  it("is refused in words where a file has no such figures", () => {
+    expect(() => read("time,temperature\n2026-09-04,21\n")).toThrow(/at least two of suspended solids/);
+  });
+});
