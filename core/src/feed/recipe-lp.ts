@@ -54,7 +54,7 @@ const LEAST_SCALE = 0.001;
 /** Bicarbonate that recipes leave as a buffer, mmol/L; usual practice. */
 export const LEFT_BICARBONATE = 0.5;
 /** Tanks are filled to this share of what dissolves, for the common ion and for cold corners. */
-const SOLUBILITY_SAFETY = 0.85;
+export const SOLUBILITY_SAFETY = 0.85;
 const HOLD = 1e-7;
 /** Less of a product is the solver's last digit, g/m³; the smallest dose of a trace salt is hundreds of times more. */
 const LEAST_GRAMS = 1e-4;

@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { chargeBalance, IONS, type Ions } from "../chemistry/ions.ts";
 import { atomsOf, molarMassG } from "../chemistry/formula.ts";
 import { lpSolver } from "./highs-lp.ts";
+import { GRADES } from "./library-grades.ts";
 import { libraryProduct, nitrogenPct, PRODUCTS } from "./library.ts";
 import type { SolveLp } from "./linear-program.ts";
 import { recipe } from "./recipe.ts";
@@ -43,9 +44,11 @@ const published: Record<string, Ions> = {
 };
 
 describe("the library", () => {
-  it("holds at least 25 products, each of which adds up: charge, and mass below a gram a gram", () => {
-    expect(PRODUCTS.length).toBeGreaterThanOrEqual(25);
-    for (const product of PRODUCTS) {
+  it("holds at least 40 products, each of which adds up in charge; grades as far as their labels are rounded", () => {
+    expect(PRODUCTS.length).toBeGreaterThanOrEqual(40);
+    for (const { id, composition } of GRADES)
+      expect(Math.abs(chargeBalance(composition as Ions).errorPct), id).toBeLessThan(1);
+    for (const product of PRODUCTS.filter((entry) => !GRADES.includes(entry))) {
       const { H = 0, ...ions } = product.composition;
       const { cationsMeqL, anionsMeqL } = chargeBalance(ions);
       const trace = 2 * ((ions.Fe ?? 0) + (ions.Mn ?? 0) + (ions.Zn ?? 0) + (ions.Cu ?? 0));

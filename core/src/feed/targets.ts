@@ -1,4 +1,5 @@
 import type { Ions } from "../chemistry/ions.ts";
+import { CUCUMBER, HOAGLAND_2 as HOAGLAND, LETTUCE_NFT, STEINER } from "./published-targets.ts";
 
 /** What a stage should drink, as published or as assumed from it. */
 export interface FeedTarget {
@@ -12,9 +13,7 @@ export interface FeedTarget {
 }
 
 const TRACE: Ions = { Fe: 15, Mn: 10, Zn: 5, B: 25, Cu: 0.75, Mo: 0.5 };
-const CUCUMBER: Ions = { NO3: 16, H2PO4: 1.25, SO4: 1.375, NH4: 1.25, K: 8, Ca: 4, Mg: 1.375 };
 const half = (ions: Ions): Ions => Object.fromEntries(Object.entries(ions).map(([ion, amount]) => [ion, amount / 2]));
-const HOAGLAND: Ions = { NO3: 14, H2PO4: 1, SO4: 2, NH4: 1, K: 6, Ca: 4, Mg: 2 };
 
 const MELON_GROWTH: FeedTarget = {
   id: "melon-growth",
@@ -55,10 +54,7 @@ const scaled = (ions: Ions, share: number): Ions =>
 const LETTUCE: FeedTarget = {
   id: "lettuce-float",
   name: "Lettuce on float tanks",
-  ions: scaled(
-    { NO3: 19, H2PO4: 2, SO4: 1.125, NH4: 1.25, K: 11, Ca: 4.5, Mg: 1, Fe: 40, Mn: 5, Zn: 4, B: 30, Cu: 0.75, Mo: 0.5 },
-    0.6,
-  ),
+  ions: scaled(LETTUCE_NFT, 0.6),
   ph: 5.8,
   source:
     "Sonneveld & Voogt (2009), lettuce in circulating water, at 0.6 of its strength for float tanks; strength assumed",
@@ -67,7 +63,7 @@ const LETTUCE: FeedTarget = {
 const CYCLAMEN: FeedTarget = {
   id: "pot-plants",
   name: "Flowering pot plants, constant feed",
-  ions: scaled({ NO3: 12, H2PO4: 1, SO4: 3.5, K: 7, Ca: 4.5, Mg: 2, ...TRACE }, 0.6),
+  ions: scaled({ ...STEINER, ...TRACE }, 0.6),
   ph: 5.8,
   source: "Steiner (1984) at 0.6 of its strength; strength assumed",
   assumed: true,
