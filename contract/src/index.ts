@@ -183,3 +183,20 @@ export {
   type ListPreview,
 } from "./site/list-import.ts";
 export { doseSchema, dosesSchema, doseStrikeSchema, newDoseSchema, type Dose, type NewDose } from "./water/dose.ts";
+export {
+  askedSchema,
+  feedCostsLineSchema,
+  keptRecipeSchema,
+  keptRecipesSchema,
+  newKeptRecipeSchema,
+  recipeResultSchema,
+  useRecipeSchema,
+  zoneCostSchema,
+  type Asked,
+  type FeedCosts,
+  type KeptRecipe,
+  type NewKeptRecipe,
+  type RecipeResult,
+  type UseRecipe,
+  type ZoneCost,
+} from "./feed/kept-recipe.ts";

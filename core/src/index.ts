@@ -104,6 +104,17 @@ export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from ".
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
 export { zoneUseAheadL, type ZoneUse } from "./plan/use-ahead.ts";
 export { readOrganicTable } from "./water/organic-table.ts";
+export { compareRecipes, type RecipeDifference } from "./feed/compare-recipes.ts";
+export { closedLoop, freshTarget, type LoopAnswer, type LoopInput, type StayingIon } from "./feed/closed-loop.ts";
+export { granularDressing, type GranularInput } from "./feed/granular.ts";
+export { orderList, type OrderLine, type ZoneNeed } from "./feed/order-list.ts";
+export { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "./feed/published-targets.ts";
+export { seasonStrength, SEASON_POLICIES, type SeasonInput, type SeasonPolicy } from "./feed/season-strength.ts";
+export { singleGrade, wallTable, type SingleGrade, type WallRow } from "./feed/single-grade.ts";
+export { slowRelease, type SlowReleaseInput } from "./feed/slow-release.ts";
+export { tankTopUp, type TankTopUpInput } from "./feed/tank-top-up.ts";
+export { uptakeTarget, type UptakeTargetInput } from "./feed/uptake-target.ts";
+export { TANK_TEMPERATURE_C, zoneQuestion, type Draft } from "./feed/zone-question.ts";
 export { projectStorage, type Supply } from "./water/supply.ts";
 export { seedlingsFor, standOf, type Layout, type Stand, type Vessel } from "./site/stand.ts";
 export { checkReport, type ReportCheck } from "./water/report-check.ts";

@@ -11,6 +11,7 @@ import { weatherRoutes } from "./climate/weather-routes.ts";
 import { computeRoutes } from "./compute/compute-routes.ts";
 import { feedRoutes } from "./feed/feed-routes.ts";
 import { productRoutes } from "./feed/product-routes.ts";
+import { recipeRoutes } from "./feed/recipe-routes.ts";
 import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
 import { notFound } from "./http/problems.ts";
@@ -74,6 +75,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   });
   app.use(computeRoutes());
   app.use(productRoutes());
+  app.use(recipeRoutes(services.recipes));
   app.use(waterRoutes(services.waterImports, services.water, services.doses));
   app.use(readingRoutes(services.readings, services.zoneReports));
   app.use(linesRoutes(services.lines));

@@ -6,6 +6,7 @@ import type { WeatherDevice } from "./climate/weather-device.ts";
 import { weatherImportService, type WeatherImportService } from "./climate/weather-import-service.ts";
 import { weatherService } from "./climate/weather-service.ts";
 import { feedService, type FeedService } from "./feed/feed-service.ts";
+import { recipeService, type RecipeService } from "./feed/recipe-service.ts";
 import { linesService, type LinesService } from "./irrigation/lines-service.ts";
 import { planService, type PlanService } from "./plan/plan-service.ts";
 import { readingService, type ReadingService } from "./rootzone/reading-service.ts";
@@ -26,6 +27,7 @@ export interface Services {
   readonly harvest: HarvestService;
   readonly decisions: DecisionService;
   readonly feed: FeedService;
+  readonly recipes: RecipeService;
   readonly waterImports: WaterImportService;
   readonly water: WaterService;
   readonly doses: DoseService;
@@ -66,6 +68,7 @@ export function createServices(db: Knex, clock: () => number, device: WeatherDev
     water,
     lines: linesService(db, setUp, clock),
     feed: feedService(db, setUp, plans, clock),
+    recipes: recipeService(db, setUp, plans, clock),
     imports: weatherImportService(db, setUp, clock, changed),
     followStation,
   };

@@ -40,6 +40,8 @@ const mixLineSchema = z.strictObject({
   productId: z.string().min(1),
   tankId: z.string().min(1),
   kg: quantitySchema("The mass weighed in", 0, 100_000, "kg"),
+  /** of the bag, as printed on it */
+  lot: textSchema("The lot", 40).nullable().default(null),
 });
 export const newMixSchema = z.strictObject({
   /** made by the page, so that a second sending of one mix is not a second mix */

@@ -8,28 +8,21 @@ import type {
   WaterReport,
   ZoneFeed,
 } from "@sprunel/contract";
-import {
-  compositionOfLabel,
-  libraryProduct,
-  localDate,
-  mixWaters,
-  stageTarget,
-  standingOn,
-  type LibraryProduct,
-} from "@sprunel/core";
+import { localDate, stageTarget, standingOn } from "@sprunel/core";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
 import { zoneStore, type StoredZone } from "../site/zone-store.ts";
-import { sourceStore } from "../water/source-store.ts";
+import { feedRecords, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
-import { ownProductStore, type OwnProduct } from "./own-product-store.ts";
+import { ownAsProduct } from "./own-product.ts";
+import { ownProductStore } from "./own-product-store.ts";
 
 export type FeedService = ReturnType<typeof feedService>;
 
 /** Two concentrates of 200 L at one in a hundred: what most nurseries of this size stand on. Shown as such on the page. */
-const USUAL: FeedSettings = {
+export const USUAL: FeedSettings = {
   tanks: [
     { id: "A", volumeL: 200, dilution: 100 },
     { id: "B", volumeL: 200, dilution: 100 },
@@ -46,29 +39,6 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
     if (!zone) throw notFound(`Zone ${id}`);
     return zone;
   };
-  /** Products by id, the library's and the site's own. */
-  async function productsOf(siteId: number): Promise<(id: string) => LibraryProduct | undefined> {
-    const own = new Map((await ownProductStore(db).list(siteId)).map((product) => [product.id, ownAsProduct(product)]));
-    return (id) => own.get(id) ?? libraryProduct(id);
-  }
-
-  /** The waters that a zone drinks, by their reports in force; the mix is null while one has no report. */
-  async function waterOf(zone: StoredZone, date: string): Promise<Pick<ZoneFeed, "water" | "waters">> {
-    const site = await setUp.site();
-    const [sources, reports] = [await sourceStore(db).list(site.id), await feedStore(db).reports(site.id)];
-    const shares =
-      zone.waters.length > 0 ? zone.waters : sources.slice(0, 1).map(({ id }) => ({ sourceId: id, sharePct: 100 }));
-    const waters = shares.flatMap(({ sourceId, sharePct }) => {
-      const source = sources.find((candidate) => candidate.id === sourceId);
-      const report = reports.find((entry) => entry.sourceName === source?.name && entry.takenOn <= date) ?? null;
-      return source ? [{ sourceId, name: source.name, sharePct, takenOn: report?.takenOn ?? null, report }] : [];
-    });
-    const known = waters.flatMap(({ report, sharePct }) =>
-      report ? [{ ions: report.ions, ph: report.ph, sharePct }] : [],
-    );
-    const water = waters.length > 0 && known.length === waters.length ? mixWaters(known) : null;
-    return { water, waters: waters.map(({ report: _report, ...entry }) => entry) };
-  }
   return {
     async reports(): Promise<WaterReport[]> {
       return feedStore(db).reports((await setUp.site()).id);
@@ -86,23 +56,7 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
       const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
       const standing = standingOn(zone.plantings, date);
       const library = standing && stageTarget(standing.crop.id, standing.state.period.stage.id);
-      const productOf = await productsOf(site.id);
-      const shelf = (await store.shelf(site.id)).flatMap(({ productId, priceKg, stockKg }) => {
-        const product = productOf(productId);
-        return product
-          ? [
-              {
-                product: {
-                  ...product,
-                  solubility: product.solubility && [...product.solubility],
-                  cautions: [...product.cautions],
-                },
-                priceKg,
-                stockKg,
-              },
-            ]
-          : [];
-      });
+      const records = await feedRecords(db, site.id);
       return {
         zoneId: id,
         stage: standing?.state.period.stage.name ?? null,
@@ -114,8 +68,8 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
           assumed: library.assumed,
         },
         own: await store.target(id),
-        ...(await waterOf(zone, date)),
-        shelf,
+        ...waterOf(records, zone, date),
+        shelf: records.shelf,
         settings,
         tanks: settings.tanks,
         mixes: await store.mixes(id),
@@ -150,7 +104,7 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
 
     async putOnShelf(productId: string, item: ShelfUpdate): Promise<void> {
       const site = await setUp.site();
-      if (!(await productsOf(site.id))(productId))
+      if (!(await feedRecords(db, site.id)).productOf(productId))
         throw badInput([
           { path: "productId", message: `${productId} is neither in the library of products nor a bag of your own.` },
         ]);
@@ -180,34 +134,5 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
         for (const line of mix.lines) await store.drawDown(site.id, line.productId, line.kg);
       });
     },
-  };
-}
-
-/** @throws {DomainError} for a label that cannot be true */
-function ownAsProduct({
-  id,
-  name,
-  form,
-  isAcid,
-  isChelate,
-  densityKgL,
-  solubilityGL,
-  label,
-}: OwnProduct): LibraryProduct {
-  return {
-    id,
-    name,
-    form,
-    formula: name,
-    purityPct: 100,
-    composition: compositionOfLabel(label, isAcid).composition,
-    compositionSource: "the bag's label",
-    ...(densityKgL !== null && { densityKgL }),
-    ...(isChelate && { chelate: true }),
-    ...(solubilityGL !== null && {
-      solubility: [solubilityGL, solubilityGL, solubilityGL, solubilityGL, solubilityGL] as const,
-      solubilitySource: "the bag's label",
-    }),
-    cautions: isAcid ? ["Goggles, gloves, apron.", "Acid into water, never the reverse."] : ["See the bag's label."],
   };
 }

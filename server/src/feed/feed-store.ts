@@ -48,6 +48,8 @@ interface MixRow {
 
 const SHOWN_MIXES = 8;
 
+export type FeedStore = ReturnType<typeof feedStore>;
+
 /** All SQL about what is fed: water reports, the shelf, own targets, mixes. */
 export function feedStore(db: Knex) {
   return {

@@ -26,6 +26,7 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
     productId,
     tankId,
     kg: Number(kgPerTank.toFixed(4)),
+    lot: null,
   }));
   const [last] = feed.mixes;
   return (

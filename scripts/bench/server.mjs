@@ -1,0 +1,143 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import Database from "libsql";
+import { root } from "../prepare.mjs";
+import { board, figure, folder, percentile, send, start, stop, timed, url } from "./measure.mjs";
+
+/** What the demo's server does over HTTP. */
+export async function overHttp() {
+  const boards = [];
+  for (let round = 0; round < 60; round++) boards.push(await timed(board));
+  const health = [];
+  for (let round = 0; round < 60; round++)
+    health.push(await timed(async () => (await fetch(`${url}/api/health`)).text()));
+  figure("morning board of the demo over HTTP, p95", percentile(boards, 0.95), "ms", 100, {
+    name: "an empty answer",
+    value: percentile(health, 0.95),
+  });
+
+  const body = {
+    fileName: "weather-iso.csv",
+    contentBase64: readFileSync(join(root, "demo/imports/weather-iso.csv")).toString("base64"),
+    choices: {},
+  };
+  const importMs = await timed(() => send("POST", "/api/weather/imports", body));
+  const notebook = {
+    list: "readings",
+    fileName: "notebook.csv",
+    contentBase64: Buffer.from(longNotebook(1000)).toString("base64"),
+    choices: {},
+  };
+  const looked = [];
+  for (let run = 0; run < 5; run++)
+    looked.push(
+      await timed(async () => {
+        const answer = await send("POST", "/api/lists/previews", notebook);
+        const { counts } = await answer.json();
+        if (counts.accepted !== 1000) throw new Error(`the preview read ${counts.accepted} of 1000 rows`);
+      }),
+    );
+  figure("preview of a reading file of 1000 rows, median", percentile(looked, 0.5), "ms", 300);
+  figure("import of 60 days of hourly weather", importMs, "ms", 1000, {
+    name: "bare inserts, one commit",
+    value: await bareInserts(),
+  });
+}
+
+/** The board of a large nursery: 60 zones, each with a moisture probe read every five minutes for three years. */
+export async function manyZones() {
+  const data = mkdtempSync(join(tmpdir(), "sprunel-bench-large-"));
+  const zones = 60;
+  const { child } = await start("demo/dist/main.js", data);
+  const { zones: known } = await (await fetch(`${url}/api/set-up`)).json();
+  for (let at = known.length; at < zones; at++) {
+    const { id: _id, version: _version, ...like } = known[at % known.length];
+    await send("POST", "/api/zones", { ...like, name: `Zone ${at + 1}` });
+  }
+  await stop(child);
+  const db = new Database(join(data, "sprunel.db"));
+  db.exec("PRAGMA synchronous = OFF");
+  const perZone = 3 * 365 * 288;
+  const insert = db.prepare(
+    `WITH RECURSIVE step (at) AS (SELECT 0 UNION ALL SELECT at + 1 FROM step LIMIT ${perZone})
+     INSERT INTO zone_reading SELECT ?, 'moisturePct', ? - at * 300000, 'probe', 30 + at % 20 FROM step ORDER BY at DESC`,
+  );
+  const now = Math.floor(Date.now() / 300_000) * 300_000;
+  for (let zone = 1; zone <= zones; zone++) insert.run(zone, now);
+  db.close();
+  const again = await start("demo/dist/main.js", data);
+  await board();
+  const times = [];
+  for (let round = 0; round < 30; round++) times.push(await timed(board));
+  figure(
+    `morning board, ${zones} zones, ${((zones * perZone) / 1e6).toFixed(1)} million readings, p95`,
+    percentile(times, 0.95),
+    "ms",
+    100,
+  );
+  const setUps = [];
+  for (let round = 0; round < 20; round++)
+    setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
+  figure(`set-up of ${zones} zones, p95`, percentile(setUps, 0.95), "ms", 200);
+  await stop(again.child);
+  rmSync(data, { recursive: true, force: true });
+}
+
+/** 200 zones, each with a target of its own, told in money after a price has changed. */
+export async function recosted() {
+  const data = mkdtempSync(join(tmpdir(), "sprunel-bench-costs-"));
+  const zones = 200;
+  const { child } = await start("demo/dist/main.js", data);
+  const { zones: known } = await (await fetch(`${url}/api/set-up`)).json();
+  for (let at = known.length; at < zones; at++) {
+    const { id: _id, version: _version, ...like } = known[at % known.length];
+    await send("POST", "/api/zones", { ...like, name: `Zone ${at + 1}` });
+  }
+  for (let id = 1; id <= zones; id++)
+    await send("PUT", `/api/zones/${id}/feed-target`, {
+      ions: { NO3: 12, H2PO4: 1.2, SO4: 2, NH4: 1, K: 6 + id / 100, Ca: 4 - id / 200, Mg: 1.5, Fe: 20, Mn: 8, B: 25 },
+      ph: 5.8,
+      version: null,
+    });
+  const costs = async () => (await fetch(`${url}/api/feed-costs`)).text();
+  await costs();
+  await send("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.1, stockKg: 100 });
+  let answer = "";
+  const ms = await timed(async () => (answer = await costs()));
+  const told = answer.trim().split("\n");
+  if (JSON.parse(told.at(-1)).zones.filter(({ status }) => status).length !== zones)
+    throw new Error("not every zone was told in money");
+  figure(`${zones} zones told in money after a price, ${told.length - 1} words of progress`, ms / 1000, "s", 2);
+  await stop(child);
+  rmSync(data, { recursive: true, force: true });
+}
+
+/** The same number of values into the same kind of table, without any reading, judging or comparing. */
+async function bareInserts() {
+  const db = new Database(join(folder, "peer.db"));
+  db.exec(
+    "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; CREATE TABLE reading (kind TEXT, hour INTEGER, value REAL, PRIMARY KEY (hour, kind)) WITHOUT ROWID",
+  );
+  const insert = db.prepare("INSERT INTO reading VALUES (?, ?, ?)");
+  const ms = await timed(() =>
+    db.transaction(() => {
+      for (let hour = 0; hour < 1377; hour++)
+        for (const kind of ["t", "rh", "u", "rs", "p"]) insert.run(kind, hour, hour / 7);
+    })(),
+  );
+  db.close();
+  return ms;
+}
+
+/** A notebook of so many rows, three a day. */
+function longNotebook(rows) {
+  const lines = ["Zone,When,EC feed (mS/cm),EC drain (mS/cm),pH drain,Drain share %"];
+  for (let row = 0; row < rows; row++) {
+    const day = new Date(Date.UTC(2024, 0, 1 + Math.floor(row / 3))).toISOString().slice(0, 10);
+    lines.push(
+      `Melon bags,${day} ${8 + 3 * (row % 3)}:00,2.4,${(3 + (row % 7) / 10).toFixed(2)},6.1,${20 + (row % 9)}`,
+    );
+  }
+  return lines.join("\n");
+}

@@ -1,0 +1,186 @@
+import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract";
+import { localDate, recipe, stageTarget, standingOn, zoneQuestion, type Recipe, type RecipeInput } from "@sprunel/core";
+import type { Knex } from "knex";
+import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import type { SetUpService } from "../site/set-up-service.ts";
+import { zoneStore, type StoredZone } from "../site/zone-store.ts";
+import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
+import { USUAL } from "./feed-service.ts";
+import { feedStore, type FeedStore } from "./feed-store.ts";
+import { withSolver } from "./highs-solver.ts";
+import { recipeStore } from "./recipe-store.ts";
+
+export type RecipeService = ReturnType<typeof recipeService>;
+
+/** So many solved questions are remembered; zones that ask the same are solved once. */
+const REMEMBERED = 1000;
+/** After so long the loop is let go, so that a board is served between recipes. */
+const TURN_MS = 40;
+
+/** Recipes of all zones: solved, kept as versions, taken over, and told in money. */
+export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService, clock: () => number) {
+  const solved = new Map<string, Recipe>();
+
+  async function solve(question: RecipeInput): Promise<Recipe> {
+    const key = JSON.stringify(question);
+    const known = solved.get(key);
+    if (known) return known;
+    const answer = await withSolver((solver) => recipe(question, solver));
+    if (solved.size >= REMEMBERED) solved.delete(solved.keys().next().value ?? "");
+    solved.set(key, answer);
+    return answer;
+  }
+
+  async function book(siteId: number): Promise<KeptRecipe[]> {
+    const zones = await zoneStore(db).list();
+    const asked = await Promise.all(
+      zones.map(async (zone) => ({ zone, text: askedText(await askedIn(feedStore(db), zone.id)) })),
+    );
+    return (await recipeStore(db).list(siteId)).map(({ id, name, version, keptAtMs, madeIn, asked: own, result }) => ({
+      id,
+      name,
+      version,
+      keptAt: new Date(keptAtMs).toISOString(),
+      madeIn,
+      ...own,
+      result,
+      usedBy: asked
+        .filter(({ text }) => text === askedText(own))
+        .map(({ zone: { id: zoneId, name: zoneName } }) => ({ id: zoneId, name: zoneName })),
+    }));
+  }
+
+  const zoneOf = async (id: number): Promise<StoredZone> => {
+    const zone = await zoneStore(db).find(id);
+    if (!zone) throw notFound(`Zone ${id}`);
+    return zone;
+  };
+
+  return {
+    async list(): Promise<KeptRecipe[]> {
+      return book((await setUp.site()).id);
+    },
+
+    /** Solved here, with the zone's own water, shelf and tanks of the day. */
+    async keep(zoneId: number, { key, name, ...asked }: NewKeptRecipe): Promise<KeptRecipe[]> {
+      const [site, zone] = [await setUp.site(), await zoneOf(zoneId)];
+      const records = await feedRecords(db, site.id);
+      const settings = (await feedStore(db).settings(zoneId)) ?? USUAL;
+      const { water } = waterOf(records, zone, localDate(clock(), site.timeZone));
+      const question = zoneQuestion({ water, shelf: records.shelf, tanks: settings.tanks }, asked.target, asked.wishes);
+      if (!question)
+        throw badInput([
+          {
+            path: "",
+            message: `${zone.name} has no water report or nothing on the shelf, so there is no recipe to keep.`,
+          },
+        ]);
+      const { status, lines, delivered, costPerM3, nh4SharePct } = await solve(question);
+      const result = {
+        status,
+        lines: lines.map(({ productId, name: product, gM3, tankId, kgPerTank }) => ({
+          productId,
+          name: product,
+          gM3,
+          tankId,
+          kgPerTank,
+        })),
+        delivered,
+        costPerM3,
+        nh4SharePct,
+      };
+      await recipeStore(db).add(site.id, { key, name, keptAtMs: clock(), madeIn: zone.name, asked, result });
+      return book(site.id);
+    },
+
+    /** The recipe's target and limits become the zone's, both or neither. */
+    async use(zoneId: number, { recipeId, targetVersion, settingsVersion }: UseRecipe): Promise<KeptRecipe[]> {
+      const [site, zone] = [await setUp.site(), await zoneOf(zoneId)];
+      const kept = (await recipeStore(db).list(site.id)).find(({ id }) => id === recipeId);
+      if (!kept) throw notFound(`Recipe ${recipeId}`);
+      await db.transaction(async (trx) => {
+        const store = feedStore(trx);
+        const [target, settings] = [await store.target(zoneId), await store.settings(zoneId)];
+        if ((target?.version ?? null) !== targetVersion) throw staleEdit(`The target of ${zone.name}`, target);
+        if ((settings?.version ?? null) !== settingsVersion) throw staleEdit(`The tanks of ${zone.name}`, settings);
+        await store.saveTarget(zoneId, (targetVersion ?? 0) + 1, kept.asked.target);
+        const { version: _version, ...others } = settings ?? { ...USUAL, version: 0 };
+        await store.saveSettings(zoneId, (settingsVersion ?? 0) + 1, { ...others, wishes: kept.asked.wishes });
+      });
+      return book(site.id);
+    },
+
+    /** Every zone's recipe at the shelf's prices of now. `told` hears how far it is. */
+    async costs(asked: string | undefined, told: (done: number, of: number) => void): Promise<FeedCosts> {
+      const site = await setUp.site();
+      const date = asked ?? localDate(clock(), site.timeZone);
+      const zones = await zoneStore(db).list();
+      const records = await feedRecords(db, site.id);
+      const litres = new Map((await plans.board(date)).zones.map(({ id, run }) => [id, run?.litres ?? 0]));
+      const costs: ZoneCost[] = [];
+      let turn = performance.now();
+      for (const zone of zones) {
+        costs.push(await costOf(zone, records, date, litres.get(zone.id) ?? 0));
+        if (performance.now() - turn > TURN_MS) {
+          told(costs.length, zones.length);
+          await new Promise(setImmediate);
+          turn = performance.now();
+        }
+      }
+      return {
+        zones: costs,
+        stockKg: Object.fromEntries(records.shelf.map(({ product, stockKg }) => [product.id, stockKg])),
+      };
+    },
+  };
+
+  async function costOf(zone: StoredZone, records: FeedRecords, date: string, litres: number): Promise<ZoneCost> {
+    const store = feedStore(db);
+    const standing = standingOn(zone.plantings, date);
+    const target =
+      (await store.target(zone.id)) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+    const settings = (await store.settings(zone.id)) ?? USUAL;
+    const { water } = waterOf(records, zone, date);
+    const question =
+      target &&
+      zoneQuestion(
+        { water, shelf: records.shelf, tanks: settings.tanks },
+        { ions: target.ions, ph: target.ph },
+        settings.wishes,
+      );
+    const answer = question && (await solve(question));
+    return {
+      zoneId: zone.id,
+      name: zone.name,
+      m3Day: litres / 1000,
+      status: answer?.status ?? null,
+      costPerM3: answer?.costPerM3 ?? null,
+      lines: (answer?.lines ?? []).map(({ productId, name, gM3, tankId, kgPerTank }) => ({
+        ...{ productId, name, gM3, tankId, kgPerTank },
+      })),
+    };
+  }
+}
+
+/** What a zone asks for of its own; null while it follows the library. */
+async function askedIn(store: FeedStore, zoneId: number): Promise<Asked | null> {
+  const target = await store.target(zoneId);
+  if (!target) return null;
+  const { wishes } = (await store.settings(zoneId)) ?? USUAL;
+  return { target: { ions: target.ions, ph: target.ph }, wishes };
+}
+
+/** The same demands have the same text, in whatever order they were typed. */
+function askedText(asked: Asked | null): string | null {
+  if (!asked) return null;
+  const sorted = (ions: object): unknown[] => Object.entries(ions).sort(([a], [b]) => a.localeCompare(b));
+  const { target, wishes } = asked;
+  return JSON.stringify([
+    target.ph,
+    sorted(target.ions),
+    wishes.nh4ShareMostPct,
+    sorted(wishes.limits),
+    sorted(wishes.locks),
+  ]);
+}
