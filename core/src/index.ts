@@ -104,7 +104,7 @@ export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from ".
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
 export { zoneUseAheadL, type ZoneUse } from "./plan/use-ahead.ts";
 export { readOrganicTable } from "./water/organic-table.ts";
-export { compareRecipes, type RecipeDifference } from "./feed/compare-recipes.ts";
+export { compareRecipes, type ComparedRecipe, type RecipeDifference } from "./feed/compare-recipes.ts";
 export { closedLoop, freshTarget, type LoopAnswer, type LoopInput, type StayingIon } from "./feed/closed-loop.ts";
 export { granularDressing, type GranularInput } from "./feed/granular.ts";
 export { orderList, type OrderLine, type ZoneNeed } from "./feed/order-list.ts";

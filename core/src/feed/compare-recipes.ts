@@ -1,7 +1,7 @@
 import { IONS, type Ion } from "../chemistry/ions.ts";
 import type { Recipe } from "./recipe.ts";
 
-type Compared = Pick<Recipe, "lines" | "delivered" | "costPerM3" | "nh4SharePct">;
+export type ComparedRecipe = Pick<Recipe, "lines" | "delivered" | "costPerM3" | "nh4SharePct">;
 
 export interface RecipeDifference {
   readonly ions: readonly { readonly ion: Ion; readonly left: number; readonly right: number }[];
@@ -19,8 +19,8 @@ export interface RecipeDifference {
 }
 
 /** Two recipes side by side: every ion and product that either of them brings. */
-export function compareRecipes(left: Compared, right: Compared): RecipeDifference {
-  const grams = ({ lines }: Compared, id: string): number =>
+export function compareRecipes(left: ComparedRecipe, right: ComparedRecipe): RecipeDifference {
+  const grams = ({ lines }: ComparedRecipe, id: string): number =>
     lines.reduce((sum, line) => (line.productId === id ? sum + line.gM3 : sum), 0);
   const names = new Map([...left.lines, ...right.lines].map(({ productId, name }) => [productId, name]));
   return {

@@ -15,13 +15,26 @@ const recipe = {
     ph: 6,
   },
 };
-const weigh = (coarseG: number, leftL = 0) =>
-  weighOut(recipe, { tanks, products: [nitrate], water: {}, scales: { coarseG, fineG: 0.1 }, leftL: { A: leftL } });
+const weigh = (coarseG: number, leftL = 0, fillToL = 200) =>
+  weighOut(recipe, {
+    tanks,
+    products: [nitrate],
+    water: {},
+    scales: { coarseG, fineG: 0.1 },
+    leftL: { A: leftL },
+    fillToL: { A: fillToL },
+  });
 
 describe("weighing out a recipe", () => {
   it("takes as much less as stands in the tank already", () => {
     expect(weigh(10, 180).lines[0]).toMatchObject({ exactKg: expect.closeTo(1, 9), kg: expect.closeTo(1, 9) });
     expect(weigh(10, 200).lines[0]?.kg).toBe(0);
+  });
+
+  it("weighs half for a tank filled to the half, less what stands in it", () => {
+    expect(weigh(10, 0, 100).lines[0]?.kg).toBeCloseTo(5, 9);
+    expect(weigh(10, 60, 100).lines[0]?.kg).toBeCloseTo(2, 9);
+    expect(() => weigh(10, 120, 100)).toThrow(/What stands in tank A must be 0 to 100 L, not 120/);
   });
 
   it("rounds to the scale's step and tells which ions that moves", () => {

@@ -33,10 +33,11 @@ const COARSE_FROM_KG = 1;
 const TELL_FROM_PCT = 0.5;
 
 /**
- * What to weigh for tanks that may not be empty, on scales that have steps, and what rounding does to every ion.
+ * What to weigh for tanks that may not be empty nor filled to the mark, on scales that have steps, and what rounding does to every ion.
  *
  * @param leftL litres of the same concentrate that still stand in a tank, by its id
- * @throws {DomainError} for steps that cannot be and for more left than a tank holds
+ * @param fillToL litres up to which a tank is filled; its whole volume when left out
+ * @throws {DomainError} for steps that cannot be, for more left than is to stand in a tank, and for more than it holds
  */
 export function weighOut(
   recipe: Pick<Recipe, "lines" | "delivered">,
@@ -46,23 +47,27 @@ export function weighOut(
     water,
     scales,
     leftL,
+    fillToL = {},
   }: {
     readonly tanks: readonly Tank[];
     readonly products: readonly Product[];
     readonly water: Ions;
     readonly scales: Scales;
     readonly leftL: Readonly<Record<string, number>>;
+    readonly fillToL?: Readonly<Record<string, number>>;
   },
 ): Weighing {
   const checks = new Checks()
     .range("coarseG", "The step of the scale for bags", scales.coarseG, 0.1, 1000, "g")
     .range("fineG", "The step of the fine scale", scales.fineG, 0.001, 100, "g");
   for (const { id, volumeL } of tanks)
-    checks.range(`leftL.${id}`, `What stands in tank ${id}`, leftL[id], 0, volumeL, "L");
+    checks
+      .range(`fillToL.${id}`, `What tank ${id} is filled to`, fillToL[id], 0.01, volumeL, "L")
+      .range(`leftL.${id}`, `What stands in tank ${id}`, leftL[id], 0, fillToL[id] ?? volumeL, "L");
   checks.done();
   const lines = recipe.lines.map(({ productId, tankId, kgPerTank }): WeighedLine => {
     const tank = tanks.find(({ id }) => id === tankId);
-    const share = tank ? (tank.volumeL - (leftL[tankId] ?? 0)) / tank.volumeL : 1;
+    const share = tank ? ((fillToL[tankId] ?? tank.volumeL) - (leftL[tankId] ?? 0)) / tank.volumeL : 1;
     const exactKg = kgPerTank * share;
     const stepKg = (exactKg >= COARSE_FROM_KG ? scales.coarseG : scales.fineG) / 1000;
     return { productId, tankId, exactKg, kg: Math.round(exactKg / stepKg) * stepKg };

@@ -1,4 +1,4 @@
-import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract";
+import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, Site, UseRecipe, ZoneCost } from "@sprunel/contract";
 import { localDate, recipe, stageTarget, standingOn, zoneQuestion, type Recipe, type RecipeInput } from "@sprunel/core";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
@@ -32,10 +32,11 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
     return answer;
   }
 
-  async function book(siteId: number): Promise<KeptRecipe[]> {
+  async function book({ id: siteId, timeZone }: Site): Promise<KeptRecipe[]> {
     const zones = await zoneStore(db).list();
+    const today = localDate(clock(), timeZone);
     const asked = await Promise.all(
-      zones.map(async (zone) => ({ zone, text: askedText(await askedIn(feedStore(db), zone.id)) })),
+      zones.map(async (zone) => ({ zone, text: askedText(await askedIn(feedStore(db), zone, today)) })),
     );
     return (await recipeStore(db).list(siteId)).map(({ id, name, version, keptAtMs, madeIn, asked: own, result }) => ({
       id,
@@ -59,7 +60,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
 
   return {
     async list(): Promise<KeptRecipe[]> {
-      return book((await setUp.site()).id);
+      return book(await setUp.site());
     },
 
     /** Solved here, with the zone's own water, shelf and tanks of the day. */
@@ -91,7 +92,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
         nh4SharePct,
       };
       await recipeStore(db).add(site.id, { key, name, keptAtMs: clock(), madeIn: zone.name, asked, result });
-      return book(site.id);
+      return book(site);
     },
 
     /** The recipe's target and limits become the zone's, both or neither. */
@@ -108,7 +109,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
         const { version: _version, ...others } = settings ?? { ...USUAL, version: 0 };
         await store.saveSettings(zoneId, (settingsVersion ?? 0) + 1, { ...others, wishes: kept.asked.wishes });
       });
-      return book(site.id);
+      return book(site);
     },
 
     /** Every zone's recipe at the shelf's prices of now. `told` hears how far it is. */
@@ -137,18 +138,10 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
 
   async function costOf(zone: StoredZone, records: FeedRecords, date: string, litres: number): Promise<ZoneCost> {
     const store = feedStore(db);
-    const standing = standingOn(zone.plantings, date);
-    const target =
-      (await store.target(zone.id)) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
-    const settings = (await store.settings(zone.id)) ?? USUAL;
+    const asked = await askedIn(store, zone, date);
+    const { tanks } = (await store.settings(zone.id)) ?? USUAL;
     const { water } = waterOf(records, zone, date);
-    const question =
-      target &&
-      zoneQuestion(
-        { water, shelf: records.shelf, tanks: settings.tanks },
-        { ions: target.ions, ph: target.ph },
-        settings.wishes,
-      );
+    const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
     const answer = question && (await solve(question));
     return {
       zoneId: zone.id,
@@ -163,11 +156,13 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
   }
 }
 
-/** What a zone asks for of its own; null while it follows the library. */
-async function askedIn(store: FeedStore, zoneId: number): Promise<Asked | null> {
-  const target = await store.target(zoneId);
+/** What a zone asks for: its own target, or else the library's of its stage. */
+async function askedIn(store: FeedStore, { id, plantings }: StoredZone, date: string): Promise<Asked | null> {
+  const standing = standingOn(plantings, date);
+  const target =
+    (await store.target(id)) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
   if (!target) return null;
-  const { wishes } = (await store.settings(zoneId)) ?? USUAL;
+  const { wishes } = (await store.settings(id)) ?? USUAL;
   return { target: { ions: target.ions, ph: target.ph }, wishes };
 }
 

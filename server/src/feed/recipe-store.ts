@@ -49,17 +49,16 @@ export function recipeStore(db: Knex) {
     /** The next version of its name; the same key a second time adds nothing. */
     async add(siteId: number, recipe: Omit<StoredRecipe, "id" | "version">): Promise<void> {
       const { key, name, keptAtMs, madeIn, asked, result } = recipe;
-      const last = (await db<RecipeRow>("kept_recipe")
+      const last = await db<RecipeRow>("kept_recipe")
         .where({ site_id: siteId, name })
-        .max({ version: "version" })) as {
-        version: number | null;
-      }[];
+        .orderBy("version", "desc")
+        .first("version");
       await db<RecipeRow>("kept_recipe")
         .insert({
           key,
           site_id: siteId,
           name,
-          version: (last[0]?.version ?? 0) + 1,
+          version: (last?.version ?? 0) + 1,
           kept_at_ms: keptAtMs,
           made_in: madeIn,
           asked: JSON.stringify(asked),

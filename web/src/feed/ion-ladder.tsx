@@ -1,6 +1,7 @@
 import type { FeedTarget, Ion } from "@sprunel/contract";
 import type { Ions, Recipe } from "@sprunel/core";
 import InputNumber from "antd/es/input-number";
+import { useState, type PointerEvent } from "react";
 import styles from "./feed.module.css";
 import { ANIONS, CATIONS, ionName, TRACES } from "./ion-names.ts";
 
@@ -47,7 +48,12 @@ function Rungs({ ions, unit, target, water, recipe, onChange }: Props & { ions: 
           <tr key={ion}>
             <th scope="row">{ionName(ion)}</th>
             <td>
-              <Bar target={wanted} water={water[ion] ?? 0} gives={gives} />
+              <Bar
+                target={wanted}
+                water={water[ion] ?? 0}
+                gives={gives}
+                onDrag={(value) => onChange(ion, rounded(value, ions === TRACES ? 0.1 : 0.01))}
+              />
             </td>
             <td>
               <InputNumber
@@ -81,12 +87,51 @@ function Rungs({ ions, unit, target, water, recipe, onChange }: Props & { ions: 
 /** All bars share the place of the target, so that a glance down the ladder finds what is off. */
 const TARGET_AT = 72;
 
-function Bar({ target, water, gives }: { target: number | undefined; water: number; gives: number }) {
-  const full = target !== undefined && target > 0 ? target : Math.max(gives, water, 1) * (100 / TARGET_AT);
+/** To a step, without the digits that binary fractions leave. */
+function rounded(value: number, step: number): number {
+  return Number((Math.round(value / step) * step).toFixed(3));
+}
+
+/** A target is dragged along its bar; the scale stands still until it is let go. */
+function Bar({
+  target,
+  water,
+  gives,
+  onDrag,
+}: {
+  target: number | undefined;
+  water: number;
+  gives: number;
+  onDrag(value: number): void;
+}) {
+  const [held, setHeld] = useState<number | null>(null);
+  const scale = target !== undefined && target > 0 ? target : Math.max(gives, water, 1) * (100 / TARGET_AT);
+  const full = held ?? scale;
+  const at = (event: PointerEvent<SVGSVGElement>): number => {
+    const { left, width: wide } = event.currentTarget.getBoundingClientRect();
+    return Math.max(0, ((event.clientX - left) / wide) * 100) * (full / TARGET_AT);
+  };
+  const grip = target !== undefined && {
+    onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      setHeld(full);
+    },
+    onPointerMove: (event: PointerEvent<SVGSVGElement>) => {
+      if (held !== null) onDrag(at(event));
+    },
+    onPointerUp: () => setHeld(null),
+    onPointerCancel: () => setHeld(null),
+  };
   const width = (amount: number): number => Math.min(100, Math.max(0, (amount / full) * TARGET_AT));
   const kept = Math.min(water, gives);
   return (
-    <svg width="100%" height="16" role="presentation" className={styles["bar"]}>
+    <svg
+      width="100%"
+      height="16"
+      role="presentation"
+      className={`${styles["bar"] ?? ""} ${grip ? (styles["grip"] ?? "") : ""}`}
+      {...grip}
+    >
       <rect width="100%" height="12" y="2" rx="2" fill="var(--band)" />
       <rect width={`${width(kept)}%`} height="12" y="2" rx="2" fill="var(--water)" />
       <rect
@@ -108,7 +153,7 @@ function Bar({ target, water, gives }: { target: number | undefined; water: numb
         />
       )}
       {target !== undefined && target > 0 && (
-        <line x1={`${TARGET_AT}%`} x2={`${TARGET_AT}%`} y1="0" y2="16" stroke="var(--ink)" strokeWidth="2" />
+        <line x1={`${width(target)}%`} x2={`${width(target)}%`} y1="0" y2="16" stroke="var(--ink)" strokeWidth="2" />
       )}
     </svg>
   );

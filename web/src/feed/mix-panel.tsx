@@ -2,12 +2,14 @@ import type { ZoneFeed } from "@sprunel/contract";
 import type { Recipe } from "@sprunel/core";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { useUnits } from "../units/use-units.tsx";
 import styles from "./feed.module.css";
 import { CAUTIONS } from "./cautions.ts";
-import { useLogMix } from "./use-feed.ts";
+import { weighed } from "./masses.ts";
+
+const MixDialog = lazy(async () => ({ default: (await import("./mix-dialog.tsx")).MixDialog }));
 
 interface Props {
   readonly zoneId: number;
@@ -19,16 +21,8 @@ interface Props {
 
 /** To the weigh sheet, and the mix into the book: the shelf goes down by what was weighed. */
 export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
-  const log = useLogMix(zoneId);
-  // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
-  const [key, setKey] = useState(() => crypto.randomUUID());
-  const lines = recipe.lines.map(({ productId, tankId, kgPerTank }) => ({
-    productId,
-    tankId,
-    kg: Number(kgPerTank.toFixed(4)),
-    lot: null,
-  }));
-  const [last] = feed.mixes;
+  const [open, setOpen] = useState(false);
+  const [logged, setLogged] = useState(false);
   return (
     <>
       <div className={styles["actions"]}>
@@ -39,28 +33,49 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
             <Link to={`/zones/${zoneId}/feed/sheet`}>
               <Button type="primary">Weigh sheet</Button>
             </Link>
-            <Button
-              loading={log.isPending}
-              onClick={() => log.mutate({ key, lines }, { onSuccess: () => setKey(crypto.randomUUID()) })}
-            >
-              Log this mix
-            </Button>
+            <Button onClick={() => setOpen(true)}>Log this mix</Button>
           </>
         )}
       </div>
-      {log.isError && <ProblemNote error={log.error} />}
-      {log.isSuccess && <p role="status">In the book; the shelf has gone down by what was weighed.</p>}
-      {last && (
-        <p className="quiet">
-          Last mixed {dayjs(last.mixedAt).format("D MMM HH:mm")}, {last.lines.length}{" "}
-          {last.lines.length === 1 ? "product" : "products"}.
-        </p>
+      {logged && <p role="status">In the book; the shelf has gone down by what was weighed.</p>}
+      {open && (
+        <Suspense>
+          <MixDialog zoneId={zoneId} recipe={recipe} onClose={() => setOpen(false)} onLogged={() => setLogged(true)} />
+        </Suspense>
       )}
+      <MixBook feed={feed} />
       <div className={styles["caution"]}>
         {CAUTIONS.map((caution) => (
           <p key={caution}>{caution}</p>
         ))}
       </div>
     </>
+  );
+}
+
+/** What was mixed of late, with the lots that went in. */
+function MixBook({ feed: { mixes, shelf } }: { feed: ZoneFeed }) {
+  const { system } = useUnits();
+  const [last] = mixes;
+  if (!last) return null;
+  const nameOf = (id: string): string => shelf.find(({ product }) => product.id === id)?.product.name ?? id;
+  return (
+    <details className={styles["mixes"]}>
+      <summary>
+        Last mixed {dayjs(last.mixedAt).format("D MMM HH:mm")}, {last.lines.length}{" "}
+        {last.lines.length === 1 ? "product" : "products"}
+      </summary>
+      {mixes.map(({ id, mixedAt, lines }) => (
+        <p key={id}>
+          <strong>{dayjs(mixedAt).format("D MMM HH:mm")}</strong>{" "}
+          {lines
+            .map(({ productId, tankId, kg, lot }) => {
+              const mass = weighed(kg, system);
+              return `${tankId} ${nameOf(productId).toLowerCase()} ${mass.text} ${mass.unit}${lot ? ` (lot ${lot})` : ""}`;
+            })
+            .join(", ")}
+        </p>
+      ))}
+    </details>
   );
 }

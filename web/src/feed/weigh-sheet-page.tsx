@@ -1,11 +1,12 @@
 import type { ZoneFeed } from "@sprunel/contract";
-import { DomainError, weighOut, type Recipe, type Weighing } from "@sprunel/core";
+import { weighOut, type Recipe, type Weighing } from "@sprunel/core";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { Link, useParams } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../plan/use-board.ts";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { CAUTIONS } from "./cautions.ts";
@@ -33,7 +34,7 @@ export function WeighSheetPage() {
 
 function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: string; now: string }) {
   const { system, show } = useUnits();
-  const [left, setLeft] = useState<Left>({});
+  const [batch, setBatch] = useState<Batch>({ left: {}, fill: {} });
   const target = targetOf(feed);
   const solved = useRecipe(target && recipeInput(feed, target));
   if (solved.isError) return <ProblemNote error={solved.error} />;
@@ -41,11 +42,11 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
     return <p className={styles["sheet"]}>There is no recipe to weigh yet: the Feed station says what it lacks.</p>;
   const recipe = solved.data;
   if (!recipe) return null;
-  const weighing = weighedOut(recipe, feed, left);
+  const weighing = weighedOut(recipe, feed, batch);
   if (typeof weighing === "string")
     return (
       <article className={styles["sheet"]}>
-        <Left feed={feed} left={left} onChange={setLeft} />
+        <BatchFields feed={feed} batch={batch} onChange={setBatch} />
         <p role="alert">{weighing}</p>
       </article>
     );
@@ -57,7 +58,7 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
           Print
         </Button>
       </nav>
-      <Left feed={feed} left={left} onChange={setLeft} />
+      <BatchFields feed={feed} batch={batch} onChange={setBatch} />
       <header>
         <h1>{name}</h1>
         <p>
@@ -66,12 +67,12 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
       </header>
       <div className={styles["tanks"]}>
         {feed.tanks.map((tank) => {
-          const volume = show("volume", tank.volumeL);
+          const volume = show("volume", batch.fill[tank.id] ?? tank.volumeL);
           // Acid goes in first, into plenty of water; what dissolves slowest comes before the trace elements.
           const lines = weighing.lines
             .filter((line) => line.tankId === tank.id && line.kg > 0)
             .sort((a, b) => rank(b, feed) - rank(a, feed));
-          const standing = left[tank.id] ?? 0;
+          const standing = batch.left[tank.id] ?? 0;
           return (
             <section key={tank.id}>
               <h2>
@@ -125,41 +126,56 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
   );
 }
 
-type Left = Readonly<Record<string, number | null>>;
+type ByTank = Readonly<Record<string, number | null>>;
+interface Batch {
+  /** litres of the same concentrate that stand in the tanks */
+  readonly left: ByTank;
+  /** litres that the tanks are filled to; to the mark where empty */
+  readonly fill: ByTank;
+}
 
-/** Litres of the same concentrate that stand in the tanks; asked on the screen, not printed. */
-function Left({ feed, left, onChange }: { feed: ZoneFeed; left: Left; onChange(left: Left): void }) {
+/** How much is mixed this time; asked on the screen, not printed. */
+function BatchFields({ feed, batch, onChange }: { feed: ZoneFeed; batch: Batch; onChange(batch: Batch): void }) {
+  const half = Object.fromEntries(feed.tanks.map(({ id, volumeL }) => [id, volumeL / 2]));
+  const field = (which: keyof Batch, id: string, label: string) => (
+    <label>
+      {label}
+      <QuantityInput
+        label={label}
+        quantity="volume"
+        value={batch[which][id] ?? null}
+        onChange={(value) => onChange({ ...batch, [which]: { ...batch[which], [id]: value } })}
+      />
+    </label>
+  );
   return (
     <div className={styles["tools"]}>
       {feed.tanks.map(({ id }) => (
-        <label key={id}>
-          Still in tank {id}
-          <QuantityInput
-            label={`Still in tank ${id}`}
-            quantity="volume"
-            value={left[id] ?? null}
-            onChange={(value) => onChange({ ...left, [id]: value })}
-          />
-        </label>
+        <Fragment key={id}>
+          {field("fill", id, `Fill tank ${id} to`)}
+          {field("left", id, `Still in tank ${id}`)}
+        </Fragment>
       ))}
+      <Button onClick={() => onChange({ ...batch, fill: half })}>Half a batch</Button>
+      <Button onClick={() => onChange({ left: {}, fill: {} })}>Whole tanks</Button>
     </div>
   );
 }
 
 /** @returns what is wrong in words, where more is said to stand in a tank than it holds */
-function weighedOut(recipe: Recipe, feed: ZoneFeed, left: Left): Weighing | string {
-  try {
-    return weighOut(recipe, {
+function weighedOut(recipe: Recipe, feed: ZoneFeed, { left, fill }: Batch): Weighing | string {
+  const typed = (values: ByTank): Record<string, number> =>
+    Object.fromEntries(Object.entries(values).flatMap(([id, litres]) => (litres === null ? [] : [[id, litres]])));
+  return trySum(() =>
+    weighOut(recipe, {
       tanks: feed.tanks,
       products: feed.shelf.map(({ product }) => product),
       water: feed.water?.ions ?? {},
       scales: feed.settings,
-      leftL: Object.fromEntries(Object.entries(left).map(([id, litres]) => [id, litres ?? 0])),
-    });
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
+      leftL: typed(left),
+      fillToL: typed(fill),
+    }),
+  );
 }
 
 function nameOf(productId: string, feed: ZoneFeed): string {

@@ -3,6 +3,7 @@ import type { Recipe } from "@sprunel/core";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";
+import Slider from "antd/es/slider";
 import { ProblemNote } from "../http/problem.tsx";
 import { useSaveZone, useSetUp } from "../site/use-set-up.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
@@ -114,6 +115,14 @@ function Settled({ feed, wishes, onWishes, recipe }: Props) {
               quantity="dose"
               value={gM3}
               onChange={(value) => set(id, value)}
+            />
+            <Slider
+              ariaLabelForHandle={`${name}, settled, to drag`}
+              min={0}
+              max={Math.max(1, 2 * Math.max(gM3, feed.settings.wishes.locks[id] ?? 0))}
+              step={gM3 < 10 ? 0.01 : 1}
+              value={gM3}
+              onChange={(value: number) => set(id, value)}
             />
             <Button type="link" size="small" onClick={() => set(id, null)}>
               free again

@@ -34,17 +34,43 @@ export function sendJson<S extends z.ZodType>(
   return request(path, { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }, schema);
 }
 
+/** An answer that comes line by line, one JSON object each. */
+export async function getLines<S extends z.ZodType>(
+  path: string,
+  schema: S,
+  signal: AbortSignal,
+  onLine: (line: z.infer<S>) => void,
+): Promise<void> {
+  const response = await reach(path, { signal });
+  if (!response.ok || !response.body) throw problemOf(response, await response.json().catch(() => undefined));
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = "";
+  for (;;) {
+    const { done, value = "" } = await reader.read();
+    const lines = (rest + value).split("\n");
+    rest = lines.pop() ?? "";
+    for (const line of lines) onLine(schema.parse(JSON.parse(line)));
+    if (done) return;
+  }
+}
+
 async function request<S extends z.ZodType>(path: string, init: RequestInit, schema: S): Promise<z.infer<S>> {
-  let response: Response;
+  const response = await reach(path, init);
+  const body: unknown = await response.json().catch(() => undefined);
+  if (response.ok) return schema.parse(body);
+  throw problemOf(response, body);
+}
+
+async function reach(path: string, init: RequestInit): Promise<Response> {
   try {
-    response = await fetch(path, init);
+    return await fetch(path, init);
   } catch (cause) {
     if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
     throw new LostServerError(cause);
   }
-  const body: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return schema.parse(body);
+}
+
+function problemOf(response: Response, body: unknown): Error {
   const problem = problemSchema.safeParse(body);
-  if (!problem.success) throw new LostServerError(new Error(`status ${response.status}`));
-  throw new ApiError(problem.data);
+  return problem.success ? new ApiError(problem.data) : new LostServerError(new Error(`status ${response.status}`));
 }

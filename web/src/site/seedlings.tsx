@@ -1,5 +1,6 @@
-import { DomainError, seedlingsFor } from "@sprunel/core";
+import { seedlingsFor } from "@sprunel/core";
 import { useState } from "react";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Explained } from "../working/explained.tsx";
 import styles from "./set-up.module.css";
@@ -8,7 +9,8 @@ import styles from "./set-up.module.css";
 export function Seedlings({ plants }: { plants: number }) {
   const [germinationPct, setGermination] = useState<number | null>(90);
   const [lostPct, setLost] = useState<number | null>(5);
-  const sown = germinationPct === null || lostPct === null ? null : computed(plants, germinationPct, lostPct);
+  const sown =
+    germinationPct === null || lostPct === null ? null : trySum(() => seedlingsFor(plants, germinationPct, lostPct));
   return (
     <section aria-label="Seedlings" className={styles["seedlings"]}>
       <span>Of</span>
@@ -37,13 +39,4 @@ export function Seedlings({ plants }: { plants: number }) {
       )}
     </section>
   );
-}
-
-function computed(plants: number, germinationPct: number, lostPct: number): number | string {
-  try {
-    return seedlingsFor(plants, germinationPct, lostPct);
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
 }

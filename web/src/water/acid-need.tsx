@@ -1,7 +1,8 @@
 import type { ZoneFeed } from "@sprunel/contract";
-import { acidForWater, DomainError, type AcidAnswer, type AcidInput } from "@sprunel/core";
+import { acidForWater, type AcidAnswer, type AcidInput } from "@sprunel/core";
 import Select from "antd/es/select";
 import { useState } from "react";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
@@ -66,10 +67,7 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
 
 function computed({ ions, ph }: NonNullable<ZoneFeed["water"]>, targetPh: number, kind: string): AcidAnswer | string {
   const { label: _label, ...acid } = ACIDS[kind] ?? { label: "", acid: "HNO3" as const };
-  try {
-    return acidForWater({ alkalinityMmolL: ions.HCO3 ?? 0, ph, targetPh, temperatureC: TEMPERATURE_C, ...acid });
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
+  return trySum(() =>
+    acidForWater({ alkalinityMmolL: ions.HCO3 ?? 0, ph, targetPh, temperatureC: TEMPERATURE_C, ...acid }),
+  );
 }
