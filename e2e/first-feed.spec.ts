@@ -76,11 +76,34 @@ test("a mix goes into the book and off the shelf, and its weigh sheet is one pag
   const nitrate = page.getByRole("listitem").filter({ has: page.getByRole("checkbox", { name: "Potassium nitrate" }) });
   await expect(nitrate).toContainText("250 kg");
   await page.getByRole("button", { name: "Log this mix" }).click();
+  await page.getByLabel("Lot of Potassium nitrate in tank A").fill("KN-0711");
+  await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByText("In the book")).toBeVisible();
+  await page.getByText(/^Last mixed/).click();
+  await expect(page.getByText(/lot KN-0711/)).toBeVisible();
   await expect(nitrate).not.toContainText("250 kg");
   await page.getByRole("link", { name: "Weigh sheet" }).click();
   await expect(page.getByRole("heading", { name: "Tank A: 200 L" })).toBeVisible();
   await expect(page.getByText("Acid into water, never the reverse.")).toBeVisible();
+  const whole = Number(
+    await page
+      .getByRole("row", { name: /Potassium nitrate/ })
+      .first()
+      .locator("td:nth-of-type(3)")
+      .innerText()
+      .then(parseFloat),
+  );
+  await page.getByRole("button", { name: "Half a batch" }).click();
+  await expect(page.getByRole("heading", { name: "Tank A: 100 L" })).toBeVisible();
+  const half = Number(
+    await page
+      .getByRole("row", { name: /Potassium nitrate/ })
+      .first()
+      .locator("td:nth-of-type(3)")
+      .innerText()
+      .then(parseFloat),
+  );
+  expect(half / whole).toBeCloseTo(0.5, 2);
   for (const format of ["A4", "Letter"]) {
     const pdf = await page.pdf({ format });
     expect(pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);

@@ -59,6 +59,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const tryOut = (next: FeedTarget): void => {
     setTarget(next);
     show("recipe");
+    window.scrollTo({ top: 0 });
   };
   return (
     <>

@@ -143,8 +143,10 @@ function Compare({
   now: ComparedRecipe | null;
   zoneName: string;
 }) {
-  const [left, setLeft] = useState(kept[0]?.id ?? NOW);
-  const [right, setRight] = useState(now || kept.length < 2 ? NOW : (kept[1]?.id ?? NOW));
+  const [chosen, setChosen] = useState<{ readonly left?: number; readonly right?: number }>({});
+  // Until somebody chooses: the newest kept one, against what is solved now.
+  const left = chosen.left ?? kept[0]?.id ?? NOW;
+  const right = chosen.right ?? (now ? NOW : (kept[1]?.id ?? left));
   const options = [
     ...(now ? [{ value: NOW, label: `${zoneName}, now` }] : []),
     ...kept.map(({ id, name, version }) => ({ value: id, label: `${name}, version ${version}` })),
@@ -156,8 +158,18 @@ function Compare({
     <section aria-label="Side by side">
       <h2>Side by side</h2>
       <div className={styles["keep"]}>
-        <Select aria-label="First recipe" value={left} options={options} onChange={setLeft} />
-        <Select aria-label="Second recipe" value={right} options={options} onChange={setRight} />
+        <Select
+          aria-label="First recipe"
+          value={left}
+          options={options}
+          onChange={(id: number) => setChosen({ ...chosen, left: id })}
+        />
+        <Select
+          aria-label="Second recipe"
+          value={right}
+          options={options}
+          onChange={(id: number) => setChosen({ ...chosen, right: id })}
+        />
       </div>
       {pair[0] && pair[1] && (
         <CompareTable names={[nameOf(left), nameOf(right)]} difference={compareRecipes(pair[0], pair[1])} />

@@ -64,6 +64,9 @@ function Order({ costs }: { costs: FeedCosts }) {
   );
 }
 
+/** More products than these are read in the table, not in a sentence. */
+const FEW = 3;
+
 function OrderTable({ lines }: { lines: readonly OrderLine[] }) {
   const { system } = useUnits();
   const mass = (kg: number): string => {
@@ -77,8 +80,10 @@ function OrderTable({ lines }: { lines: readonly OrderLine[] }) {
     <>
       <p className={styles["lead"]}>
         {missing.length === 0
-          ? `Nothing to order: the shelf lasts; ${first.name.toLowerCase()} is the first to run out, in ${Math.floor(first.daysLeft)} days.`
-          : `Order ${missing.map(({ name, orderKg }) => `${mass(orderKg)} of ${name.toLowerCase()}`).join(", ")}.`}
+          ? `Nothing to order. ${first.name} is the first to run out, in ${Math.floor(first.daysLeft)} days.`
+          : missing.length <= FEW
+            ? `Order ${missing.map(({ name, orderKg }) => `${name}, ${mass(orderKg)}`).join("; ")}.`
+            : `Order ${missing.length} products. ${first.name} is the first to run out, in ${Math.floor(first.daysLeft)} days.`}
       </p>
       <table className={styles["book"]}>
         <thead>

@@ -1,6 +1,5 @@
 import type { NewLines } from "@sprunel/contract";
 import {
-  DomainError,
   lateral,
   lateralTimes,
   longestLateralM,
@@ -9,6 +8,7 @@ import {
   type LateralInput,
   type SubMain,
 } from "@sprunel/core";
+import { trySum } from "../sums/try-sum.ts";
 
 export interface SolvedLines {
   readonly answer: Lateral;
@@ -38,7 +38,7 @@ function volumeL(pipe: NewLines["main"]): number {
 
 /** A zone's lines solved, or why they cannot be. */
 export function solveLines(lines: NewLines): SolvedLines | string {
-  try {
+  return trySum(() => {
     const input = lateralInput(lines);
     return {
       answer: lateral(input),
@@ -48,10 +48,7 @@ export function solveLines(lines: NewLines): SolvedLines | string {
           ? subMain({ lateral: input, laterals: lines.laterals, ...lines.subMain })
           : null,
     };
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
+  });
 }
 
 /** The flow of all laterals, and when water and what is injected into it have arrived everywhere, mains included. */

@@ -1,13 +1,5 @@
 import type { BoardZone, Source, Zone } from "@sprunel/contract";
-import {
-  addDays,
-  assumedRemoval,
-  DomainError,
-  ecMsCm,
-  organicDosing,
-  standingOn,
-  type OrganicDosing,
-} from "@sprunel/core";
+import { addDays, assumedRemoval, ecMsCm, organicDosing, standingOn, type OrganicDosing } from "@sprunel/core";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState, type ReactNode } from "react";
@@ -23,6 +15,7 @@ import { usePlace } from "../shell/use-place.ts";
 import { useSetUp } from "../site/use-set-up.ts";
 import figures from "../theme/figures.module.css";
 import tables from "../theme/tables.module.css";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
@@ -264,14 +257,10 @@ function computed(
   if (!analysis) return null;
   if (nKgT === null || pKgT === null || mineralisedPct === null || doses === null) return null;
   if (mostEcMsCm === null || passageMm === null) return null;
-  try {
-    const removal = { nKgT, pKgT };
-    return organicDosing({
-      ...{ analysis, areaM2, yieldTHa, removal, mineralisedPct, givenM3, doses },
+  return trySum(() =>
+    organicDosing({
+      ...{ analysis, areaM2, yieldTHa, removal: { nKgT, pKgT }, mineralisedPct, givenM3, doses },
       ...{ freshEcMsCm, mostEcMsCm, passageMm },
-    });
-  } catch (error) {
-    if (error instanceof DomainError) return error.message;
-    throw error;
-  }
+    }),
+  );
 }

@@ -1,5 +1,5 @@
 import { newSourceSchema, type NewSource, type Source, type SourceKind } from "@sprunel/contract";
-import { DomainError, readOrganicTable } from "@sprunel/core";
+import { readOrganicTable } from "@sprunel/core";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
@@ -7,6 +7,7 @@ import { useState } from "react";
 import { FileButton } from "../files/file-button.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../plan/use-board.ts";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { SOURCE_WORDS } from "./source-words.ts";
 import { useSaveSource } from "./use-sources.ts";
@@ -111,15 +112,15 @@ function AnalysisFields({ today }: { today: string }) {
   const [said, setSaid] = useState<readonly string[]>([]);
   if (kind !== "digestate" && kind !== "reclaimed") return null;
   const fillFrom = (bytes: Uint8Array): void => {
-    try {
-      const { takenOn, analysis, missing, remarks } = readOrganicTable(bytes);
-      form.setFieldsValue({ analysis: { ...analysis, ...(takenOn && { takenOn }) } });
-      const labels = ANALYSIS.flatMap(({ key, label }) => (missing.some((other) => other === key) ? [label] : []));
-      setSaid([...remarks, ...(labels.length > 0 ? [`Not in the file: ${labels.join(", ")}.`] : [])]);
-    } catch (error) {
-      if (!(error instanceof DomainError)) throw error;
-      setSaid([error.message]);
+    const report = trySum(() => readOrganicTable(bytes));
+    if (typeof report === "string") {
+      setSaid([report]);
+      return;
     }
+    const { takenOn, analysis, missing, remarks } = report;
+    form.setFieldsValue({ analysis: { ...analysis, ...(takenOn && { takenOn }) } });
+    const labels = ANALYSIS.flatMap(({ key, label }) => (missing.some((other) => other === key) ? [label] : []));
+    setSaid([...remarks, ...(labels.length > 0 ? [`Not in the file: ${labels.join(", ")}.`] : [])]);
   };
   return (
     <>
