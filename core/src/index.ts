@@ -91,7 +91,7 @@ export { acidForWater, ACIDS, type AcidAnswer, type AcidInput } from "./water/ac
 export type { LinearProgram, LpAnswer, SolveLp } from "./feed/linear-program.ts";
 export { libraryProduct, PRODUCTS } from "./feed/library.ts";
 export type { LibraryProduct, Product } from "./feed/product.ts";
-export { recipe, type Recipe } from "./feed/recipe.ts";
+export { recipe, recipeCost, type Recipe, type RecipeCost } from "./feed/recipe.ts";
 export { bringsPerGram } from "./feed/recipe-lp.ts";
 export type { RecipeInput } from "./feed/recipe-input.ts";
 export { weighOut, type Scales, type Weighing } from "./feed/weigh.ts";

@@ -5,6 +5,8 @@ export interface LinearProgram {
   /** upper bounds; lower bounds are 0 */
   readonly upper: readonly number[];
   readonly rows: readonly LpRow[];
+  /** the program before it in a sequence: the same columns, and rows that begin with the same; a solver may go on from there */
+  readonly continues?: LinearProgram | undefined;
 }
 
 export interface LpRow {
@@ -29,8 +31,10 @@ export type SolveLp = (program: LinearProgram) => LpAnswer;
 export class LpBuilder {
   readonly upper: number[] = [];
   readonly rows: LpRow[] = [];
+  private last: LinearProgram | undefined;
 
   column(upper = Infinity): number {
+    this.last = undefined;
     this.upper.push(upper);
     return this.upper.length - 1;
   }
@@ -42,6 +46,7 @@ export class LpBuilder {
   program(terms: readonly (readonly [number, number])[]): LinearProgram {
     const cost = this.upper.map(() => 0);
     for (const [column, coefficient] of terms) cost[column] = (cost[column] ?? 0) + coefficient;
-    return { cost, upper: this.upper, rows: this.rows };
+    this.last = { cost, upper: this.upper, rows: [...this.rows], continues: this.last };
+    return this.last;
   }
 }

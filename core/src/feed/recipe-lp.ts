@@ -95,6 +95,8 @@ export function solveRecipe(problem: RecipeProblem, solve: SolveLp): RecipeSolut
 export function solveUpTo(problem: RecipeProblem, mostMisfit: number, solve: SolveLp): RecipeSolution | null {
   const model = new RecipeModel(problem);
   const limitSlack = model.leastLimitSlack(solve);
+  // Without the tolerance held it can only fit better: what is over the bound here is over it anyway.
+  if (mostMisfit < Infinity && model.look(solve, model.misfitTerms).objective > mostMisfit) return null;
   const largest = model.look(solve, model.largestTerms).objective;
   if (largest <= problem.tolerance) model.hold(model.largestTerms, problem.tolerance);
   const misfit = model.stage(solve, model.misfitTerms);

@@ -37,6 +37,8 @@ export function problemOf(
 /** Another use of the tanks must fit better by this much, relative, to be worth leaving the usual one. */
 const WORTH_ANOTHER_USE = 1e-3;
 
+const PERFECT: Fit = { largest: 0, limitsBroken: false };
+
 /** The usual use of the tanks, unless another fits better. */
 function bestLabelling(
   problem: Omit<RecipeProblem, "rooms">,
@@ -45,12 +47,13 @@ function bestLabelling(
 ): TankRoom[] {
   const [usual] = labellings;
   if (!usual) throw new Error("tanks are checked before");
-  // Without any walls between products nothing can fit better: a labelling that comes near this ends the search.
-  const open = usual.map((room) => ({ ...room, tank: { ...room.tank, dilution: 1 }, holds: "direct" as const }));
-  const bound = bestFit({ ...problem, rooms: open.slice(0, 1) }, solve);
   const isBetter = (a: Fit, b: Fit): boolean =>
     a.limitsBroken === b.limitsBroken ? a.largest < b.largest - WORTH_ANOTHER_USE : b.limitsBroken;
   let best = { rooms: usual, fit: bestFit({ ...problem, rooms: usual }, solve) };
+  if (!isBetter(PERFECT, best.fit)) return usual;
+  // Without any walls between products nothing can fit better: a labelling that comes near this ends the search.
+  const open = usual.map((room) => ({ ...room, tank: { ...room.tank, dilution: 1 }, holds: "direct" as const }));
+  const bound = bestFit({ ...problem, rooms: open.slice(0, 1) }, solve);
   for (const rooms of labellings.slice(1)) {
     if (!isBetter(bound, best.fit)) break;
     const fit = bestFit({ ...problem, rooms }, solve);

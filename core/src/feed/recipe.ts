@@ -56,17 +56,13 @@ const LEAST_DEVIATION_PCT = 0.1;
  * @throws {DomainError} for values that cannot be, all at once
  */
 export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
-  const products = checkRecipeInput(input);
   const sheet = new Worksheet();
-  const { water, shares } = mixedWater(input, products, solve, sheet);
-  const asked = { ...input, water };
-  const tolerance = input.tolerancePct ?? USUAL_TOLERANCE_PCT;
-  const problem = problemOf(asked, products, withBicarbonate(asked, sheet), solve);
-  const solution = withFewerProducts(problem, solveRecipe(problem, solve), solve);
-  const ions = deliveredIons(water.ions, solution);
+  const { asked, products, problem, solution, ions, misfits, status, shares } = solved(input, solve, sheet);
   const ph = feedPh(asked, ions, solution, sheet);
-  const deviations = deviationsOf(input.target.ions, ions, problem, solve);
-  const met = deviations.every((deviation) => Math.abs(deviation.pct) <= tolerance + 1e-6);
+  const deviations = misfits.map((misfit): Deviation => {
+    const { ion, target: wanted, delivered: got } = misfit;
+    return { ...misfit, reason: deviationReason(ion, { wanted, got, delivered: ions, problem }, solve) };
+  });
   noteIons(asked, ions, solution, sheet);
   const lines = tankLines(solution, sheet);
   const tankShares = tankSaturation(solution, sheet);
@@ -74,7 +70,7 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
   warn(asked, products, solution, sheet);
   if (solution.limitsBroken) sheet.warn(conflictWords(problem, ions, solution, solve));
   return {
-    status: solution.limitsBroken ? "infeasible" : met ? "met" : "closest",
+    status,
     lines,
     delivered: { ions, ecMsCm: sums.ecMsCm, ph },
     deviations,
@@ -86,6 +82,29 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
     working: sheet.steps,
     ...(shares && { waters: shares }),
   };
+}
+
+export type RecipeCost = Pick<Recipe, "status" | "lines" | "costPerM3">;
+
+/** What to weigh and what it costs, without the reasons and the chemistry of the feed: for many recipes at once. */
+export function recipeCost(input: RecipeInput, solve: SolveLp): RecipeCost {
+  const sheet = new Worksheet();
+  const { solution, status } = solved(input, solve, sheet);
+  return { status, lines: tankLines(solution, sheet), costPerM3: solution.costPerM3 };
+}
+
+function solved(input: RecipeInput, solve: SolveLp, sheet: Worksheet) {
+  const products = checkRecipeInput(input);
+  const { water, shares } = mixedWater(input, products, solve, sheet);
+  const asked = { ...input, water };
+  const tolerance = input.tolerancePct ?? USUAL_TOLERANCE_PCT;
+  const problem = problemOf(asked, products, withBicarbonate(asked, sheet), solve);
+  const solution = withFewerProducts(problem, solveRecipe(problem, solve), solve);
+  const ions = deliveredIons(water.ions, solution);
+  const misfits = misfitsOf(input.target.ions, ions);
+  const met = misfits.every(({ pct }) => Math.abs(pct) <= tolerance + 1e-6);
+  const status: Recipe["status"] = solution.limitsBroken ? "infeasible" : met ? "met" : "closest";
+  return { asked, products, problem, solution, ions, misfits, status, shares };
 }
 
 /** Leaves out one product after the other, the smallest first, as long as fit and cost stay. */
@@ -126,22 +145,13 @@ function deliveredIons(water: Ions, { grams }: RecipeSolution): Ions {
   return ions;
 }
 
-function deviationsOf(target: Ions, delivered: Ions, problem: RecipeProblem, solve: SolveLp): Deviation[] {
+function misfitsOf(target: Ions, delivered: Ions): Omit<Deviation, "reason">[] {
   return IONS.flatMap((ion) => {
     const wanted = target[ion];
     if (wanted === undefined) return [];
     const got = delivered[ion] ?? 0;
     const pct = wanted > 0 ? (100 * (got - wanted)) / wanted : got > 1e-6 ? 100 : 0;
-    if (Math.abs(pct) < LEAST_DEVIATION_PCT) return [];
-    return [
-      {
-        ion,
-        target: wanted,
-        delivered: got,
-        pct,
-        reason: deviationReason(ion, { wanted, got, delivered, problem }, solve),
-      },
-    ];
+    return Math.abs(pct) < LEAST_DEVIATION_PCT ? [] : [{ ion, target: wanted, delivered: got, pct }];
   });
 }
 

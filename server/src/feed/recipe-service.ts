@@ -1,5 +1,14 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, Site, UseRecipe, ZoneCost } from "@sprunel/contract";
-import { localDate, recipe, stageTarget, standingOn, zoneQuestion, type Recipe, type RecipeInput } from "@sprunel/core";
+import {
+  localDate,
+  recipe,
+  recipeCost,
+  stageTarget,
+  standingOn,
+  zoneQuestion,
+  type RecipeCost,
+  type RecipeInput,
+} from "@sprunel/core";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
@@ -20,13 +29,13 @@ const TURN_MS = 40;
 
 /** Recipes of all zones: solved, kept as versions, taken over, and told in money. */
 export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService, clock: () => number) {
-  const solved = new Map<string, Recipe>();
+  const solved = new Map<string, RecipeCost>();
 
-  async function solve(question: RecipeInput): Promise<Recipe> {
+  async function costFor(question: RecipeInput): Promise<RecipeCost> {
     const key = JSON.stringify(question);
     const known = solved.get(key);
     if (known) return known;
-    const answer = await withSolver((solver) => recipe(question, solver));
+    const answer = await withSolver((solver) => recipeCost(question, solver));
     if (solved.size >= REMEMBERED) solved.delete(solved.keys().next().value ?? "");
     solved.set(key, answer);
     return answer;
@@ -77,7 +86,9 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
             message: `${zone.name} has no water report or nothing on the shelf, so there is no recipe to keep.`,
           },
         ]);
-      const { status, lines, delivered, costPerM3, nh4SharePct } = await solve(question);
+      const { status, lines, delivered, costPerM3, nh4SharePct } = await withSolver((solver) =>
+        recipe(question, solver),
+      );
       const result = {
         status,
         lines: lines.map(({ productId, name: product, gM3, tankId, kgPerTank }) => ({
@@ -142,7 +153,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
     const { tanks } = (await store.settings(zone.id)) ?? USUAL;
     const { water } = waterOf(records, zone, date);
     const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
-    const answer = question && (await solve(question));
+    const answer = question && (await costFor(question));
     return {
       zoneId: zone.id,
       name: zone.name,
