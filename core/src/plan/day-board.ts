@@ -15,8 +15,10 @@ export interface Job {
   readonly windows: readonly Span[];
   /** mixers that may serve it */
   readonly mixers: readonly number[];
-  /** what it costs to start at a slot, for the k-th pulse */
-  cost(pulse: number, slot: number): number;
+  /** when the k-th pulse would best start, s; nearness to it is what a start costs */
+  readonly wantedS: readonly number[];
+  /** what the pump costs from each slot on, in the same measure */
+  readonly priceAt: Float64Array;
 }
 
 export interface Placing {
@@ -114,7 +116,7 @@ export class DayBoard {
     return blocked;
   }
 
-  /** Exact dynamic program over start slots: the k-th pulse no earlier than a gap after the one before. */
+  /** The best on one mixer, exactly: the k-th pulse no earlier than a gap after the one before. */
   private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
     const first = Math.floor(Math.min(...job.windows.map(({ startS }) => startS)) / SLOT_S);
     const size = Math.ceil(Math.max(...job.windows.map(({ endS }) => endS)) / SLOT_S) - first;
@@ -128,34 +130,60 @@ export class DayBoard {
       run = blocked[first + at] === 1 ? 0 : run + 1;
       if (run >= length) free[at] = 1;
     }
-    const reach: { readonly cost: Float64Array; readonly from: Int16Array }[] = [];
-    for (let pulse = 0; pulse < job.pulses; pulse++) {
-      const before = reach[pulse - 1];
-      const cost = new Float64Array(size);
-      const from = new Int16Array(size);
-      let [best, bestAt] = [Infinity, -1];
-      for (let at = 0; at < size; at++) {
-        const base = pulse === 0 ? 0 : (before?.cost[at - step] ?? Infinity);
-        if (free[at] === 1 && base < Infinity) {
-          const total = base + (packed ? at : job.cost(pulse, first + at));
-          if (total < best) [best, bestAt] = [total, at];
-        }
-        cost[at] = best;
-        from[at] = bestAt;
-      }
-      if (bestAt < 0) break;
-      reach.push({ cost, from });
-    }
-    if (reach.length === 0) return null;
-    const starts: number[] = [];
-    let at = size - 1;
-    for (let pulse = reach.length - 1; pulse >= 0; pulse--) {
-      const start = reach[pulse]?.from[at] ?? -1;
-      starts.unshift(first + start);
-      at = start - step;
-    }
-    return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + job.cost(pulse, start), 0) };
+    const relative = packed ? earliest(free, job.pulses, step) : cheapest(free, job, step, first);
+    if (relative.length === 0) return null;
+    const starts = relative.map((at) => first + at);
+    return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
   }
+}
+
+function costOf({ priceAt, wantedS }: Job, pulse: number, slot: number): number {
+  return (priceAt[slot] ?? 0) + Math.abs(slot * SLOT_S - (wantedS[pulse] ?? 0));
+}
+
+/** Each pulse as soon as it may be: equal pulses fit no more often than so, and none of them can end earlier. */
+function earliest(free: Uint8Array, pulses: number, step: number): number[] {
+  const starts: number[] = [];
+  for (let at = free.indexOf(1); at >= 0 && starts.length < pulses; at = free.indexOf(1, at + step)) starts.push(at);
+  return starts;
+}
+
+/** Dynamic program over start slots: most pulses, then least cost. */
+function cheapest(free: Uint8Array, job: Job, step: number, first: number): number[] {
+  const size = free.length;
+  const reach: { readonly cost: Float64Array; readonly from: Int16Array }[] = [];
+  for (let pulse = 0; pulse < job.pulses; pulse++) {
+    const before = reach[pulse - 1]?.cost;
+    const cost = new Float64Array(size).fill(Infinity);
+    const from = new Int16Array(size).fill(-1);
+    let best = Infinity;
+    let bestAt = -1;
+    const wantedS = job.wantedS[pulse] ?? 0;
+    for (let at = pulse * step; at < size; at++) {
+      if (free[at] === 1) {
+        const total =
+          (before ? (before[at - step] ?? Infinity) : 0) +
+          (job.priceAt[first + at] ?? 0) +
+          Math.abs((first + at) * SLOT_S - wantedS);
+        if (total < best) {
+          best = total;
+          bestAt = at;
+        }
+      }
+      cost[at] = best;
+      from[at] = bestAt;
+    }
+    if (bestAt < 0) break;
+    reach.push({ cost, from });
+  }
+  const starts: number[] = [];
+  let at = size - 1;
+  for (let pulse = reach.length - 1; pulse >= 0; pulse--) {
+    const start = reach[pulse]?.from[at] ?? -1;
+    starts.unshift(start);
+    at = start - step;
+  }
+  return starts;
 }
 
 /** Slots that a pulse takes up. */

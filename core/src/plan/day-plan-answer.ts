@@ -1,0 +1,191 @@
+import { clockText } from "../irrigation/clock.ts";
+import { fill, type Worksheet, type WorkingStep } from "../working.ts";
+import { SLOT_S, SLOTS, type DayBoard, type Job, type Placing } from "./day-board.ts";
+import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
+
+export interface DayPlanEvent {
+  readonly zoneId: string;
+  readonly mixerId: string;
+  /** 1 for the first */
+  readonly pulse: number;
+  /** `HH:MM:SS` */
+  readonly start: string;
+  readonly end: string;
+  readonly recipeId: string;
+  readonly lh: number;
+  readonly litres: number;
+}
+
+export interface Unmet {
+  readonly zoneId: string;
+  readonly litres: number;
+  readonly reason: string;
+  readonly cheapestWayOut: string;
+}
+
+export interface DayPlan {
+  readonly status: "optimal" | "feasible" | "partial";
+  /** 100 · (bound − litres) / bound; 0 when all is delivered */
+  readonly gapPct: number;
+  readonly events: readonly DayPlanEvent[];
+  readonly peakLh: number;
+  readonly unmet: readonly Unmet[];
+  readonly warnings: readonly string[];
+  readonly working: readonly WorkingStep[];
+}
+
+/** The plan in words and figures: its events, what stays undone and the cheapest way out. */
+export function answerOf(
+  input: DayPlanInput,
+  board: DayBoard,
+  jobs: readonly Job[],
+  alone: ReadonlyMap<number, Placing | null>,
+  sheet: Worksheet,
+): DayPlan {
+  const events = jobs
+    .flatMap((job) => eventsOf(input, job, board.placingOf(job)))
+    .sort((a, b) => a.start.localeCompare(b.start) || a.zoneId.localeCompare(b.zoneId));
+  const litres = events.reduce((sum, event) => sum + event.litres, 0);
+  const unmet = input.zones.flatMap((zone, at) => {
+    const job = jobs.find((candidate) => candidate.at === at);
+    return unmetOf(input, zone, job, board, alone.get(at) ?? null);
+  });
+  const boundL = boundOf(input, jobs, alone);
+  sheet.note(
+    "Bound of the litres",
+    "the less of what every zone could have alone and what the pump gives while any window is open",
+    fill`${boundL}`,
+    boundL,
+    "L",
+    "each zone by exact dynamic programming over its starts; the pump by its flow",
+  );
+  sheet.note(
+    "Litres planned",
+    "Σ of the pulses",
+    fill`${events.length} pulses`,
+    litres,
+    "L",
+    "starts on a grid of 15 s, lengths exact",
+  );
+  const asAlone = jobs.every((job) => {
+    const [have, could] = [board.placingOf(job), alone.get(job.at)];
+    return have?.starts.length === could?.starts.length && (have?.cost ?? 0) <= (could?.cost ?? 0) + 1e-6;
+  });
+  const missing = unmet.some((entry) => entry.litres > 0);
+  if (missing)
+    sheet.warn(`Not all fits: ${Math.round(unmet.reduce((sum, entry) => sum + entry.litres, 0))} L stay undone.`);
+  return {
+    status: missing ? "partial" : asAlone ? "optimal" : "feasible",
+    gapPct: missing && boundL > 0 ? Math.max(0, (100 * (boundL - litres)) / boundL) : 0,
+    events,
+    peakLh: peakOf(events),
+    unmet,
+    warnings: sheet.warnings,
+    working: sheet.steps,
+  };
+}
+
+function eventsOf(input: DayPlanInput, job: Job, placing: Placing | null): DayPlanEvent[] {
+  const zone = input.zones[job.at];
+  if (!zone || !placing) return [];
+  return placing.starts.map((slot, pulse) => ({
+    zoneId: zone.id,
+    mixerId: input.mixers[placing.mixer]?.id ?? "",
+    pulse: pulse + 1,
+    start: clockText(slot * SLOT_S),
+    // To the nearest second, which never passes the slots that were kept for it.
+    end: clockText(slot * SLOT_S + job.pulseS),
+    recipeId: zone.recipeId,
+    lh: zone.flowLh,
+    litres: zone.litres / zone.pulses,
+  }));
+}
+
+function unmetOf(
+  input: DayPlanInput,
+  zone: DayPlanZone,
+  job: Job | undefined,
+  board: DayBoard,
+  alone: Placing | null,
+): Unmet[] {
+  if (zone.litres === 0) return [];
+  const unmet = (litres: number, reason: string, cheapestWayOut: string): Unmet[] => [
+    { zoneId: zone.id, litres, reason, cheapestWayOut },
+  ];
+  if (!job) {
+    const isPump = zone.flowLh > input.pump.maxLh;
+    const most = isPump ? input.pump.maxLh : Math.max(...ableMixers(input, zone).map(({ maxLh }) => maxLh));
+    return unmet(
+      zone.litres,
+      `Its flow of ${zone.flowLh} L/h is more than the ${isPump ? "pump" : "mixer"} gives (${most} L/h).`,
+      `Split the zone into ${Math.ceil(zone.flowLh / most)} valves, or take ${isPump ? "a pump" : "a mixer"} of at least ${zone.flowLh} L/h.`,
+    );
+  }
+  const have = board.placingOf(job)?.starts.length ?? 0;
+  if (have === zone.pulses) return [];
+  const litres = (zone.litres * (zone.pulses - have)) / zone.pulses;
+  const could = alone?.starts.length ?? 0;
+  if (could <= have)
+    return unmet(
+      litres,
+      `Its windows hold only ${could} of ${zone.pulses} pulses with ${zone.minGapMin} min between them.`,
+      `Open its window ${minutesMore(job, have)} min longer, or give fewer and larger pulses.`,
+    );
+  return unmet(
+    litres,
+    "Pump, valves and mixers are taken by other zones while its windows are open.",
+    wayOut(job, board, zone),
+  );
+}
+
+function ableMixers(input: DayPlanInput, zone: DayPlanZone): DayPlanInput["mixers"] {
+  return input.mixers.filter(({ id }) => zone.mixerId === undefined || zone.mixerId === id);
+}
+
+/** How much longer its last window must be for the pulses that are missing, were the zone alone. */
+function minutesMore({ pulses, pulseS, gapS }: Job, have: number): number {
+  return Math.ceil(((pulses - have) * (pulseS + gapS)) / 60);
+}
+
+/** The least that its last window must be opened for all of it to fit beside the rest. */
+function wayOut(job: Job, board: DayBoard, zone: DayPlanZone): string {
+  const held = board.lift(job);
+  const last = job.windows.at(-1);
+  let answer = "Raise the pump's flow, or move another zone's window.";
+  if (last)
+    for (let endS = last.endS + 900; endS <= SLOTS * SLOT_S; endS += 900) {
+      const wider = { ...job, windows: [...job.windows.slice(0, -1), { ...last, endS }] };
+      if (board.best(wider, true)?.starts.length !== zone.pulses) continue;
+      answer = `Let its window end at ${clockText(endS).slice(0, 5)}: then all of it fits.`;
+      break;
+    }
+  if (held) board.place(job, held);
+  return answer;
+}
+
+function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<number, Placing | null>): number {
+  const each = jobs.reduce((sum, job) => {
+    const zone = input.zones[job.at];
+    return zone ? sum + (zone.litres * (alone.get(job.at)?.starts.length ?? 0)) / zone.pulses : sum;
+  }, 0);
+  const open = new Uint8Array(SLOTS);
+  for (const { windows } of jobs)
+    for (const { startS, endS } of windows) open.fill(1, Math.floor(startS / SLOT_S), Math.ceil(endS / SLOT_S));
+  const hours = (open.reduce((sum, slot) => sum + slot, 0) * SLOT_S) / 3600;
+  return Math.min(each, hours * input.pump.maxLh);
+}
+
+function peakOf(events: readonly DayPlanEvent[]): number {
+  const changes = events
+    .flatMap(({ start, end, lh }) => [
+      { at: start, by: lh },
+      { at: end, by: -lh },
+    ])
+    .sort((a, b) => a.at.localeCompare(b.at) || a.by - b.by);
+  let [now, peak] = [0, 0];
+  for (const { by } of changes) {
+    now += by;
+    peak = Math.max(peak, now);
+  }
+  return peak;
+}

@@ -1,0 +1,156 @@
+import type { DayBoard, Job, Placing } from "./day-board.ts";
+import type { DayPlanInput } from "./day-plan-input.ts";
+import { inRecipeBlocks } from "./recipe-blocks.ts";
+
+const MOST_ROUNDS = 20_000;
+const MOST_RUINED = 7;
+
+export interface Plans {
+  /** by priority, then cost */
+  readonly best: DayBoard;
+  /** the most litres of all: the easier one to make better */
+  readonly fullest: DayBoard;
+}
+
+/** Each zone at its wanted times; where not all fits so, packed early, zones of one recipe together or in blocks of the day. */
+export function firstPlans(input: DayPlanInput, jobs: readonly Job[], newBoard: () => DayBoard): Plans {
+  const byPriority = (a: Job, b: Job): number => priorityOf(input, a) - priorityOf(input, b);
+  const wanted = [...jobs].sort((a, b) => byPriority(a, b) || tightness(b) - tightness(a) || a.at - b.at);
+  const grouped = [...jobs].sort((a, b) => byPriority(a, b) || a.recipe.localeCompare(b.recipe) || a.at - b.at);
+  const filled = (
+    order: readonly Job[],
+    packed: boolean,
+    blocks?: ReadonlyMap<Job, Job>,
+  ): { board: DayBoard; worth: Worth } => {
+    const board = newBoard();
+    for (const job of order) {
+      const inBlock = blocks?.get(job);
+      const placing = inBlock ? board.best(inBlock, packed) : blocks ? null : board.best(job, packed);
+      if (placing) board.place(job, placing);
+    }
+    // What its block did not hold may still find room elsewhere.
+    if (blocks)
+      for (const job of order) {
+        const held = board.lift(job);
+        const placing = held?.starts.length === job.pulses ? held : board.best(job, packed);
+        if (placing) board.place(job, placing);
+      }
+    return {
+      board,
+      worth: worth(
+        input,
+        order.map((job) => ({ job, placing: board.placingOf(job) })),
+      ),
+    };
+  };
+  const asWanted = filled(wanted, false);
+  if (jobs.every((job) => asWanted.board.placingOf(job)?.starts.length === job.pulses))
+    return { best: asWanted.board, fullest: asWanted.board };
+  const blocks = inRecipeBlocks(
+    jobs,
+    input.mixers.map(({ maxLh }) => maxLh),
+  );
+  const byFlow = [...jobs].sort((a, b) => byPriority(a, b) || b.flowLh - a.flowLh || a.at - b.at);
+  const plans = [asWanted, filled(grouped, true), filled(wanted, true), filled(byFlow, true, blocks)];
+  const litres = ({ worth: { litres: of } }: (typeof plans)[number]): number =>
+    [...of.values()].reduce((sum, each) => sum + each, 0);
+  return {
+    best: plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best)).board,
+    fullest: plans.reduce((best, tried) => (litres(tried) > litres(best) ? tried : best)).board,
+  };
+}
+
+const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;
+
+/** Share of its windows that a job fills: the tighter goes first. */
+function tightness({ windows, pulses, pulseS, gapS }: Job): number {
+  const room = windows.reduce((sum, { startS, endS }) => sum + endS - startS, 0);
+  return (pulses * pulseS + (pulses - 1) * gapS) / room;
+}
+
+/** Lifts a few zones and places them in another order, keeping what is no worse. */
+export function improve(
+  input: DayPlanInput,
+  board: DayBoard,
+  jobs: readonly Job[],
+  alone: ReadonlyMap<number, Placing | null>,
+  hasTime: () => boolean,
+): void {
+  const chance = seeded(20);
+  const pulsesShort = (job: Job): number =>
+    (alone.get(job.at)?.starts.length ?? 0) - (board.placingOf(job)?.starts.length ?? 0);
+  const dearer = (job: Job): boolean => (board.placingOf(job)?.cost ?? 0) > (alone.get(job.at)?.cost ?? 0) + 1e-6;
+  for (let round = 0; round < MOST_ROUNDS && hasTime(); round++) {
+    const short = jobs.filter((job) => pulsesShort(job) > 0);
+    const wanting = short.length > 0 ? short : jobs.filter(dearer);
+    const first = wanting[Math.floor(chance() * wanting.length)];
+    if (!first) return;
+    const others = jobs.filter((job) => job !== first && board.placingOf(job));
+    const lifted = [first, ...sample(others, 1 + Math.floor(chance() * MOST_RUINED), chance)];
+    const before = lifted.map((job) => ({ job, placing: board.lift(job) }));
+    const packed = short.length > 0 && chance() < 0.9;
+    const order = chance() < 0.5 ? lifted : shuffled(lifted, chance);
+    for (const job of order) {
+      const placing = board.best(job, packed);
+      if (placing) board.place(job, placing);
+    }
+    const was = worth(
+      input,
+      before.map(({ job, placing }) => ({ job, placing })),
+    );
+    const now = worth(
+      input,
+      lifted.map((job) => ({ job, placing: board.placingOf(job) })),
+    );
+    if (isBetter(was, now)) {
+      lifted.forEach((job) => board.lift(job));
+      for (const { job, placing } of before) if (placing) board.place(job, placing);
+    }
+  }
+}
+
+/** Litres by priority, the first the most urgent, and then the cost. */
+export interface Worth {
+  readonly litres: ReadonlyMap<number, number>;
+  readonly cost: number;
+}
+
+export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
+  const litres = new Map<number, number>();
+  let cost = 0;
+  for (const { job, placing } of placed) {
+    const priority = priorityOf(input, job);
+    litres.set(priority, (litres.get(priority) ?? 0) + (placing?.starts.length ?? 0) * job.pulseS * job.flowLh);
+    cost += placing?.cost ?? 0;
+  }
+  return { litres, cost };
+}
+
+export function isBetter(a: Worth, b: Worth): boolean {
+  const priorities = [...new Set([...a.litres.keys(), ...b.litres.keys()])].sort((x, y) => x - y);
+  for (const priority of priorities) {
+    const more = (a.litres.get(priority) ?? 0) - (b.litres.get(priority) ?? 0);
+    if (Math.abs(more) > 1e-6) return more > 0;
+  }
+  return a.cost < b.cost - 1e-6;
+}
+
+/** Chance that comes out the same every time: a linear congruential generator, Numerical Recipes' constants. */
+function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+function shuffled<T>(values: readonly T[], chance: () => number): T[] {
+  return values
+    .map((value) => ({ value, key: chance() }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ value }) => value);
+}
+
+function sample<T>(values: readonly T[], count: number, chance: () => number): T[] {
+  return shuffled(values, chance).slice(0, count);
+}
