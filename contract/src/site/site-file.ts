@@ -5,6 +5,7 @@ import { dateSchema, instantSchema, textSchema } from "../basics.ts";
 import { weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, feedTargetSchema, newMixSchema, newWaterReportSchema } from "../feed/feed.ts";
+import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
 import { newPickSchema } from "../harvest/harvest.ts";
 import { newCatchTestSchema, newLinesSchema } from "../irrigation/zone-lines.ts";
 import { newSourceSchema } from "../water/source.ts";
@@ -76,6 +77,19 @@ export const siteFileSchema = z.strictObject({
   /** bags by their label, under the ids that the shelf and mixes name */
   ownProducts: z.array(newOwnProductSchema.extend({ id: z.string() })),
   shelf: z.array(z.strictObject({ productId: z.string(), priceKg: z.number().nullable(), stockKg: z.number() })),
+  /** kept recipes, the oldest first; versions are counted anew under each name */
+  recipes: z
+    .array(
+      z.strictObject({
+        key: z.uuid(),
+        name: textSchema("The recipe's name", 60),
+        keptAt: instantSchema,
+        madeIn: z.string(),
+        asked: askedSchema,
+        result: recipeResultSchema,
+      }),
+    )
+    .default([]),
   zones: z.array(zoneFileSchema),
   /** hours of the station outside (house null) and of each house */
   weather: z.array(z.strictObject({ house: z.string().nullable(), hours: z.array(hourSchema) })),

@@ -64,7 +64,13 @@ export function acid(
 }
 
 /** Chelates are sold by their metal content; the ligand's sodium or potassium differs by maker and is left out. */
-export function chelate(id: string, name: string, ion: "Fe" | "Mn" | "Zn" | "Cu", metalPct: number): LibraryProduct {
+export function chelate(
+  id: string,
+  name: string,
+  ion: "Fe" | "Mn" | "Zn" | "Cu",
+  metalPct: number,
+  holdsToPh?: number,
+): LibraryProduct {
   return {
     id,
     name,
@@ -74,6 +80,7 @@ export function chelate(id: string, name: string, ion: "Fe" | "Mn" | "Zn" | "Cu"
     composition: perGram(ion, { [ion]: 1 }, metalPct),
     compositionSource: `usual label of the trade, ${metalPct} % ${ion}; sodium of the ligand not counted, see the label`,
     chelate: true,
+    ...(holdsToPh !== undefined && { holdsToPh }),
     cautions: ["Keep the tank in the dark, and from strong acid."],
   };
 }

@@ -1,6 +1,11 @@
 import { acid, chelate, DUST_CAUTIONS, salt } from "./library-entry.ts";
 import type { LibraryProduct } from "./product.ts";
 
+/** pH up to which chelated iron stays dissolved beside calcium. Norvell (1991), Micronutrients in Agriculture, chapter 6, rounded. */
+const EDTA_PH = 6.3;
+const DTPA_PH = 7;
+const EDDHA_PH = 9;
+
 /** Acids, and what brings trace elements. */
 export const ACIDS_AND_TRACES: readonly LibraryProduct[] = [
   acid("nitric-acid-60", "Nitric acid 60 %", "HNO3", { H: 1, NO3: 1 }, 60, 1.37),
@@ -8,10 +13,10 @@ export const ACIDS_AND_TRACES: readonly LibraryProduct[] = [
   acid("phosphoric-acid-75", "Phosphoric acid 75 %", "H3PO4", { H: 1, H2PO4: 1 }, 75, 1.58),
   acid("phosphoric-acid-59", "Phosphoric acid 59 %", "H3PO4", { H: 1, H2PO4: 1 }, 59, 1.42),
   acid("sulphuric-acid-37", "Sulphuric acid 37 %", "H2SO4", { H: 2, SO4: 1 }, 37, 1.28),
-  chelate("iron-edta-13", "Iron EDTA 13 %", "Fe", 13),
-  chelate("iron-dtpa-6", "Iron DTPA 6 %", "Fe", 6),
-  chelate("iron-dtpa-11", "Iron DTPA 11 %", "Fe", 11),
-  chelate("iron-eddha-6", "Iron EDDHA 6 %", "Fe", 6),
+  chelate("iron-edta-13", "Iron EDTA 13 %", "Fe", 13, EDTA_PH),
+  chelate("iron-dtpa-6", "Iron DTPA 6 %", "Fe", 6, DTPA_PH),
+  chelate("iron-dtpa-11", "Iron DTPA 11 %", "Fe", 11, DTPA_PH),
+  chelate("iron-eddha-6", "Iron EDDHA 6 %", "Fe", 6, EDDHA_PH),
   chelate("manganese-edta-13", "Manganese EDTA 13 %", "Mn", 13),
   chelate("zinc-edta-15", "Zinc EDTA 15 %", "Zn", 15),
   chelate("copper-edta-15", "Copper EDTA 15 %", "Cu", 15),

@@ -16,6 +16,8 @@ export interface Product {
   readonly solubilityGL?: number | undefined;
   /** metal held by a chelate that strong acid destroys */
   readonly chelate?: boolean | undefined;
+  /** pH up to which the chelate holds its metal in a feed */
+  readonly holdsToPh?: number | undefined;
 }
 
 /** A product of the library: from its formula, or from the usual label of its trade. */

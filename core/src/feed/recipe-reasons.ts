@@ -27,6 +27,9 @@ function bringersOf(ion: Ion, { problem }: Found): Product[] {
   return problem.products.filter((product) => bringsPerGram(product, ion) > 0);
 }
 
+/** Bicarbonate that is left is none below this share of what was there. */
+const SPENT = 0.3;
+
 /** What no other recipe of this shelf and this water could change. */
 function noChoice(ion: Ion, found: Found): string | null {
   const { wanted, got, problem } = found;
@@ -42,6 +45,12 @@ function noChoice(ion: Ion, found: Found): string | null {
   const homeless = bringers.filter((product) => !problem.rooms.some((room) => mayHold(room, product)));
   if (homeless.length === bringers.length)
     return `${homeless[0]?.name ?? ion} can go into none of these tanks: calcium, sulphate or phosphate, and acid or chelate stay apart.`;
+  const buffer = found.problem.water.HCO3 ?? 0;
+  if (
+    bringers.every(({ composition }) => (composition.H ?? 0) > 0) &&
+    (found.delivered.HCO3 ?? 0) < SPENT * (buffer + 1)
+  )
+    return `Only acid brings it here, and the water’s ${amount("HCO3", buffer)} of bicarbonate answer no more acid.`;
   return null;
 }
 

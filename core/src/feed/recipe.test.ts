@@ -326,6 +326,20 @@ describe("a recipe", () => {
     expect(recipeCost(input, solve)).toEqual({ status, lines, costPerM3: expect.closeTo(costPerM3, 9) });
   });
 
+  it("tells a chelate that the feed's pH breaks, and acid that the water's buffer does not answer", () => {
+    const water = { ions: { HCO3: 3, Ca: 1.5 }, ph: 7.4, temperatureC: 15 };
+    const products = [{ id: "iron-edta-13" }, { id: "calcium-nitrate" }];
+    const iron = recipe({ water, target: { ions: { Fe: 20, NO3: 8, Ca: 4 } }, products }, solve);
+    expect(iron.warnings).toContainEqual(
+      expect.stringMatching(/Iron EDTA 13 % holds its iron up to about pH 6.3, .* 7.4/),
+    );
+    const acid = recipe(
+      { water: soft, target: { ions: { H2PO4: 3 } }, products: [{ id: "phosphoric-acid-75" }] },
+      solve,
+    );
+    expect(acid.deviations[0]?.reason).toMatch(/Only acid brings it here, and the water’s 0.50 mmol\/L of bicarbonate/);
+  });
+
   it("brings the working of every figure it gives, so that it can be redone with a pencil", () => {
     const { working, delivered, lines, precipitation, costPerM3, nh4SharePct, chargeBalance } = recipe(
       { water: hard, target: tomato, products: usual },

@@ -68,6 +68,7 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
   const tankShares = tankSaturation(solution, sheet);
   const sums = feedSums(ions, ph, solution, sheet);
   warn(asked, products, solution, sheet);
+  warnOfChelates(solution, ph, sheet);
   if (solution.limitsBroken) sheet.warn(conflictWords(problem, ions, solution, solve));
   return {
     status,
@@ -153,6 +154,21 @@ function misfitsOf(target: Ions, delivered: Ions): Omit<Deviation, "reason">[] {
     const pct = wanted > 0 ? (100 * (got - wanted)) / wanted : got > 1e-6 ? 100 : 0;
     return Math.abs(pct) < LEAST_DEVIATION_PCT ? [] : [{ ion, target: wanted, delivered: got, pct }];
   });
+}
+
+/** Below it protons take the place of iron in any ligand. Norvell (1991). */
+const CHELATES_FROM_PH = 3.5;
+
+function warnOfChelates({ grams }: RecipeSolution, ph: number, sheet: Worksheet): void {
+  for (const { product } of grams) {
+    if (!product.chelate) continue;
+    if (ph < CHELATES_FROM_PH)
+      sheet.warn(`At pH ${ph.toFixed(1)} ${product.name} loses its metal: no chelate holds below ${CHELATES_FROM_PH}.`);
+    else if (product.holdsToPh !== undefined && ph > product.holdsToPh)
+      sheet.warn(
+        `${product.name} holds its iron up to about pH ${product.holdsToPh}, and the feed has ${ph.toFixed(1)}: lower the pH, or take DTPA (to pH 7) or EDDHA (to pH 9).`,
+      );
+  }
 }
 
 function warn(

@@ -12,6 +12,7 @@ export interface ShelfProduct {
   /** g/L at 0, 10, 20, 30 and 40 °C */
   readonly solubility?: readonly number[] | undefined;
   readonly chelate?: boolean | undefined;
+  readonly holdsToPh?: number | undefined;
 }
 
 /** What a zone's feed is made of and must keep. */
@@ -69,6 +70,7 @@ export function zoneQuestion(
       ...(product.densityKgL !== undefined && { densityKgL: product.densityKgL }),
       ...(product.solubility && { solubilityGL: product.solubility[TANK_TEMPERATURE_C / 10] }),
       ...(product.chelate && { chelate: true }),
+      ...(product.holdsToPh !== undefined && { holdsToPh: product.holdsToPh }),
     }));
   if (products.length === 0) return null;
   return {

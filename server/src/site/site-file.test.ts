@@ -38,6 +38,13 @@ async function described() {
     fineG: 1,
     version: null,
   });
+  const kept = await call("POST", "/api/zones/1/recipes", {
+    key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e61",
+    name: "Fruit",
+    target: { ions: { K: 3, NO3: 3 }, ph: 6 },
+    wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+  });
+  expect(kept.status).toBe(201);
   await call("POST", "/api/zones/1/picks", {
     key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e5f",
     pickedOn: "2026-06-19",
@@ -58,6 +65,7 @@ describe("a site in one file", () => {
     const { exportedAt: _first, ...before } = file;
     const { exportedAt: _second, ...after } = (await other.call("GET", "/api/site-file")).body;
     expect(after).toEqual(before);
+    expect(after["recipes"]).toMatchObject([{ name: "Fruit", result: { status: "met" } }]);
     expect((await other.call("GET", "/api/zones/1/harvest")).body["picks"]).toMatchObject([{ massKg: 40 }]);
   });
 

@@ -11,7 +11,7 @@ import styles from "./feed.module.css";
 import { ionName } from "./ion-names.ts";
 import { useSaveSettings } from "./use-feed.ts";
 
-const LIMITED = ["Na", "Cl"] as const;
+const LIMITED = ["Na", "Cl", "B", "urea"] as const;
 
 interface Props {
   readonly feed: ZoneFeed;
@@ -50,7 +50,7 @@ export function Wishes(props: Props) {
             {ionName(ion)} at most
             <QuantityInput
               label={`${ionName(ion)} at most`}
-              unit="mmol/L"
+              unit={ion === "B" ? "µmol/L" : "mmol/L"}
               value={wishes.limits[ion] ?? null}
               onChange={(value) => {
                 const { [ion]: _before, ...others } = wishes.limits;
