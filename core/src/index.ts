@@ -96,7 +96,7 @@ export { recipe, recipeCost, type Recipe, type RecipeCost } from "./feed/recipe.
 export { bringsPerGram } from "./feed/recipe-lp.ts";
 export type { RecipeInput } from "./feed/recipe-input.ts";
 export { weighOut, type Scales, type Weighing } from "./feed/weigh.ts";
-export { compositionOfLabel, LABEL_PARTS, massPctOf, type Label, type LabelPart } from "./feed/label.ts";
+export { compositionOfLabel, labelByMass, LABEL_PARTS, massPctOf, type Label, type LabelPart } from "./feed/label.ts";
 export { mayStandTogether } from "./feed/together.ts";
 export { lpSolver } from "./feed/highs-lp.ts";
 export { stageTarget, type FeedTarget } from "./feed/targets.ts";

@@ -31,6 +31,24 @@ export const LABEL_PARTS = {
 export type LabelPart = keyof typeof LABEL_PARTS;
 export type Label = Readonly<Partial<Record<LabelPart, number>>>;
 
+/**
+ * A liquid's label by volume, g in 100 mL, as per cent by mass.
+ *
+ * @throws {DomainError} without a density
+ */
+export function labelByMass(label: Label, densityKgL: number | null): Label {
+  new Checks()
+    .when(
+      densityKgL === null,
+      "missing",
+      "densityKgL",
+      "A label by volume needs the density: it stands on the can or its data sheet.",
+    )
+    .range("densityKgL", "The density", densityKgL ?? undefined, 0.7, 3, "kg/L")
+    .done();
+  return Object.fromEntries(Object.entries(label).map(([part, grams]) => [part, grams / (densityKgL ?? 1)]));
+}
+
 /** One thing named twice: the oxide and the element of it. */
 const TWICE: readonly (readonly [LabelPart, LabelPart])[] = [
   ["P2O5", "P"],

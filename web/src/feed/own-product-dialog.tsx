@@ -1,10 +1,11 @@
 import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract";
-import { compositionOfLabel, DomainError, LABEL_PARTS, type LabelPart } from "@sprunel/core";
+import { compositionOfLabel, LABEL_PARTS, labelByMass, type LabelPart } from "@sprunel/core";
 import Checkbox from "antd/es/checkbox";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { RecordDialog } from "../forms/record-dialog.tsx";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./feed.module.css";
 import { useAddOwnProduct } from "./use-feed.ts";
@@ -14,6 +15,8 @@ interface Values {
   form?: NewOwnProduct["form"];
   isAcid?: boolean;
   isChelate?: boolean;
+  /** the label tells grams in 100 mL */
+  byVolume?: boolean;
   densityKgL?: number | null;
   solubilityGL?: number | null;
   label?: Partial<Record<LabelPart, number | null>>;
@@ -29,15 +32,16 @@ export function OwnProductDialog({ onClose }: { onClose(): void }) {
       width={900}
       columns={1}
       schema={newOwnProductSchema}
-      initialValues={{ form: "solid" }}
+      initialValues={{ form: "solid", byVolume: false }}
       recordOf={(typed) => ({
         name: typed.name ?? "",
         form: typed.form,
         isAcid: typed.isAcid ?? false,
         isChelate: typed.isChelate ?? false,
-        densityKgL: typed.densityKgL ?? null,
+        // A label by volume means nothing without it: then it is asked for at its field.
+        densityKgL: typed.densityKgL ?? (typed.byVolume ? undefined : null),
         solubilityGL: typed.solubilityGL ?? null,
-        label: labelOf(typed),
+        label: typed.byVolume && typeof typed.densityKgL !== "number" ? {} : labelOf(typed),
       })}
       saving={add}
       save={add.mutate}
@@ -55,17 +59,21 @@ export function OwnProductDialog({ onClose }: { onClose(): void }) {
             ]}
           />
         </Form.Item>
+        <Form.Item name="byVolume" label="The label tells">
+          <Select
+            options={[
+              { value: false, label: "% by mass" },
+              { value: true, label: "g in 100 mL" },
+            ]}
+          />
+        </Form.Item>
         <Form.Item name="densityKgL" label="Density">
           <QuantityInput unit="kg/L" />
         </Form.Item>
         <Form.Item name="solubilityGL" label="Dissolves">
           <QuantityInput unit="g/L" />
         </Form.Item>
-        {(Object.keys(LABEL_PARTS) as LabelPart[]).map((part) => (
-          <Form.Item key={part} name={["label", part]} label={LABEL_PARTS[part].name}>
-            <QuantityInput unit="%" />
-          </Form.Item>
-        ))}
+        <Figures />
       </div>
       <Form.Item name="isAcid" valuePropName="checked" noStyle>
         <Checkbox>a free acid</Checkbox>
@@ -76,6 +84,15 @@ export function OwnProductDialog({ onClose }: { onClose(): void }) {
       <Judgement />
     </RecordDialog>
   );
+}
+
+function Figures() {
+  const byVolume = Form.useWatch<boolean | undefined>("byVolume", Form.useFormInstance<Values>());
+  return (Object.keys(LABEL_PARTS) as LabelPart[]).map((part) => (
+    <Form.Item key={part} name={["label", part]} label={LABEL_PARTS[part].name}>
+      <QuantityInput unit={byVolume ? "g/100 mL" : "%"} />
+    </Form.Item>
+  ));
 }
 
 function Judgement() {
@@ -90,19 +107,21 @@ function Judgement() {
   );
 }
 
-function labelOf({ label = {} }: Values): Partial<Record<LabelPart, number>> {
-  return Object.fromEntries(Object.entries(label).filter(([, value]) => typeof value === "number"));
+/** By mass, as it is kept. @throws {DomainError} for a label by volume without a density */
+function labelOf({ label = {}, byVolume, densityKgL }: Values): Partial<Record<LabelPart, number>> {
+  const typed = Object.fromEntries(Object.entries(label).filter(([, value]) => typeof value === "number")) as Partial<
+    Record<LabelPart, number>
+  >;
+  return byVolume ? labelByMass(typed, densityKgL ?? null) : typed;
 }
 
 function judge(values: Values): { ok: boolean; words: string } | null {
-  const label = labelOf(values);
-  if (Object.keys(label).length === 0) return null;
-  try {
+  if (Object.values(values.label ?? {}).every((value) => typeof value !== "number")) return null;
+  const judged = trySum(() => {
+    const label = labelOf(values);
     const { composition, warnings } = compositionOfLabel(label, values.isAcid ?? false);
     const parts = Object.entries(composition).map(([ion, mmol]) => `${ion} ${mmol.toFixed(2)}`);
     return { ok: warnings.length === 0, words: `In a gram, mmol: ${parts.join(", ")}. ${warnings.join(" ")}` };
-  } catch (error) {
-    if (error instanceof DomainError) return { ok: false, words: error.message };
-    throw error;
-  }
+  });
+  return typeof judged === "string" ? { ok: false, words: judged } : judged;
 }
