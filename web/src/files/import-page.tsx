@@ -1,0 +1,103 @@
+import Button from "antd/es/button";
+import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import type { ChosenFile } from "./chosen-file.ts";
+import { FileDrop } from "./file-drop.tsx";
+import styles from "./files.module.css";
+
+/** A file and what a person settled about it; another file begins anew. */
+export interface Chosen<Choices> {
+  readonly file: ChosenFile | null;
+  readonly choices: Choices;
+  take(file: ChosenFile): void;
+  settle(choices: Choices): void;
+}
+
+export function useChosen<Choices>(fresh: Choices): Chosen<Choices> {
+  const [chosen, setChosen] = useState<{ readonly file: ChosenFile | null; readonly choices: Choices }>({
+    file: null,
+    choices: fresh,
+  });
+  return {
+    ...chosen,
+    take: (file) => setChosen({ file, choices: fresh }),
+    settle: (choices) => setChosen({ ...chosen, choices }),
+  };
+}
+
+interface Preview<P> {
+  readonly data: P | undefined;
+  readonly error: Error | null;
+  readonly isFetching: boolean;
+  refetch(): unknown;
+}
+
+interface Importing<A, Input> {
+  readonly data: A | undefined;
+  readonly error: Error | null;
+  readonly isPending: boolean;
+  mutate(input: Input): void;
+  reset(): void;
+}
+
+interface Props<Choices, P, A> {
+  readonly title: string;
+  readonly says: string;
+  /** what is dropped, with its article */
+  readonly what: string;
+  readonly above?: ReactNode;
+  readonly chosen: Chosen<Choices>;
+  readonly preview: Preview<P>;
+  readonly importing: Importing<A, { file: ChosenFile; choices: Choices }>;
+  /** what the button says, and whether there is anything to import */
+  offer(preview: P): { readonly words: string; readonly isNothing: boolean };
+  looked(preview: P): ReactNode;
+  done(answer: A): ReactNode;
+}
+
+/** Something from a file: choose it, look at what the program makes of it, import it. */
+export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
+  const { title, says, what, above, chosen, preview, importing, offer, looked, done } = props;
+  const { file, choices, take } = chosen;
+  const choose = (next: ChosenFile): void => {
+    importing.reset();
+    take(next);
+  };
+  const shown = file && !preview.error ? preview.data : undefined;
+  const offered = shown !== undefined && offer(shown);
+  return (
+    <div className={styles["page"]}>
+      {above}
+      <h1>{title}</h1>
+      <p className="quiet">
+        {says} Nothing is stored before you have seen what the program makes of it, and nothing is mended in silence.
+      </p>
+      <FileDrop what={what} file={file} onFile={choose} />
+      {file && preview.error && <ProblemNote error={preview.error} onRetry={() => void preview.refetch()} />}
+      {file && preview.isFetching && !preview.data && <p className="quiet">Reading {file.name} …</p>}
+      {importing.data !== undefined
+        ? done(importing.data)
+        : file &&
+          shown !== undefined &&
+          offered && (
+            <>
+              {importing.error && <ProblemNote error={importing.error} />}
+              <div className={styles["commit"]}>
+                <Button
+                  type="primary"
+                  size="large"
+                  loading={importing.isPending}
+                  disabled={preview.isFetching || offered.isNothing}
+                  onClick={() => importing.mutate({ file, choices })}
+                >
+                  {offered.words}
+                </Button>
+                <Link to="/">Leave it</Link>
+              </div>
+              {looked(shown)}
+            </>
+          )}
+    </div>
+  );
+}
