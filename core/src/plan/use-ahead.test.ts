@@ -58,4 +58,15 @@ describe("the water that a zone will take", () => {
     expect(first).toBeGreaterThan(0);
     expect(twice / first).toBeCloseTo(2, 12);
   });
+
+  it("is nothing on the days that a rain still feeds: 20 mm against about 4 mm a day", () => {
+    const open = { ...zone, givenL: [], rainMm: (on: string) => (on === date ? 20 : 0) };
+    const [dry, wet] = [zone, open].map((of) => zoneUseAheadL(place, { ...of, givenL: [] }, date, 8, week(4)));
+    const perDayL = dry?.[0] ?? NaN;
+    const fedDays = Math.floor(2000 / perDayL);
+    expect(wet?.slice(0, fedDays)).toEqual(Array.from({ length: fedDays }, () => 0));
+    expect(
+      (dry ?? []).reduce((sum, litres) => sum + litres, 0) - (wet ?? []).reduce((sum, litres) => sum + litres, 0),
+    ).toBeCloseTo(2000, 6);
+  });
 });

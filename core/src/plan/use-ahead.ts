@@ -8,11 +8,16 @@ export interface ZoneUse {
   readonly plantings: readonly Planting[];
   /** L given on each of the last days, the day before `date` last */
   readonly givenL: readonly number[];
+  /** mm on a date where rain falls on the zone; left out under cover */
+  rainMm?(date: string): number;
 }
 
+/** So much rain the soil keeps for the days after, mm; a day's storm beyond runs off. Usual for rooted soil, assumed. */
+const KEPT_RAIN_MM = 40;
+
 /**
- * Water that a zone will take on each of the coming days: area · Kc · ET₀ with the crop as it will stand, at the same
- * litres for each of demand as of late. Where nothing was given of late, demand alone.
+ * Water that a zone will take on each of the coming days: area · Kc · ET₀ with the crop as it will stand, less the rain
+ * that falls on it, at the same litres for each of demand as of late. Where nothing was given of late, demand alone.
  *
  * @param evaporationMm reference evapotranspiration outside by date, measured and foreseen; a day beyond follows the sun
  *   above the air (FAO-56 eq. 21) from the days that are known
@@ -20,7 +25,7 @@ export interface ZoneUse {
  */
 export function zoneUseAheadL(
   place: Pick<Place, "latitudeDeg">,
-  { areaM2, plantings, givenL }: ZoneUse,
+  { areaM2, plantings, givenL, rainMm: rainOn }: ZoneUse,
   date: string,
   days: number,
   evaporationMm: ReadonlyMap<string, number>,
@@ -33,14 +38,21 @@ export function zoneUseAheadL(
       1e-9,
       known.reduce((sum, [on]) => sum + sun(on), 0),
     );
-  const demandL = (on: string): number =>
-    areaM2 * (standingOn(plantings, on)?.state.kc ?? 0) * (evaporationMm.get(on) ?? perSun * sun(on));
-  const past = givenL.map((_, age) => demandL(addDays(date, age - givenL.length)));
+  const first = addDays(date, -givenL.length);
+  let keptMm = 0;
+  const demands = Array.from({ length: givenL.length + days }, (_, day) => {
+    const on = addDays(first, day);
+    const wantedMm = (standingOn(plantings, on)?.state.kc ?? 0) * (evaporationMm.get(on) ?? perSun * sun(on));
+    const rainMm = keptMm + (rainOn?.(on) ?? 0);
+    keptMm = Math.min(KEPT_RAIN_MM, Math.max(0, rainMm - wantedMm));
+    return areaM2 * Math.max(0, wantedMm - rainMm);
+  });
+  const past = demands.slice(0, givenL.length);
   // Only days with a crop tell how much is given for its demand.
   const [given, demanded] = givenL.reduce(
     ([litres, of], day, age) => ((past[age] ?? 0) > 0 ? [litres + day, of + (past[age] ?? 0)] : [litres, of]),
     [0, 0],
   );
   const perDemand = given > 0 && demanded > 0 ? given / demanded : 1;
-  return Array.from({ length: days }, (_, ahead) => perDemand * demandL(addDays(date, ahead)));
+  return demands.slice(givenL.length).map((litres) => perDemand * litres);
 }

@@ -5,6 +5,7 @@ import {
   isTurn,
   localDate,
   nextTurn,
+  OPEN_FIELD_PCT,
   outsideEt,
   projectStorage,
   startOfLocalDay,
@@ -121,6 +122,7 @@ export function waterService(
       (atMs) => localDate(atMs, site.timeZone),
     );
     const { rain, evaporation } = await weatherOf(site, date);
+    const usualRainMm = usualRain(rain, date);
     const ahead = new Map(
       zones.map((zone) => [
         zone.id,
@@ -133,6 +135,7 @@ export function waterService(
               { length: USE_DAYS },
               (_, day) => given.get(zone.id)?.get(addDays(date, day - USE_DAYS)) ?? 0,
             ),
+            ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm: (on) => rain.get(on) ?? usualRainMm }),
           },
           date,
           AHEAD_DAYS,
@@ -165,6 +168,16 @@ export function waterService(
       ),
     };
   }
+}
+
+/** mm a day, mean of late. */
+function usualRain(rain: ReadonlyMap<string, number>, date: string): number {
+  return (
+    Array.from({ length: RAIN_DAYS }, (_, age) => rain.get(addDays(date, -1 - age)) ?? 0).reduce(
+      (sum, mm) => sum + mm,
+      0,
+    ) / RAIN_DAYS
+  );
 }
 
 /** m³ that the zones took of a source, by day. A zone without a choice drinks of the first source. */
@@ -212,14 +225,13 @@ function stateOf(
     const turned = turn && isTurn(turn, day) ? turn.m3 : 0;
     levelM3 = Math.min(storage.capacityM3, Math.max(0, levelM3 + caught + turned - (used.get(day) ?? 0)));
   }
-  const past = Array.from({ length: RAIN_DAYS }, (_, age) => rain.get(addDays(date, -1 - age)) ?? 0);
   const supply = projectStorage({
     date,
     levelM3,
     capacityM3: storage.capacityM3,
     useM3,
     rainMm: Array.from({ length: FORECAST_DAYS }, (_, day) => rain.get(addDays(date, day)) ?? 0),
-    usualRainMm: past.reduce((sum, mm) => sum + mm, 0) / RAIN_DAYS,
+    usualRainMm: usualRain(rain, date),
     roofM2: storage.roofM2,
     runoffPct: storage.runoffPct,
     turn,

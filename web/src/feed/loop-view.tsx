@@ -24,8 +24,8 @@ type LoopKey =
   "water" | "volume" | "drainPct" | "inNa" | "nowNa" | "limitNa" | "takenNa" | "inCl" | "nowCl" | "limitCl" | "takenCl";
 
 const LOOP: readonly SumField<LoopKey>[] = [
-  { key: "water", label: "Water taken up", unit: "L/m² a day", note: "of today’s plan, less the drain" },
-  { key: "volume", label: "Water in the loop", unit: "L/m²", note: "root zone; add tanks and pipes" },
+  { key: "water", label: "Water taken up, a day", quantity: "waterDepth", note: "of today’s plan, less the drain" },
+  { key: "volume", label: "Water in the loop", quantity: "waterDepth", note: "root zone; add tanks and pipes" },
   { key: "drainPct", label: "Drain, of the feed", unit: "%" },
 ];
 const staying = (ion: "Na" | "Cl"): readonly SumField<LoopKey>[] => [

@@ -9,8 +9,11 @@ import styles from "./feed.module.css";
 import { useLogMix } from "./use-feed.ts";
 
 interface Values {
-  lines?: { kg?: number | null; lot?: string }[];
+  /** as they stand on their scale: grams below 1 kg */
+  lines?: { mass?: number | null; lot?: string }[];
 }
+
+const isSmall = ({ kgPerTank }: Recipe["lines"][number]): boolean => kgPerTank < 1;
 
 /** What was weighed into the tanks, with the lots of the bags. */
 export function MixDialog({
@@ -27,6 +30,7 @@ export function MixDialog({
   const log = useLogMix(zoneId);
   // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
   const [key] = useState(() => crypto.randomUUID());
+  const lines = [...recipe.lines].sort((a, b) => a.tankId.localeCompare(b.tankId) || b.kgPerTank - a.kgPerTank);
   return (
     <RecordDialog<Values, NewMix>
       title="A mix for the book"
@@ -34,12 +38,18 @@ export function MixDialog({
       width={620}
       columns={1}
       schema={newMixSchema}
-      initialValues={{ lines: recipe.lines.map(({ kgPerTank }) => ({ kg: Number(kgPerTank.toFixed(4)) })) }}
-      recordOf={({ lines = [] }) => ({
+      initialValues={{
+        lines: lines.map((line) => ({
+          mass: isSmall(line) ? Number((line.kgPerTank * 1000).toFixed(1)) : Number(line.kgPerTank.toFixed(3)),
+        })),
+      }}
+      recordOf={({ lines: typed = [] }) => ({
         key,
-        lines: recipe.lines.flatMap(({ productId, tankId }, at) => {
-          const { kg = null, lot } = lines[at] ?? {};
-          return kg === null ? [] : [{ productId, tankId, kg, lot: lot?.trim() || null }];
+        lines: lines.flatMap((line, at) => {
+          const { mass = null, lot } = typed[at] ?? {};
+          if (mass === null) return [];
+          const { productId, tankId } = line;
+          return [{ productId, tankId, kg: isSmall(line) ? mass / 1000 : mass, lot: lot?.trim() || null }];
         }),
       })}
       saving={log}
@@ -54,13 +64,16 @@ export function MixDialog({
       }
       onClose={onClose}
     >
-      {recipe.lines.map(({ productId, tankId, name }, at) => (
+      {lines.map(({ productId, tankId, name, kgPerTank }, at) => (
         <div key={`${tankId} ${productId}`} className={styles["weighed"]}>
           <span>
             {tankId} · {name}
           </span>
-          <Form.Item name={["lines", at, "kg"]} noStyle>
-            <QuantityInput label={`${name} in tank ${tankId}`} quantity="mass" />
+          <Form.Item name={["lines", at, "mass"]} noStyle>
+            <QuantityInput
+              label={`${name} in tank ${tankId}`}
+              {...(kgPerTank < 1 ? { unit: "g" } : { quantity: "mass" })}
+            />
           </Form.Item>
           <Form.Item name={["lines", at, "lot"]} noStyle>
             <Input placeholder="lot" aria-label={`Lot of ${name} in tank ${tankId}`} maxLength={40} />

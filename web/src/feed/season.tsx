@@ -16,10 +16,10 @@ const POLICIES: Readonly<Record<SeasonPolicy, string>> = {
   "stronger-in-high-use": "stronger when much water is used",
 };
 const FIELDS: readonly SumField<Key>[] = [
-  { key: "water", label: "Water today", unit: "L/m²", note: "of today’s plan" },
-  { key: "usualWater", label: "On the day it was set for", unit: "L/m²" },
+  { key: "water", label: "Water today", quantity: "waterDepth", note: "of today’s plan" },
+  { key: "usualWater", label: "Water on the day it was set for", quantity: "waterDepth" },
   { key: "light", label: "Light inside today", unit: "mol/m²" },
-  { key: "usualLight", label: "On the day it was set for", unit: "mol/m²" },
+  { key: "usualLight", label: "Light on the day it was set for", unit: "mol/m²" },
   { key: "least", label: "Never under", unit: "of the strength" },
   { key: "most", label: "Never over", unit: "of the strength" },
 ];

@@ -18,7 +18,7 @@ const UPTAKE: readonly SumField<Nutrient>[] = NUTRIENTS.map((key) => ({
   unit: TRACES.includes(key) ? "µmol/m² a day" : "mmol/m² a day",
 }));
 const DAY: readonly SumField<"water" | "leavesPct">[] = [
-  { key: "water", label: "Water taken up", unit: "L/m² a day" },
+  { key: "water", label: "Water taken up, a day", quantity: "waterDepth" },
   { key: "leavesPct", label: "Drain that leaves, of the feed", unit: "%", note: "0 in a closed loop" },
 ];
 
