@@ -70,6 +70,10 @@ test("simple feeds: the wall's table, a tank topped up, and what cannot be is sa
   await grade.getByLabel("Nitrogen in the feed").fill("5000");
   await expect(grade.getByRole("alert")).toContainText("The nitrogen must be 1 to 1000 mg/L, not 5000.");
   await expectNoSeriousFaults(page);
+  await page.getByRole("button", { name: "A base grade" }).click();
+  const base = page.getByRole("region", { name: "Base grade" });
+  await expect(base.getByRole("region", { name: "Tank A" })).toContainText("Calcium nitrate fertiliser");
+  await expect(base.getByRole("region", { name: "Tank B" })).toContainText("Base grade 6-10-28");
   await page.getByRole("button", { name: "Top up a tank" }).click();
   const tank = page.getByRole("region", { name: "Top up a tank" });
   await tank.getByLabel("EC in the tank").fill("1.1");

@@ -11,7 +11,7 @@ import styles from "./feed.module.css";
 import { useProducts } from "./use-feed.ts";
 
 const WALL_PPM = [50, 75, 100, 125, 150, 200, 250, 300] as const;
-const WALL_DILUTIONS = [50, 100, 128, 200] as const;
+const USUAL_DILUTIONS = [50, 100, 128, 200];
 
 /** One bag: grams for a litre at so many ppm N, what comes along, and the table for the wall. */
 export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string }) {
@@ -28,6 +28,10 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const product = { ...rest, ...(solubilityGL !== undefined && { solubilityGL }) };
   const water = feed.water ?? { ions: {}, ph: 7 };
   const { ppmN } = typed;
+  // The injectors at hand stand among the usual ones.
+  const dilutions = [...new Set([...USUAL_DILUTIONS, ...feed.tanks.map(({ dilution }) => dilution)])]
+    .filter((dilution) => dilution > 1)
+    .sort((a, b) => a - b);
   const sum = ppmN === null ? null : trySum(() => singleGrade({ product, ppmN, water }));
   return (
     <section aria-label="One bag at so many ppm N">
@@ -61,7 +65,8 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
       )}
       <Wall
         title={`${product.name} for ${zoneName}`}
-        rows={trySum(() => wallTable(product, water, WALL_PPM, WALL_DILUTIONS))}
+        dilutions={dilutions}
+        rows={trySum(() => wallTable(product, water, WALL_PPM, dilutions))}
       />
     </section>
   );
@@ -72,7 +77,15 @@ function hasNitrogen({ composition: { NO3 = 0, NH4 = 0, urea = 0 } }: LibraryPro
 }
 
 /** Printed on a page of its own: every other part of the screen stays off the paper. */
-function Wall({ title, rows }: { title: string; rows: ReturnType<typeof wallTable> | string }) {
+function Wall({
+  title,
+  dilutions,
+  rows,
+}: {
+  title: string;
+  dilutions: readonly number[];
+  rows: ReturnType<typeof wallTable> | string;
+}) {
   if (typeof rows === "string") return null;
   return (
     <div className={styles["wall"]}>
@@ -81,7 +94,7 @@ function Wall({ title, rows }: { title: string; rows: ReturnType<typeof wallTabl
         <thead>
           <tr>
             <th scope="col">ppm N</th>
-            {WALL_DILUTIONS.map((dilution) => (
+            {dilutions.map((dilution) => (
               <th key={dilution} scope="col">
                 1 : {dilution}, g/L of concentrate
               </th>
@@ -94,7 +107,7 @@ function Wall({ title, rows }: { title: string; rows: ReturnType<typeof wallTabl
             <tr key={ppmN}>
               <th scope="row">{ppmN}</th>
               {concentrateGL.map((gL, at) => (
-                <td key={WALL_DILUTIONS[at]}>
+                <td key={dilutions[at]}>
                   {gL === null ? <span className="quiet">does not dissolve</span> : gL.toFixed(0)}
                 </td>
               ))}

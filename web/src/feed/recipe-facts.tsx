@@ -7,7 +7,7 @@ import styles from "./feed.module.css";
 import { ionName } from "./ion-names.ts";
 
 /** What the recipe adds up to. */
-export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void }) {
+export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain?: () => void }) {
   const { cationsMeqL, anionsMeqL } = recipe.chargeBalance;
   const { K = 0, Ca = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
   const N = NO3 + NH4 + urea;
@@ -41,9 +41,11 @@ export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain(): void 
           </div>
         )}
       </dl>
-      <Button size="small" className={styles["adds"] ?? ""} onClick={onExplain}>
-        How it adds up
-      </Button>
+      {onExplain && (
+        <Button size="small" className={styles["adds"] ?? ""} onClick={onExplain}>
+          How it adds up
+        </Button>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import type { BoardZone, ZoneFeed } from "@sprunel/contract";
 import { useState, type ReactNode } from "react";
 import styles from "./feed.module.css";
+import { BaseGrade } from "./base-grade.tsx";
 import { Dressing } from "./dressing.tsx";
 import { Granules } from "./granules.tsx";
 import { OneGrade } from "./one-grade.tsx";
@@ -11,6 +12,7 @@ import { TopUp } from "./top-up.tsx";
 export function SimpleView({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const parts: Readonly<Record<string, { readonly name: string; readonly part: ReactNode }>> = {
     grade: { name: "One bag at so many ppm N", part: <OneGrade feed={feed} zoneName={zone.name} /> },
+    base: { name: "A base grade", part: <BaseGrade feed={feed} /> },
     season: { name: "Strength by season", part: <Season zoneId={zone.id} feed={feed} /> },
     topUp: { name: "Top up a tank", part: <TopUp zoneId={zone.id} feed={feed} /> },
     granules: { name: "Slow release", part: <Granules zoneId={zone.id} feed={feed} /> },
