@@ -18,6 +18,7 @@ import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
 import { USUAL } from "./feed-service.ts";
 import { feedStore, type FeedStore } from "./feed-store.ts";
 import { withSolver } from "./highs-solver.ts";
+import { remembering } from "./remembering.ts";
 import { recipeStore } from "./recipe-store.ts";
 
 export type RecipeService = ReturnType<typeof recipeService>;
@@ -30,12 +31,13 @@ const TURN_MS = 40;
 /** Recipes of all zones: solved, kept as versions, taken over, and told in money. */
 export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService, clock: () => number) {
   const solved = new Map<string, RecipeCost>();
+  const remember = remembering();
 
   async function costFor(question: RecipeInput): Promise<RecipeCost> {
     const key = JSON.stringify(question);
     const known = solved.get(key);
     if (known) return known;
-    const answer = await withSolver((solver) => recipeCost(question, solver));
+    const answer = await withSolver((solver) => recipeCost(question, remember(solver)));
     if (solved.size >= REMEMBERED) solved.delete(solved.keys().next().value ?? "");
     solved.set(key, answer);
     return answer;
