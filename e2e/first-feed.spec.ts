@@ -85,25 +85,14 @@ test("a mix goes into the book and off the shelf, and its weigh sheet is one pag
   await page.getByRole("link", { name: "Weigh sheet" }).click();
   await expect(page.getByRole("heading", { name: "Tank A: 200 L" })).toBeVisible();
   await expect(page.getByText("Acid into water, never the reverse.")).toBeVisible();
-  const whole = Number(
-    await page
-      .getByRole("row", { name: /Potassium nitrate/ })
-      .first()
-      .locator("td:nth-of-type(3)")
-      .innerText()
-      .then(parseFloat),
-  );
+  const nitrateKg = async (): Promise<number> => {
+    const mass = page.getByRole("row", { name: /Potassium nitrate/ }).locator("td:nth-of-type(3)");
+    return parseFloat(await mass.first().innerText());
+  };
+  const whole = await nitrateKg();
   await page.getByRole("button", { name: "Half a batch" }).click();
   await expect(page.getByRole("heading", { name: "Tank A: 100 L" })).toBeVisible();
-  const half = Number(
-    await page
-      .getByRole("row", { name: /Potassium nitrate/ })
-      .first()
-      .locator("td:nth-of-type(3)")
-      .innerText()
-      .then(parseFloat),
-  );
-  expect(half / whole).toBeCloseTo(0.5, 2);
+  expect((await nitrateKg()) / whole).toBeCloseTo(0.5, 2);
   for (const format of ["A4", "Letter"]) {
     const pdf = await page.pdf({ format });
     expect(pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);

@@ -31,6 +31,8 @@ describe("units", () => {
     ["acidDose", 128, "fl oz/1000 gal", 1000],
     ["density", 1, "per ft²", 10.763910417],
     ["land", 1, "acre", 0.40468564224],
+    ["perLand", 1, "lb/acre", 1.120851156],
+    ["perTonne", 2, "lb/ton", 1],
   ] as const)("take %s %d %s for %d in the canonical unit", (quantity, value, name, canonical) => {
     expect(toCanonical(quantity, value, name as never)).toBeCloseTo(canonical, 9);
   });

@@ -32,6 +32,10 @@ export const UNITS = {
   /** plants on the ground */
   density: { "per m²": { factor: 1 }, "per ft²": { factor: METRES_PER_FOOT ** -2 } },
   land: { ha: { factor: 1 }, acre: { factor: 0.40468564224 } },
+  /** nutrient on the ground */
+  perLand: { "kg/ha": { factor: 1 }, "lb/acre": { factor: KG_PER_POUND / 0.40468564224 } },
+  /** nutrient in a tonne of crop or manure */
+  perTonne: { "kg/t": { factor: 1 }, "lb/ton": { factor: 0.5 } },
   /** per area of ground */
   yield: { "kg/m²": { factor: 1 }, "lb/ft²": { factor: KG_PER_POUND / METRES_PER_FOOT ** 2 } },
   fruitMass: { g: { factor: 1 }, oz: { factor: (1000 * KG_PER_POUND) / 16 } },
@@ -77,6 +81,8 @@ const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
   length: "ft",
   area: "ft²",
   land: "acre",
+  perLand: "lb/acre",
+  perTonne: "lb/ton",
   yield: "lb/ft²",
   fruitMass: "oz",
   waterPerMass: "gal/lb",

@@ -10,7 +10,7 @@ import styles from "./feed.module.css";
 
 type Key = "nutrientKgHa" | "contentPct" | "areaM2" | "beds" | "rowM" | "plants";
 const FIELDS: readonly SumField<Key>[] = [
-  { key: "nutrientKgHa", label: "Nutrient for the ground", unit: "kg/ha" },
+  { key: "nutrientKgHa", label: "Nutrient for the ground", quantity: "perLand" },
   { key: "contentPct", label: "Of it in the bag", unit: "%" },
   { key: "areaM2", label: "Area", quantity: "area", note: "of the zone" },
   { key: "beds", label: "Beds", unit: "beds", note: "of its layout" },
@@ -51,9 +51,9 @@ function Form({ start }: { start: Omit<Readonly<Record<Key, number | null>>, "nu
       </Answer>
       {sum && typeof sum !== "string" && (
         <dl className={styles["facts"]}>
-          <dt>A hectare</dt>
+          <dt>On the ground</dt>
           <dd>
-            {sum.kgHa.toFixed(0)} <span data-unit>kg/ha</span>
+            <Amount quantity="perLand" value={sum.kgHa} />
           </dd>
           <dt>A bed</dt>
           <dd>

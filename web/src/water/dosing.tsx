@@ -15,8 +15,8 @@ import { usePlace } from "../shell/use-place.ts";
 import { useSetUp } from "../site/use-set-up.ts";
 import figures from "../theme/figures.module.css";
 import tables from "../theme/tables.module.css";
+import { SumFields, type SumField } from "../sums/sum-fields.tsx";
 import { trySum } from "../sums/try-sum.ts";
-import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { useDoses, useStrikeDose } from "./use-doses.ts";
@@ -33,9 +33,9 @@ interface Settings {
   readonly mostEcMsCm: number | null;
   readonly passageMm: number | null;
 }
-const FIELDS: readonly { readonly key: keyof Settings; readonly label: string; readonly unit: string }[] = [
-  { key: "nKgT", label: "N taken off", unit: "kg/t" },
-  { key: "pKgT", label: "P taken off", unit: "kg/t" },
+const FIELDS: readonly SumField<keyof Settings>[] = [
+  { key: "nKgT", label: "N taken off", quantity: "perTonne" },
+  { key: "pKgT", label: "P taken off", quantity: "perTonne" },
   { key: "mineralisedPct", label: "Organic N used this season", unit: "%" },
   { key: "doses", label: "Doses to come", unit: "" },
   { key: "mostEcMsCm", label: "Most EC at the drippers", unit: "mS/cm" },
@@ -85,19 +85,7 @@ function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source;
       : computed(source, zone.definition.areaM2, targetKgM2 * 10, givenM3, ecMsCm(water.ions, water.ph), settings);
   return (
     <>
-      <div className={styles["settings"]}>
-        {FIELDS.map(({ key, label, unit }) => (
-          <label key={key}>
-            {label}
-            <QuantityInput
-              label={label}
-              unit={unit}
-              value={settings[key]}
-              onChange={(value) => setSettings({ ...settings, [key]: value })}
-            />
-          </label>
-        ))}
-      </div>
+      <SumFields fields={FIELDS} values={settings} onChange={setSettings} />
       <p className="quiet">These six are assumed, not confirmed: change what you know better.</p>
       {targetKgM2 === null && (
         <p>
@@ -224,9 +212,9 @@ function Figures({
         </p>
       )}
       <p className="quiet">
-        All that may still be given brings {answer.bringsKgHa.n.toFixed(0)} kg/ha N that the crop can use,{" "}
-        {answer.bringsKgHa.p.toFixed(0)} kg/ha P and {answer.bringsKgHa.k.toFixed(0)} kg/ha K: take as much off the
-        feed.
+        All that may still be given brings <Amount quantity="perLand" value={answer.bringsKgHa.n} note="N" /> that the
+        crop can use, <Amount quantity="perLand" value={answer.bringsKgHa.p} note="P" /> and{" "}
+        <Amount quantity="perLand" value={answer.bringsKgHa.k} note="K" />: take as much off the feed.
       </p>
       {answer.warnings.map((warning) => (
         <p key={warning} className={styles["bad"]}>
