@@ -2,18 +2,8 @@ import { addDays, localDate } from "@sprunel/core";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
 import { reports, zoneReports } from "./laboratory.ts";
-import {
-  catchTests,
-  doses,
-  HISTORY_DAYS,
-  layouts,
-  lines,
-  plantingsOf,
-  shelf,
-  site,
-  sources,
-  zones,
-} from "./quillbrook.ts";
+import { doses, HISTORY_DAYS, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
+import { catchTests, layouts, lines } from "./quillbrook-lines.ts";
 import { simulatedDevice } from "./simulated-device.ts";
 
 const DAY_MS = 86_400_000;
