@@ -103,7 +103,7 @@ export { stageTarget, type FeedTarget } from "./feed/targets.ts";
 export { readWaterTable, type WaterSample, type WaterTable } from "./water/water-table.ts";
 export { largestSharePct, mixWaters, type MixLimit, type ReportedWater } from "./water/mix-waters.ts";
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./water/hazards.ts";
-export { zoneUseAheadL, type ZoneUse } from "./plan/use-ahead.ts";
+export { kcAhead, zoneUseAheadL, type ZoneUse } from "./plan/use-ahead.ts";
 export { readOrganicTable } from "./water/organic-table.ts";
 export { compareRecipes, type ComparedRecipe, type RecipeDifference } from "./feed/compare-recipes.ts";
 export { closedLoop, freshTarget, type LoopAnswer, type LoopInput, type StayingIon } from "./feed/closed-loop.ts";

@@ -5,7 +5,8 @@ import { addDays } from "../table/local-time.ts";
 
 export interface ZoneUse {
   readonly areaM2: number;
-  readonly plantings: readonly Planting[];
+  /** Kc of every day from the first of `givenL` on, as many as are looked at; 0 while nothing stands */
+  readonly kc: readonly number[];
   /** L given on each of the last days, the day before `date` last */
   readonly givenL: readonly number[];
   /** mm on a date where rain falls on the zone; left out under cover */
@@ -14,6 +15,11 @@ export interface ZoneUse {
 
 /** So much rain the soil keeps for the days after, mm; a day's storm beyond runs off. Usual for rooted soil, assumed. */
 const KEPT_RAIN_MM = 40;
+
+/** Kc of a zone's crops on so many days from a date on. */
+export function kcAhead(plantings: readonly Planting[], from: string, days: number): number[] {
+  return Array.from({ length: days }, (_, day) => standingOn(plantings, addDays(from, day))?.state.kc ?? 0);
+}
 
 /**
  * Water that a zone will take on each of the coming days: area · Kc · ET₀ with the crop as it will stand, less the rain
@@ -25,9 +31,8 @@ const KEPT_RAIN_MM = 40;
  */
 export function zoneUseAheadL(
   place: Pick<Place, "latitudeDeg">,
-  { areaM2, plantings, givenL, rainMm: rainOn }: ZoneUse,
+  { areaM2, kc, givenL, rainMm: rainOn }: ZoneUse,
   date: string,
-  days: number,
   evaporationMm: ReadonlyMap<string, number>,
 ): number[] {
   const sun = (on: string): number => dailyExtraterrestrialMjM2(place.latitudeDeg, dayOfYear(on));
@@ -40,9 +45,9 @@ export function zoneUseAheadL(
     );
   const first = addDays(date, -givenL.length);
   let keptMm = 0;
-  const demands = Array.from({ length: givenL.length + days }, (_, day) => {
+  const demands = kc.map((coefficient, day) => {
     const on = addDays(first, day);
-    const wantedMm = (standingOn(plantings, on)?.state.kc ?? 0) * (evaporationMm.get(on) ?? perSun * sun(on));
+    const wantedMm = coefficient * (evaporationMm.get(on) ?? perSun * sun(on));
     const rainMm = keptMm + (rainOn?.(on) ?? 0);
     keptMm = Math.min(KEPT_RAIN_MM, Math.max(0, rainMm - wantedMm));
     return areaM2 * Math.max(0, wantedMm - rainMm);

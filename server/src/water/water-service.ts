@@ -3,6 +3,7 @@ import {
   addDays,
   daysBetween,
   isTurn,
+  kcAhead,
   localDate,
   nextTurn,
   OPEN_FIELD_PCT,
@@ -26,6 +27,7 @@ export type WaterService = ReturnType<typeof waterService>;
 /** Use is the mean of so many days; storage is looked at for so many, the rain of late over so many. */
 const USE_DAYS = 7;
 const AHEAD_DAYS = 42;
+const MOST_COURSES = 2000;
 const FORECAST_DAYS = 4;
 const RAIN_DAYS = 42;
 
@@ -37,6 +39,18 @@ export function waterService(
   clock: () => number,
   changed: () => void,
 ) {
+  /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
+  const courses = new Map<string, readonly number[]>();
+  const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
+    const key = `${id} ${version} ${date}`;
+    const known = courses.get(key);
+    if (known) return known;
+    if (courses.size >= MOST_COURSES) courses.clear();
+    const kc = kcAhead(plantings, addDays(date, -USE_DAYS), USE_DAYS + AHEAD_DAYS);
+    courses.set(key, kc);
+    return kc;
+  };
+
   const refuseTaken = async (trx: Knex, siteId: number, name: string, exceptId: number): Promise<void> => {
     const others = (await sourceStore(trx).list(siteId)).filter((source) => source.id !== exceptId);
     if (others.some((source) => source.name.toLowerCase() === name.toLowerCase()))
@@ -130,7 +144,7 @@ export function waterService(
           site,
           {
             areaM2: zone.definition.areaM2,
-            plantings: zone.plantings,
+            kc: kcOf(zone, date),
             givenL: Array.from(
               { length: USE_DAYS },
               (_, day) => given.get(zone.id)?.get(addDays(date, day - USE_DAYS)) ?? 0,
@@ -138,7 +152,6 @@ export function waterService(
             ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm: (on) => rain.get(on) ?? usualRainMm }),
           },
           date,
-          AHEAD_DAYS,
           evaporation,
         ),
       ]),
