@@ -131,7 +131,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
       const date = asked ?? localDate(clock(), site.timeZone);
       const zones = await zoneStore(db).list();
       const records = await feedRecords(db, site.id);
-      const litres = new Map((await plans.board(date)).zones.map(({ id, run }) => [id, run?.litres ?? 0]));
+      const litres = await plans.litresOn(date);
       const costs: ZoneCost[] = [];
       let turn = performance.now();
       for (const zone of zones) {

@@ -96,4 +96,10 @@ describe("the cost of all feeds", () => {
     // 4 mmol of potassium nitrate in a litre are 413 g/m³ as sold (98 %).
     expect((await cost()) - before).toBeCloseTo(0.413, 2);
   });
+
+  it("refuses a date that is a typing error", async () => {
+    const { call } = await fed();
+    const { status, body } = await call("GET", "/api/feed-costs?date=9026-06-20");
+    expect([status, body.errors?.[0]?.path]).toEqual([422, "date"]);
+  });
 });

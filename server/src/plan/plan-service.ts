@@ -21,6 +21,8 @@ const FIRST_DATE = "2000-01-01";
 const LAST_DATE = "2100-12-31";
 /** Readings that a day's plan and its judgement look back on. */
 const READING_DAYS = 7;
+/** Plans of so many dates are remembered for their litres. */
+const MOST_DATES = 60;
 /** Beyond this no weather is known, not even filled in, and no root zone is followed there. */
 const FOLLOWED_AHEAD_DAYS = 14;
 
@@ -36,6 +38,7 @@ export function planService(
   ) => Promise<(zone: StoredZone) => NonNullable<BoardZone["water"]>>,
 ) {
   const mornings = new Map<number, Mornings>();
+  const litres = new Map<string, ReadonlyMap<number, number>>();
 
   function morningsOf(zone: StoredZone): Mornings {
     const known = mornings.get(zone.id) ?? new Map<string, StoreState>();
@@ -97,6 +100,27 @@ export function planService(
     /** After anything stored has changed. */
     forget(): void {
       mornings.clear();
+      litres.clear();
+    },
+
+    /** L that each zone's plan gives on a date; none without a plan. */
+    async litresOn(asked: string): Promise<ReadonlyMap<number, number>> {
+      const site = await siteStore(db).find();
+      if (!site) return new Map<number, number>();
+      const date = checkedDate(asked, localDate(clock(), site.timeZone));
+      const known = litres.get(date);
+      if (known) return known;
+      const zones = await zoneStore(db).list();
+      const records = await recordsFor(site, zones, date);
+      const planned = new Map(
+        zones.map((zone) => {
+          const plan = new ZonePlanner(zone, records, morningsOf(zone)).plan(date);
+          return [zone.id, typeof plan === "string" ? 0 : plan.day.water.litres];
+        }),
+      );
+      if (litres.size >= MOST_DATES) litres.clear();
+      litres.set(date, planned);
+      return planned;
     },
 
     async board(asked: string | undefined): Promise<Board> {
