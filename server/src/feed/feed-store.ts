@@ -120,6 +120,17 @@ export function feedStore(db: Knex) {
       const row = { zone_id: zoneId, version, target: JSON.stringify(target) };
       await db<TargetRow>("feed_target").insert(row).onConflict("zone_id").merge();
     },
+    /** Own targets and settings of all zones, by zone id. */
+    async held(): Promise<{
+      readonly targets: ReadonlyMap<number, FeedTarget>;
+      readonly settings: ReadonlyMap<number, FeedSettings>;
+    }> {
+      const [targets, settings] = [await db<TargetRow>("feed_target"), await db<SettingsRow>("feed_settings")];
+      return {
+        targets: new Map(targets.map((row) => [row.zone_id, feedTargetSchema.parse(JSON.parse(row.target))])),
+        settings: new Map(settings.map((row) => [row.zone_id, feedSettingsSchema.parse(JSON.parse(row.settings))])),
+      };
+    },
     async dropTarget(zoneId: number): Promise<void> {
       await db<TargetRow>("feed_target").where({ zone_id: zoneId }).delete();
     },

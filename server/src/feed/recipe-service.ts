@@ -46,9 +46,8 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
   async function book({ id: siteId, timeZone }: Site): Promise<KeptRecipe[]> {
     const zones = await zoneStore(db).list();
     const today = localDate(clock(), timeZone);
-    const asked = await Promise.all(
-      zones.map(async (zone) => ({ zone, text: askedText(await askedIn(feedStore(db), zone, today)) })),
-    );
+    const held = await feedStore(db).held();
+    const asked = zones.map((zone) => ({ zone, text: askedText(askedIn(held, zone, today)) }));
     return (await recipeStore(db).list(siteId)).map(({ id, name, version, keptAtMs, madeIn, asked: own, result }) => ({
       id,
       name,
@@ -132,10 +131,11 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
       const zones = await zoneStore(db).list();
       const records = await feedRecords(db, site.id);
       const litres = await plans.litresOn(date);
+      const held = await feedStore(db).held();
       const costs: ZoneCost[] = [];
       let turn = performance.now();
       for (const zone of zones) {
-        costs.push(await costOf(zone, records, date, litres.get(zone.id) ?? 0));
+        costs.push(await costOf(zone, { records, held, date, litres: litres.get(zone.id) ?? 0 }));
         if (performance.now() - turn > TURN_MS) {
           told(costs.length, zones.length);
           await new Promise(setImmediate);
@@ -149,10 +149,9 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
     },
   };
 
-  async function costOf(zone: StoredZone, records: FeedRecords, date: string, litres: number): Promise<ZoneCost> {
-    const store = feedStore(db);
-    const asked = await askedIn(store, zone, date);
-    const { tanks } = (await store.settings(zone.id)) ?? USUAL;
+  async function costOf(zone: StoredZone, { records, held, date, litres }: Known): Promise<ZoneCost> {
+    const asked = askedIn(held, zone, date);
+    const { tanks } = held.settings.get(zone.id) ?? USUAL;
     const { water } = waterOf(records, zone, date);
     const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
     const answer = question && (await costFor(question));
@@ -169,13 +168,21 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
   }
 }
 
+type Held = Awaited<ReturnType<FeedStore["held"]>>;
+
+interface Known {
+  readonly records: FeedRecords;
+  readonly held: Held;
+  readonly date: string;
+  readonly litres: number;
+}
+
 /** What a zone asks for: its own target, or else the library's of its stage. */
-async function askedIn(store: FeedStore, { id, plantings }: StoredZone, date: string): Promise<Asked | null> {
+function askedIn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Asked | null {
   const standing = standingOn(plantings, date);
-  const target =
-    (await store.target(id)) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  const target = targets.get(id) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
   if (!target) return null;
-  const { wishes } = (await store.settings(id)) ?? USUAL;
+  const { wishes } = settings.get(id) ?? USUAL;
   return { target: { ions: target.ions, ph: target.ph }, wishes };
 }
 
