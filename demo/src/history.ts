@@ -1,15 +1,9 @@
-import type { Zone, ZoneDayAnswer } from "@sprunel/contract";
-import {
-  addDays,
-  daysBetween,
-  localDate,
-  pickingTime,
-  standingOn,
-  startOfLocalDay,
-  stepSubstrate,
-  yieldPath,
-  type SubstrateState,
-} from "@sprunel/core";
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
+import type { Zone } from "@sprunel/contract/site";
+import { standingOn } from "@sprunel/core/crop";
+import { pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { stepSubstrate, type SubstrateState } from "@sprunel/core/rootzone";
+import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { normal } from "@sprunel/field";
 import {
   pickStore,

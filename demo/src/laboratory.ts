@@ -1,4 +1,5 @@
-import type { NewWaterReport, NewZoneReport } from "@sprunel/contract";
+import type { NewZoneReport } from "@sprunel/contract/rootzone";
+import type { NewWaterReport } from "@sprunel/contract/water";
 
 /** What the laboratory found, by days ago. The borehole is rich in bicarbonate; it balances to 0.02 meq/L. */
 export const reports: readonly (Omit<NewWaterReport, "takenOn"> & { readonly daysAgo: number })[] = [

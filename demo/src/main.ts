@@ -1,4 +1,4 @@
-import { addDays, localDate } from "@sprunel/core";
+import { addDays, localDate } from "@sprunel/core/time";
 import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
 import { reports, zoneReports } from "./laboratory.ts";

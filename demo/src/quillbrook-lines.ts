@@ -1,4 +1,5 @@
-import type { Layout, NewCatchTest, NewLines } from "@sprunel/contract";
+import type { NewCatchTest, NewLines } from "@sprunel/contract/irrigation";
+import type { Layout } from "@sprunel/contract/site";
 
 const along = { offset: false, linesPerBed: 0, dripperSpacingM: 0.2, dripperLh: 0, drippersPerPlant: 0, vessel: null };
 

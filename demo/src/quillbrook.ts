@@ -1,5 +1,6 @@
-import type { NewSite, NewSource, NewZone } from "@sprunel/contract";
-import { addDays } from "@sprunel/core";
+import type { NewSite, NewZone } from "@sprunel/contract/site";
+import type { NewSource } from "@sprunel/contract/water";
+import { addDays } from "@sprunel/core/time";
 import type { SimulatedHouse } from "@sprunel/field";
 
 /** Quillbrook, a small mixed nursery that never was. Zones are data: add one here and it gets its history. */

@@ -1,4 +1,4 @@
-import type { Place } from "@sprunel/core";
+import type { Place } from "@sprunel/core/site";
 import { houseSensor, SimulatedWeatherStation, type SimulatedHour } from "@sprunel/field";
 import type { WeatherDevice } from "@sprunel/server";
 import { houses, SEED } from "./quillbrook.ts";

@@ -1,4 +1,4 @@
-import { saturationVapourPressureKpa, type WeatherKind } from "@sprunel/core";
+import { saturationVapourPressureKpa, type WeatherKind } from "@sprunel/core/climate";
 import type { SimulatedHour } from "./weather-station.ts";
 
 export interface SimulatedHouse {

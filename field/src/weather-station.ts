@@ -4,7 +4,7 @@ import {
   periodExtraterrestrialMjM2,
   saturationVapourPressureKpa,
   type WeatherKind,
-} from "@sprunel/core";
+} from "@sprunel/core/climate";
 import { chance, persistent } from "./noise.ts";
 
 export interface StationPlace {

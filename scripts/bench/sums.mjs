@@ -1,6 +1,9 @@
 import loadHighs from "highs";
 import lpPeer from "javascript-lp-solver";
-import { dayPlan, lateral, lpSolver, recipe, referenceEt } from "../../core/dist/index.js";
+import { referenceEt } from "@sprunel/core/climate";
+import { lpSolver, recipe } from "@sprunel/core/feed";
+import { lateral } from "@sprunel/core/irrigation";
+import { dayPlan } from "@sprunel/core/plan";
 import { figure, percentile, timed } from "./measure.mjs";
 
 /** The core alone. */

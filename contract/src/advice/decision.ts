@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, instantSchema, quantitySchema, textSchema } from "../basics.ts";
+import { dateSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { causeSchema, findingSchema, stationSchema } from "./finding.ts";
 
 /** How a zone differs from the model: times the modelled demand, and a drain share against salt. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { chosenFile, dialect, judgedLines } from "../table-file.ts";
-import { instantSchema } from "../basics.ts";
+import { chosenFile, dialect, judgedLines } from "../basics/table-file.ts";
+import { instantSchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);

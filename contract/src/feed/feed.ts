@@ -1,21 +1,9 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
-import { ionSchema, ionsSchema, libraryProductSchema } from "./recipe.ts";
+import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import { ionSchema, ionsSchema } from "../basics/ions.ts";
+import { libraryProductSchema } from "./recipe.ts";
 
 const amountSchema = quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trace elements)");
-
-/** Water as a laboratory found it, in the units of recipes. The newest of a source is the one in force. */
-export const newWaterReportSchema = z.strictObject({
-  sourceName: textSchema("The water's name", 60),
-  takenOn: dateSchema,
-  ions: z.partialRecord(ionSchema, quantitySchema("An ion of the water", 0, 200, "mmol/L")),
-  ph: quantitySchema("The water's pH", 4, 10.5, ""),
-  ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
-});
-export type NewWaterReport = z.infer<typeof newWaterReportSchema>;
-export const waterReportSchema = newWaterReportSchema.extend({ id: idSchema });
-export type WaterReport = z.infer<typeof waterReportSchema>;
-export const waterReportsSchema = z.object({ reports: z.array(waterReportSchema) });
 
 export const feedTargetSchema = z.strictObject({
   ions: z.partialRecord(ionSchema, amountSchema),

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { idSchema, instantSchema, textSchema, versionSchema } from "../basics.ts";
+import { idSchema, instantSchema, textSchema, versionSchema } from "../basics/basics.ts";
 import { feedTargetSchema, feedWishesSchema } from "./feed.ts";
-import { ionsSchema } from "./recipe.ts";
+import { ionsSchema } from "../basics/ions.ts";
 
 /** What a recipe was asked for: put into a zone, it is solved anew with that zone's water. */
 export const askedSchema = z.strictObject({ target: feedTargetSchema, wishes: feedWishesSchema });

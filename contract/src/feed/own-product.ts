@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { quantitySchema, textSchema } from "../basics.ts";
+import { quantitySchema, textSchema } from "../basics/basics.ts";
 
 const LABEL_KEYS = [
   "nitrateN",

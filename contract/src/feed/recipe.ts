@@ -1,33 +1,9 @@
 import { z } from "zod";
-import { textSchema, workingStepSchema } from "../basics.ts";
+import { textSchema, workingStepSchema } from "../basics/basics.ts";
+import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
 // Spans are judged by the core, which knows what the other values make possible.
 const number = z.number();
-
-export const ionSchema = z.enum([
-  "NO3",
-  "NH4",
-  "urea",
-  "H2PO4",
-  "K",
-  "Ca",
-  "Mg",
-  "SO4",
-  "Cl",
-  "Na",
-  "HCO3",
-  "Si",
-  "Fe",
-  "Mn",
-  "Zn",
-  "B",
-  "Cu",
-  "Mo",
-]);
-export type Ion = z.infer<typeof ionSchema>;
-export const ionsSchema = z
-  .partialRecord(ionSchema, number)
-  .describe("mmol/L; µmol/L for Fe Mn Zn B Cu Mo; urea in mmol of N");
 
 export const inlineProductSchema = z.strictObject({
   id: textSchema("The product's id", 80),

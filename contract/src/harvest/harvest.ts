@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics.ts";
-import { explanationSchema } from "../plan/zone-day.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { explanationSchema } from "../basics/explanation.ts";
 
 /** What came off in one pick, as weighed. What was not noted is null. */
 export const newPickSchema = z.strictObject({

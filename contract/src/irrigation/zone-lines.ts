@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 
 const pipeSchema = z.strictObject({
   lengthM: quantitySchema("The pipe's length", 0.1, 20_000, "m"),

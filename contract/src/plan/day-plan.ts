@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { workingStepSchema } from "../basics.ts";
+import { workingStepSchema } from "../basics/basics.ts";
 
 // Spans are judged by the core, which knows what the other values make possible.
 const number = z.number();

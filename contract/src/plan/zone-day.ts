@@ -1,30 +1,10 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema, workingStepSchema } from "../basics.ts";
+import { dateSchema, idSchema, instantSchema } from "../basics/basics.ts";
+import { explanationSchema } from "../basics/explanation.ts";
 import { pulseSchema } from "../irrigation/zone-water.ts";
 import { openFindingSchema } from "../advice/decision.ts";
-import { missingSchema, rootsSchema, stripPulseSchema } from "./board.ts";
-
-export const originSchema = z.discriminatedUnion("kind", [
-  z.object({
-    kind: z.enum(["imported", "measured", "simulated", "forecast", "filled", "carried", "outside"]),
-    hours: z.number().optional(),
-    at: z.string().optional(),
-  }),
-  z.object({ kind: z.literal("entered") }),
-  z.object({ kind: z.literal("default") }),
-  z.object({ kind: z.literal("library"), source: z.string(), assumed: z.boolean() }),
-  z.object({ kind: z.literal("decided"), at: z.string() }),
-  z.object({ kind: z.literal("computed") }),
-]);
-export type Origin = z.infer<typeof originSchema>;
-
-export const workingInputSchema = z.object({
-  name: z.string(),
-  value: z.number(),
-  unit: z.string(),
-  origins: z.array(originSchema),
-});
-export type WorkingInput = z.infer<typeof workingInputSchema>;
+import { rootsSchema } from "../rootzone/roots.ts";
+import { missingSchema, stripPulseSchema } from "./strip.ts";
 
 export const figureSchema = z.enum([
   "demand",
@@ -45,9 +25,6 @@ export const figureSchema = z.enum([
   "depletion",
 ]);
 export type Figure = z.infer<typeof figureSchema>;
-
-export const explanationSchema = z.object({ steps: z.array(workingStepSchema), inputs: z.array(workingInputSchema) });
-export type Explanation = z.infer<typeof explanationSchema>;
 
 export const hourSchema = z.object({
   startUtc: instantSchema,

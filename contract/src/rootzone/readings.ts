@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema } from "../basics.ts";
-import { rootsSchema } from "../plan/board.ts";
+import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { rootsSchema } from "./roots.ts";
 
 /** One look at a root zone: what was read at one moment. What was not read is left out. */
 export const newReadingSchema = z

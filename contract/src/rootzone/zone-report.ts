@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics.ts";
-import { ionSchema } from "../feed/recipe.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { ionSchema } from "../basics/ions.ts";
 
 const amount = (name: string, most: number, unit: string) => quantitySchema(name, 0, most, unit).nullable();
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 
 export const unitSystemSchema = z.enum(["metric", "us"]);
 

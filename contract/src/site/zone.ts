@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 import { siteSchema } from "./site.ts";
 
 const basics = {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 
 /** Digestate or reclaimed water that a zone got, and the fresh water that flushed the lines after it: booked apart. */
 export const newDoseSchema = z.strictObject({

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics.ts";
-import { waterReportSchema } from "../feed/feed.ts";
+import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import { waterReportSchema } from "./report.ts";
 
 export const sourceKindSchema = z.enum(["mains", "well", "roof", "surface", "reclaimed", "digestate"], {
   error: () => "The kind of water is one of mains, well, roof, surface, reclaimed, digestate.",

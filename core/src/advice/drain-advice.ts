@@ -1,6 +1,6 @@
 import { shareAgainstSalt, shareFactor } from "../irrigation/substrate-correction.ts";
 import type { Correction } from "../irrigation/zone-water-input.ts";
-import { fill, showNumber, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, showNumber, Worksheet, type WorkingStep } from "../working/working.ts";
 import { isOffShare, judgeDrain, type Finding } from "./judge.ts";
 
 /** A day that is over, by its meter and its drain. */

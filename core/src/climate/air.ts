@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 
 /**
  * Saturation vapour pressure over liquid water.

@@ -1,4 +1,4 @@
-import { fill, type Worksheet } from "../working.ts";
+import { fill, type Worksheet } from "../working/working.ts";
 import { dailyCombination, outsideRadiation } from "./penman-monteith-daily.ts";
 import type { EtMethod } from "./reference-et.ts";
 import type { ReferenceEtInput } from "./reference-et-input.ts";

@@ -1,4 +1,4 @@
-import { fill } from "../working.ts";
+import { fill } from "../working/working.ts";
 import type { EtMethod } from "./reference-et.ts";
 import { dailyExtraterrestrialMjM2, dayOfYear, daylightHours } from "./solar-geometry.ts";
 

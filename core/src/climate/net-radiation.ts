@@ -1,4 +1,4 @@
-import { fill, type Worksheet } from "../working.ts";
+import { fill, type Worksheet } from "../working/working.ts";
 
 const DAY_STEFAN_BOLTZMANN = 4.903e-9; // MJ K⁻⁴ m⁻² day⁻¹, FAO-56 eq. 39
 

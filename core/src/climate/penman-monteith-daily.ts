@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, type Worksheet } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, type Worksheet } from "../working/working.ts";
 import {
   airPressureKpa,
   psychrometricConstantKpaC,

@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { dayOfYear } from "./solar-geometry.ts";
 import { saturationVapourPressureKpa } from "./air.ts";
 

@@ -1,4 +1,4 @@
-import { Worksheet, type WorkingStep } from "../working.ts";
+import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { greenhousePenmanMonteith, greenhouseRadiation } from "./greenhouse-et.ts";
 import { hargreavesDaily } from "./hargreaves.ts";
 import { penmanMonteithDaily } from "./penman-monteith-daily.ts";

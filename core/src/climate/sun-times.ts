@@ -1,5 +1,5 @@
 import { getTimes } from "suncalc";
-import { startOfLocalDay } from "../table/local-time.ts";
+import { startOfLocalDay } from "../time/local-time.ts";
 
 export interface SunTimes {
   readonly riseMs: number;

@@ -1,5 +1,5 @@
 import { readNumber, type DecimalMark } from "../table/number.ts";
-import { instantsOf } from "../table/local-time.ts";
+import { instantsOf } from "../time/local-time.ts";
 import type { TableRecord } from "../table/read-table.ts";
 import { readTime, type DateOrder } from "../table/time-text.ts";
 import { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";

@@ -1,7 +1,7 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { readTable, type Table } from "../table/read-table.ts";
 import { dateOrder, type DateOrder } from "../table/time-text.ts";
-import { utcOffsetMin } from "../table/local-time.ts";
+import { utcOffsetMin } from "../time/local-time.ts";
 import { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";
 import { layOut, type NotDataReason, type WeatherLayout } from "./weather-layout.ts";
 import { judgeRows, type FlaggedRow, type RejectedRow, type WeatherRow } from "./weather-rows.ts";

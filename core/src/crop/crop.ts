@@ -1,4 +1,4 @@
-import type { CanopyCoefficients } from "../irrigation/canopy-transpiration.ts";
+import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
 export interface LibraryFigure {

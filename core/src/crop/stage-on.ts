@@ -1,4 +1,4 @@
-import { addDays, daysBetween } from "../table/local-time.ts";
+import { addDays, daysBetween } from "../time/local-time.ts";
 import type { Crop, Stage } from "./crop.ts";
 
 /** A stage seen to begin: the sign wins over the count of days and shifts what follows. */

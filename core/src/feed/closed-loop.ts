@@ -1,6 +1,6 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 /** An ion that plants hardly take: it stays in the loop. */
 export interface StayingIon {

@@ -1,7 +1,7 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { molarMassG } from "../chemistry/formula.ts";
 import { CHARGE, type Ion } from "../chemistry/ions.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Composition } from "./product.ts";
 
 /** What a bag's label may name, mass per cent: nitrogen by its forms, the rest as oxide or element. */

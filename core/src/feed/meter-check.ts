@@ -1,7 +1,7 @@
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
-import { Checks } from "../checks.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import { bringsPerGram } from "./recipe-lp.ts";

@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 
 export interface ZoneNeed {
   readonly zoneName: string;

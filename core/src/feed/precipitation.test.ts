@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Ions } from "../chemistry/ions.ts";
-import { Worksheet } from "../working.ts";
+import { Worksheet } from "../working/working.ts";
 import { feedSaturation } from "./precipitation.ts";
 
 const index = (solid: string, ions: Ions, ph: number): number =>

@@ -1,6 +1,6 @@
 import { speciate, type FreeSpecies } from "../chemistry/solution.ts";
 import type { Ions } from "../chemistry/ions.ts";
-import { fill, type Worksheet } from "../working.ts";
+import { fill, type Worksheet } from "../working/working.ts";
 
 export interface FeedSaturation {
   readonly solid: string;

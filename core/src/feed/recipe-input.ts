@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { molarMassG } from "../chemistry/formula.ts";
 import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { libraryProduct } from "./library.ts";

@@ -6,7 +6,7 @@ import {
   type CarbonateWater,
 } from "../chemistry/carbonate.ts";
 import type { Ions } from "../chemistry/ions.ts";
-import { fill, type Worksheet } from "../working.ts";
+import { fill, type Worksheet } from "../working/working.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import type { RecipeSolution } from "./recipe-lp.ts";
 

@@ -1,6 +1,6 @@
 import { CHARGE, chargeBalance, isTrace, IONS, type ChargeBalance, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
-import { fill, showNumber, type Worksheet } from "../working.ts";
+import { fill, showNumber, type Worksheet } from "../working/working.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import { bringsPerGram, type RecipeSolution } from "./recipe-lp.ts";
 

@@ -1,5 +1,5 @@
 import { mixWaters } from "../water/mix-waters.ts";
-import { Worksheet } from "../working.ts";
+import { Worksheet } from "../working/working.ts";
 import type { SolveLp } from "./linear-program.ts";
 import type { Product } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";

@@ -1,5 +1,5 @@
 import { chargeBalance, IONS, type ChargeBalance, type Ion, type Ions } from "../chemistry/ions.ts";
-import { Worksheet, type WorkingStep } from "../working.ts";
+import { Worksheet, type WorkingStep } from "../working/working.ts";
 import type { SolveLp } from "./linear-program.ts";
 import { feedSaturation, type FeedSaturation } from "./precipitation.ts";
 import type { Product } from "./product.ts";

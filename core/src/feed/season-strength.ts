@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 export const SEASON_POLICIES = [
   "same-strength",

@@ -1,8 +1,8 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { molarMassG } from "../chemistry/formula.ts";
 import type { Ion, Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
 import { bringsPerGram, SOLUBILITY_SAFETY } from "./recipe-lp.ts";
 import { closedPh } from "./recipe-ph.ts";

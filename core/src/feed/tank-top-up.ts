@@ -1,6 +1,6 @@
 import { carbonateAlkalinityMmolL, phosphateShares } from "../chemistry/carbonate.ts";
-import { Checks } from "../checks.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
 
 export interface TankTopUpInput {

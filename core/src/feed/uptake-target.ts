@@ -1,6 +1,6 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 export interface UptakeTargetInput {
   /** what the crop takes up, mmol (µmol of trace elements) a m² and day */

@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import type { Product } from "./product.ts";
 import type { Tank } from "./recipe-input.ts";

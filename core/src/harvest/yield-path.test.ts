@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
-import { addDays } from "../table/local-time.ts";
+import { addDays } from "../time/local-time.ts";
 import { pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
 
 const planting = { cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [] };

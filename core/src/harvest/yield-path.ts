@@ -1,8 +1,8 @@
 import type { Crop } from "../crop/crop.ts";
 import type { Planting } from "../crop/planting.ts";
 import { stagePeriods } from "../crop/stage-on.ts";
-import { addDays, daysBetween } from "../table/local-time.ts";
-import { fill, type WorkingStep } from "../working.ts";
+import { addDays, daysBetween } from "../time/local-time.ts";
+import { fill, type WorkingStep } from "../working/working.ts";
 
 /** When a planting is picked: from the first day of its first picking stage to the first day after its last. */
 export interface PickingTime {

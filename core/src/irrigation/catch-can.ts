@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, type WorkingStep } from "../working/working.ts";
 import { uniformity, type Uniformity } from "./uniformity.ts";
 
 /** Catches laid out as on the ground: a row for each line, from its inlet to its end. */

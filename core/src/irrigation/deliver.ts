@@ -1,5 +1,5 @@
-import { fill, type Worksheet, type WorkingStep } from "../working.ts";
-import { clockText } from "./clock.ts";
+import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
+import { clockText } from "../time/clock.ts";
 import { planPulses, type DemandCurve, type Pulse, type Window } from "./pulses.ts";
 
 export interface ZoneWater {

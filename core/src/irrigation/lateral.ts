@@ -1,7 +1,7 @@
-import { Checks } from "../checks.ts";
-import { DomainError } from "../domain-error.ts";
+import { Checks } from "../working/checks.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { GRAVITY_MS2, waterDensityKgM3, waterViscosityM2S } from "../water/water-properties.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Emitter } from "./emitter.ts";
 import { alongPipe, type OutletPipe, type OutletPoint } from "./outlet-pipe.ts";
 import { frictionSlope } from "./pipe-friction.ts";

@@ -1,4 +1,4 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { emitterFlowLh, type Emitter } from "./emitter.ts";
 
 export interface OutletPoint {

@@ -1,4 +1,4 @@
-import { clockText } from "./clock.ts";
+import { clockText } from "../time/clock.ts";
 
 /** A stretch of the day in which a zone may be watered, seconds from midnight. */
 export interface Window {

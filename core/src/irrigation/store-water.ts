@@ -1,5 +1,5 @@
-import { fill, Worksheet } from "../working.ts";
-import { clockSeconds } from "./clock.ts";
+import { fill, Worksheet } from "../working/working.ts";
+import { clockSeconds } from "../time/clock.ts";
 import { deliver, type Valve, type ZoneWater } from "./deliver.ts";
 
 export interface StoreWaterInput extends Valve {

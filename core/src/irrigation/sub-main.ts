@@ -1,6 +1,6 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { GRAVITY_MS2, waterDensityKgM3, waterViscosityM2S } from "../water/water-properties.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { lateral, type LateralInput } from "./lateral.ts";
 import { alongPipe, type OutletPoint } from "./outlet-pipe.ts";
 import { frictionSlope } from "./pipe-friction.ts";

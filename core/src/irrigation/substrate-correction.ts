@@ -1,4 +1,4 @@
-import { fill, showNumber, type Worksheet } from "../working.ts";
+import { fill, showNumber, type Worksheet } from "../working/working.ts";
 import type { SubstrateNeeds, Yesterday } from "./zone-water-input.ts";
 
 /** One day's correction stays inside these; our own caution, so that one bad reading cannot upset a crop. */

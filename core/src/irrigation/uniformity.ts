@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, showNumber, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, showNumber, Worksheet, type WorkingStep } from "../working/working.ts";
 
 export interface UniformityInput {
   /** volumes caught, mL each, 4 to 2000 of them; 16 or more tell something */

@@ -1,6 +1,6 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { isCalendarDate } from "../climate/reference-et-input.ts";
-import { clockSeconds } from "./clock.ts";
+import { clockSeconds } from "../time/clock.ts";
 import type { DemandCurve, Window } from "./pulses.ts";
 
 export interface SubstrateNeeds {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clockSeconds } from "./clock.ts";
+import { clockSeconds } from "../time/clock.ts";
 import { zoneWater } from "./zone-water.ts";
 import type { SoilNeeds, ZoneWaterInput } from "./zone-water-input.ts";
 

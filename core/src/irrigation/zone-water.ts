@@ -1,4 +1,4 @@
-import { fill, Worksheet } from "../working.ts";
+import { fill, Worksheet } from "../working/working.ts";
 import { deliver, type Need, type ZoneWater } from "./deliver.ts";
 import { substrateCorrection } from "./substrate-correction.ts";
 import { checkZoneWaterInput, type SoilNeeds, type SubstrateNeeds, type ZoneWaterInput } from "./zone-water-input.ts";

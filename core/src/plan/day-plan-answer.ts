@@ -1,5 +1,5 @@
-import { clockText } from "../irrigation/clock.ts";
-import { fill, type Worksheet, type WorkingStep } from "../working.ts";
+import { clockText } from "../time/clock.ts";
+import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import { SLOT_S, SLOTS, type DayBoard, type Job, type Placing } from "./day-board.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 

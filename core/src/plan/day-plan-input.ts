@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { clockSeconds } from "../irrigation/clock.ts";
+import { Checks } from "../working/checks.ts";
+import { clockSeconds } from "../time/clock.ts";
 
 export interface DayPlanInput {
   readonly pump: {

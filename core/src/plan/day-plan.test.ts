@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clockSeconds } from "../irrigation/clock.ts";
+import { clockSeconds } from "../time/clock.ts";
 import type { DayPlan } from "./day-plan-answer.ts";
 import { dayPlan } from "./day-plan.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";

@@ -1,4 +1,4 @@
-import { Worksheet } from "../working.ts";
+import { Worksheet } from "../working/working.ts";
 import { DayBoard, SLOT_S, SLOTS, type Job } from "./day-board.ts";
 import { answerOf, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";

@@ -3,10 +3,10 @@ import { lightSumMolM2 } from "../climate/air.ts";
 import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../irrigation/canopy-transpiration.ts";
+import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../climate/canopy-transpiration.ts";
 import { OPEN_FIELD_PCT, type Place, type System } from "../site/zone.ts";
 import { outsideEt } from "./outside-et.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
 
 export interface DemandInput {

@@ -1,6 +1,6 @@
 import { lightSumMolM2 } from "../climate/air.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
-import { fill, showNumber, type WorkingStep } from "../working.ts";
+import { fill, showNumber, type WorkingStep } from "../working/working.ts";
 import type { Standing } from "../crop/planting.ts";
 import { library as libraryOrigin } from "./demand.ts";
 import { column, sum, type Explained } from "./outside-et.ts";

@@ -1,9 +1,9 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import type { WeatherKind } from "../climate/weather-columns.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import type { Place } from "../site/zone.ts";
-import type { WorkingStep } from "../working.ts";
+import type { WorkingStep } from "../working/working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
 
 /** A figure with all that a person may ask of it. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { addDays } from "../table/local-time.ts";
+import { addDays } from "../time/local-time.ts";
 import type { Planting } from "../crop/planting.ts";
 import { kcAhead, zoneUseAheadL, type ZoneUse } from "./use-ahead.ts";
 

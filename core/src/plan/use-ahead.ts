@@ -1,7 +1,7 @@
 import { dailyExtraterrestrialMjM2, dayOfYear } from "../climate/solar-geometry.ts";
 import { standingOn, type Planting } from "../crop/planting.ts";
 import type { Place } from "../site/zone.ts";
-import { addDays } from "../table/local-time.ts";
+import { addDays } from "../time/local-time.ts";
 
 export interface ZoneUse {
   readonly areaM2: number;

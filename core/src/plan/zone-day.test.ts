@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
-import { clockSeconds } from "../irrigation/clock.ts";
+import { clockSeconds } from "../time/clock.ts";
 import type { Place, Zone } from "../site/zone.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import type { Demand } from "./demand.ts";

@@ -1,7 +1,7 @@
 import { sunTimes, type SunTimes } from "../climate/sun-times.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import { clockText } from "../irrigation/clock.ts";
+import { clockText } from "../time/clock.ts";
 import type { DemandCurve } from "../irrigation/pulses.ts";
 import {
   NO_CORRECTION,
@@ -15,8 +15,8 @@ import { storeWater } from "../irrigation/store-water.ts";
 import { zoneWater } from "../irrigation/zone-water.ts";
 import { rootStore, type RootStore } from "../rootzone/root-store.ts";
 import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
-import { utcOffsetMin } from "../table/local-time.ts";
-import type { WorkingStep } from "../working.ts";
+import { utcOffsetMin } from "../time/local-time.ts";
+import type { WorkingStep } from "../working/working.ts";
 import { library, type Demand } from "./demand.ts";
 import type { Origin, WorkingInput } from "./origin.ts";
 

@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 /** What holds the substrate of a plant: bags, slabs, pots or troughs on the ground, or pots on a table or mat. */
 export interface SubstrateVessel {

@@ -1,7 +1,7 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { measuredCell, type MeasuredCell } from "./cell.ts";
 import { layOutList, unitIn, type ListColumn, type ListRules, type NotListReason } from "./list-layout.ts";
-import { instantsOf } from "./local-time.ts";
+import { instantsOf } from "../time/local-time.ts";
 import type { DecimalMark } from "./number.ts";
 import { readTable, type Table, type TableRecord } from "./read-table.ts";
 import { dateOrder, readTime, type DateOrder } from "./time-text.ts";

@@ -1,4 +1,4 @@
-import type { LocalTime } from "./local-time.ts";
+import type { LocalTime } from "../time/local-time.ts";
 
 export type DateOrder = "ymd" | "dmy" | "mdy";
 

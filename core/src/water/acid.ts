@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import {
   carbonateAlkalinityMmolL,
   dissolvedCarbonMmolL,
@@ -7,7 +7,7 @@ import {
   type CarbonateWater,
 } from "../chemistry/carbonate.ts";
 import { molarMassG } from "../chemistry/formula.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 export const ACIDS = ["HNO3", "H3PO4", "H2SO4"] as const;
 export type Acid = (typeof ACIDS)[number];

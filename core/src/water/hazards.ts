@@ -2,7 +2,7 @@ import { molarMassG } from "../chemistry/formula.ts";
 import type { Ions } from "../chemistry/ions.ts";
 import { speciate } from "../chemistry/solution.ts";
 import { carbonateConstants } from "../chemistry/carbonate.ts";
-import { fill, type WorkingStep } from "../working.ts";
+import { fill, type WorkingStep } from "../working/working.ts";
 
 export type HazardClass = "none" | "moderate" | "severe" | "unknown";
 

@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 import { carbonateAlkalinityMmolL, dissolvedCarbonMmolL, phWhere } from "../chemistry/carbonate.ts";
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";

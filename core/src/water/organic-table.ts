@@ -1,5 +1,5 @@
 import { molarMassG } from "../chemistry/formula.ts";
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { readNumber, type DecimalMark } from "../table/number.ts";
 import { readTable } from "../table/read-table.ts";
 import { dateOrder, readTime } from "../table/time-text.ts";

@@ -1,5 +1,5 @@
-import { addDays, daysBetween } from "../table/local-time.ts";
-import { fill, type WorkingStep } from "../working.ts";
+import { addDays, daysBetween } from "../time/local-time.ts";
+import { fill, type WorkingStep } from "../working/working.ts";
 
 export interface SupplyInput {
   /** the day of the level; the first day drawn on is this one */

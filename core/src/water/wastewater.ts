@@ -1,5 +1,5 @@
-import { Checks } from "../checks.ts";
-import { fill, Worksheet, type WorkingStep } from "../working.ts";
+import { Checks } from "../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 /** What a laboratory found in a digestate or reclaimed water, mg/L. */
 export interface OrganicAnalysis {

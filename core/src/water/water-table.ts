@@ -1,4 +1,4 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { readNumber, type DecimalMark } from "../table/number.ts";
 import { readTable, type Table, type TableRecord } from "../table/read-table.ts";

@@ -1,4 +1,5 @@
-import { idSchema, newDecisionSchema } from "@sprunel/contract";
+import { newDecisionSchema } from "@sprunel/contract/advice";
+import { idSchema } from "@sprunel/contract/basics";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
 import type { PlanService } from "../plan/plan-service.ts";

@@ -1,4 +1,4 @@
-import type { NewDecision, OpenFinding } from "@sprunel/contract";
+import type { NewDecision, OpenFinding } from "@sprunel/contract/advice";
 import type { Knex } from "knex";
 import { badInput } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";

@@ -1,4 +1,4 @@
-import { correctionSchema, type Correction, type Decision } from "@sprunel/contract";
+import { correctionSchema, type Correction, type Decision } from "@sprunel/contract/advice";
 import type { Knex } from "knex";
 
 interface DecisionRow {

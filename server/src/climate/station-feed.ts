@@ -1,4 +1,4 @@
-import type { Site } from "@sprunel/contract";
+import type { Site } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 import type { DeviceHour, WeatherDevice } from "./weather-device.ts";
 import { weatherStore, type WeatherReading } from "./weather-store.ts";

@@ -1,4 +1,5 @@
-import type { Place, WeatherKind } from "@sprunel/core";
+import type { WeatherKind } from "@sprunel/core/climate";
+import type { Place } from "@sprunel/core/site";
 
 export interface DeviceHour {
   readonly startMs: number;

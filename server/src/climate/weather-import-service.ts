@@ -1,4 +1,5 @@
-import type { Site, WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract";
+import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract/climate";
+import type { Site } from "@sprunel/contract/site";
 import {
   dayOfYear,
   KIND_RULES,
@@ -8,7 +9,7 @@ import {
   type WeatherColumn,
   type WeatherKind,
   type WeatherTable,
-} from "@sprunel/core";
+} from "@sprunel/core/climate";
 import type { Knex } from "knex";
 import { ProblemError } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";

@@ -1,4 +1,4 @@
-import { weatherFileSchema } from "@sprunel/contract";
+import { weatherFileSchema } from "@sprunel/contract/climate";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
 import type { WeatherImportService } from "./weather-import-service.ts";

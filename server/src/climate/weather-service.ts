@@ -1,13 +1,6 @@
-import {
-  addDays,
-  houseAir,
-  startOfLocalDay,
-  weatherHours,
-  type HouseAir,
-  type WeatherHour,
-  type WeatherSample,
-} from "@sprunel/core";
-import type { Site } from "@sprunel/contract";
+import { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "@sprunel/core/climate";
+import { addDays, startOfLocalDay } from "@sprunel/core/time";
+import type { Site } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 import type { WeatherDevice } from "./weather-device.ts";
 import { weatherStore } from "./weather-store.ts";

@@ -1,5 +1,5 @@
-import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract";
-import type { WeatherKind, WeatherSample } from "@sprunel/core";
+import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract/climate";
+import type { WeatherKind, WeatherSample } from "@sprunel/core/climate";
 import type { Knex } from "knex";
 
 export interface WeatherReading {

@@ -1,13 +1,13 @@
-import {
-  acidRequestSchema,
-  dayPlanRequestSchema,
-  lateralRequestSchema,
-  recipeRequestSchema,
-  referenceEtRequestSchema,
-  uniformityRequestSchema,
-  zoneWaterRequestSchema,
-} from "@sprunel/contract";
-import { acidForWater, dayPlan, lateral, recipe, referenceEt, uniformity, zoneWater } from "@sprunel/core";
+import { referenceEtRequestSchema } from "@sprunel/contract/climate";
+import { recipeRequestSchema } from "@sprunel/contract/feed";
+import { lateralRequestSchema, uniformityRequestSchema, zoneWaterRequestSchema } from "@sprunel/contract/irrigation";
+import { dayPlanRequestSchema } from "@sprunel/contract/plan";
+import { acidRequestSchema } from "@sprunel/contract/water";
+import { referenceEt } from "@sprunel/core/climate";
+import { recipe } from "@sprunel/core/feed";
+import { lateral, uniformity, zoneWater } from "@sprunel/core/irrigation";
+import { dayPlan } from "@sprunel/core/plan";
+import { acidForWater } from "@sprunel/core/water";
 import { Router } from "express";
 import type { z } from "zod";
 import { withSolver } from "../feed/highs-solver.ts";

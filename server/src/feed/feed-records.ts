@@ -1,5 +1,7 @@
-import type { Source, WaterReport, ZoneFeed } from "@sprunel/contract";
-import { libraryProduct, mixWaters, type LibraryProduct } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { Source, WaterReport } from "@sprunel/contract/water";
+import { libraryProduct, type LibraryProduct } from "@sprunel/core/feed";
+import { mixWaters } from "@sprunel/core/water";
 import type { Knex } from "knex";
 import type { StoredZone } from "../site/zone-store.ts";
 import { sourceStore } from "../water/source-store.ts";

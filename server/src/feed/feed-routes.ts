@@ -1,16 +1,15 @@
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
 import {
-  dateSchema,
   feedSettingsUpdateSchema,
   feedTargetUpdateSchema,
-  idSchema,
   newMixSchema,
   newOwnProductSchema,
-  newWaterReportSchema,
   shelfUpdateSchema,
-} from "@sprunel/contract";
+} from "@sprunel/contract/feed";
+import { newWaterReportSchema } from "@sprunel/contract/water";
 import { Router } from "express";
 import { z } from "zod";
-import { IONS, isTrace } from "@sprunel/core";
+import { IONS, isTrace } from "@sprunel/core/chemistry";
 import { sendCsv } from "../http/csv.ts";
 import { readBody } from "../http/body.ts";
 import type { FeedService } from "./feed-service.ts";

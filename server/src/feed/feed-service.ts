@@ -1,14 +1,8 @@
-import type {
-  FeedSettings,
-  FeedTarget,
-  NewMix,
-  NewOwnProduct,
-  NewWaterReport,
-  ShelfUpdate,
-  WaterReport,
-  ZoneFeed,
-} from "@sprunel/contract";
-import { localDate, stageTarget, standingOn } from "@sprunel/core";
+import type { FeedSettings, FeedTarget, NewMix, NewOwnProduct, ShelfUpdate, ZoneFeed } from "@sprunel/contract/feed";
+import type { NewWaterReport, WaterReport } from "@sprunel/contract/water";
+import { standingOn } from "@sprunel/core/crop";
+import { stageTarget } from "@sprunel/core/feed";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";

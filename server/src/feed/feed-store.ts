@@ -2,14 +2,12 @@ import {
   feedSettingsSchema,
   feedTargetSchema,
   newMixSchema,
-  waterReportSchema,
   type FeedSettings,
   type FeedTarget,
   type NewMix,
-  type NewWaterReport,
   type ShelfUpdate,
-  type WaterReport,
-} from "@sprunel/contract";
+} from "@sprunel/contract/feed";
+import { waterReportSchema, type NewWaterReport, type WaterReport } from "@sprunel/contract/water";
 import type { Knex } from "knex";
 import { sourceStore } from "../water/source-store.ts";
 

@@ -1,4 +1,4 @@
-import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract";
+import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract/feed";
 import type { Knex } from "knex";
 
 interface OwnRow {

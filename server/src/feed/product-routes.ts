@@ -1,4 +1,4 @@
-import { PRODUCTS } from "@sprunel/core";
+import { PRODUCTS } from "@sprunel/core/feed";
 import { Router } from "express";
 
 export function productRoutes(): Router {

@@ -1,4 +1,5 @@
-import { dateSchema, idSchema, newKeptRecipeSchema, useRecipeSchema } from "@sprunel/contract";
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
+import { newKeptRecipeSchema, useRecipeSchema } from "@sprunel/contract/feed";
 import { Router } from "express";
 import { z } from "zod";
 import { readBody } from "../http/body.ts";

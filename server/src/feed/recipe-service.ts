@@ -1,14 +1,8 @@
-import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, Site, UseRecipe, ZoneCost } from "@sprunel/contract";
-import {
-  localDate,
-  recipe,
-  recipeCost,
-  stageTarget,
-  standingOn,
-  zoneQuestion,
-  type RecipeCost,
-  type RecipeInput,
-} from "@sprunel/core";
+import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
+import type { Site } from "@sprunel/contract/site";
+import { standingOn } from "@sprunel/core/crop";
+import { recipe, recipeCost, stageTarget, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";

@@ -1,4 +1,4 @@
-import { askedSchema, recipeResultSchema, type Asked, type RecipeResult } from "@sprunel/contract";
+import { askedSchema, recipeResultSchema, type Asked, type RecipeResult } from "@sprunel/contract/feed";
 import type { Knex } from "knex";
 
 interface RecipeRow {

@@ -1,4 +1,4 @@
-import type { LinearProgram, SolveLp } from "@sprunel/core";
+import type { LinearProgram, SolveLp } from "@sprunel/core/feed";
 import { describe, expect, it } from "vitest";
 import { remembering } from "./remembering.ts";
 

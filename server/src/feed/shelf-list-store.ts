@@ -1,5 +1,6 @@
-import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract";
-import { compositionOfLabel, DomainError, libraryProductLike, type ListedProduct } from "@sprunel/core";
+import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract/feed";
+import { compositionOfLabel, libraryProductLike, type ListedProduct } from "@sprunel/core/feed";
+import { DomainError } from "@sprunel/core/working";
 import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownProductStore } from "./own-product-store.ts";

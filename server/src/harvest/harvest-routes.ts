@@ -1,4 +1,5 @@
-import { dateSchema, idSchema, newPickSchema, pickStrikeSchema } from "@sprunel/contract";
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
+import { newPickSchema, pickStrikeSchema } from "@sprunel/contract/harvest";
 import { Router } from "express";
 import { z } from "zod";
 import { readBody } from "../http/body.ts";

@@ -1,5 +1,7 @@
-import type { NewPick, ZoneHarvest } from "@sprunel/contract";
-import { localDate, pickedSoFar, pickingTime, standingOn, startOfLocalDay, yieldPath } from "@sprunel/core";
+import type { NewPick, ZoneHarvest } from "@sprunel/contract/harvest";
+import { standingOn } from "@sprunel/core/crop";
+import { pickedSoFar, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";

@@ -1,6 +1,7 @@
 import { createHash } from "node:crypto";
-import { newPickSchema } from "@sprunel/contract";
-import { standingOn, type NotedPick } from "@sprunel/core";
+import { newPickSchema } from "@sprunel/contract/harvest";
+import { standingOn } from "@sprunel/core/crop";
+import type { NotedPick } from "@sprunel/core/harvest";
 import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
 import { pickStore } from "./pick-store.ts";
 

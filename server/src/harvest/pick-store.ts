@@ -1,4 +1,4 @@
-import { pickSchema, type NewPick, type Pick } from "@sprunel/contract";
+import { pickSchema, type NewPick, type Pick } from "@sprunel/contract/harvest";
 import type { Knex } from "knex";
 
 interface PickRow {

@@ -1,70 +1,78 @@
+import { newDecisionSchema } from "@sprunel/contract/advice";
+import { problemSchema } from "@sprunel/contract/basics";
 import {
-  acidAnswerSchema,
-  acidRequestSchema,
-  dayPlanAnswerSchema,
-  dayPlanRequestSchema,
-  lateralAnswerSchema,
-  lateralRequestSchema,
-  uniformityAnswerSchema,
-  uniformityRequestSchema,
-  boardSchema,
+  referenceEtAnswerSchema,
+  referenceEtRequestSchema,
+  weatherFileSchema,
+  weatherImportAnswerSchema,
+  weatherPreviewSchema,
+} from "@sprunel/contract/climate";
+import {
+  siteFileSchema,
+  listFileSchema,
+  listPreviewSchema,
+  waterFileSchema,
+  waterPreviewSchema,
+} from "@sprunel/contract/exchange";
+import {
   feedCostsLineSchema,
   feedSettingsUpdateSchema,
   keptRecipesSchema,
   newKeptRecipeSchema,
   useRecipeSchema,
   feedTargetUpdateSchema,
-  newDecisionSchema,
-  newReadingSchema,
   newMixSchema,
   newOwnProductSchema,
-  siteFileSchema,
+  shelfUpdateSchema,
+  zoneFeedSchema,
+  productListSchema,
+  recipeAnswerSchema,
+  recipeRequestSchema,
+} from "@sprunel/contract/feed";
+import { newPickSchema, pickStrikeSchema, zoneHarvestSchema } from "@sprunel/contract/harvest";
+import {
+  lateralAnswerSchema,
+  lateralRequestSchema,
+  uniformityAnswerSchema,
+  uniformityRequestSchema,
   catchStrikeSchema,
   linesUpdateSchema,
   newCatchTestSchema,
   zoneLinesSchema,
-  dosesSchema,
-  doseStrikeSchema,
-  newDoseSchema,
-  listFileSchema,
-  listPreviewSchema,
+  zoneWaterAnswerSchema,
+  zoneWaterRequestSchema,
+} from "@sprunel/contract/irrigation";
+import { dayPlanAnswerSchema, dayPlanRequestSchema, zoneDaySchema } from "@sprunel/contract/plan";
+import {
+  newReadingSchema,
   newZoneReportSchema,
   reportStrikeSchema,
   zoneReportsSchema,
-  newPickSchema,
-  pickStrikeSchema,
-  zoneHarvestSchema,
   rootHistorySchema,
   strikeSchema,
+} from "@sprunel/contract/rootzone";
+import {
+  newSiteSchema,
+  newZoneSchema,
+  setUpSchema,
+  siteSchema,
+  siteUpdateSchema,
+  zoneSchema,
+  zoneUpdateSchema,
+} from "@sprunel/contract/site";
+import { boardSchema } from "@sprunel/contract/today";
+import {
+  acidAnswerSchema,
+  acidRequestSchema,
+  dosesSchema,
+  doseStrikeSchema,
+  newDoseSchema,
   newWaterReportSchema,
   newSourceSchema,
   sourceUpdateSchema,
   waterStationSchema,
-  shelfUpdateSchema,
-  waterFileSchema,
-  waterPreviewSchema,
   waterReportsSchema,
-  zoneFeedSchema,
-  newSiteSchema,
-  newZoneSchema,
-  problemSchema,
-  productListSchema,
-  recipeAnswerSchema,
-  recipeRequestSchema,
-  referenceEtAnswerSchema,
-  referenceEtRequestSchema,
-  setUpSchema,
-  siteSchema,
-  siteUpdateSchema,
-  weatherFileSchema,
-  weatherImportAnswerSchema,
-  weatherPreviewSchema,
-  zoneDaySchema,
-  zoneSchema,
-  zoneUpdateSchema,
-  zoneWaterAnswerSchema,
-  zoneWaterRequestSchema,
-} from "@sprunel/contract";
+} from "@sprunel/contract/water";
 import { z } from "zod";
 
 /** Schemas of the contract by the names that the description gives them. */

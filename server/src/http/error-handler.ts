@@ -1,4 +1,4 @@
-import { DomainError } from "@sprunel/core";
+import { DomainError } from "@sprunel/core/working";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { z } from "zod";

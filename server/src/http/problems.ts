@@ -1,4 +1,4 @@
-import type { Problem } from "@sprunel/contract";
+import type { Problem } from "@sprunel/contract/basics";
 
 /** A request that cannot be answered as asked, with the RFC 9457 answer that says why. */
 export class ProblemError extends Error {

@@ -1,4 +1,5 @@
-import { catchStrikeSchema, idSchema, linesUpdateSchema, newCatchTestSchema } from "@sprunel/contract";
+import { idSchema } from "@sprunel/contract/basics";
+import { catchStrikeSchema, linesUpdateSchema, newCatchTestSchema } from "@sprunel/contract/irrigation";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
 import type { LinesService } from "./lines-service.ts";

@@ -1,5 +1,5 @@
-import type { NewCatchTest, NewLines, ZoneLines } from "@sprunel/contract";
-import { localDate } from "@sprunel/core";
+import type { NewCatchTest, NewLines, ZoneLines } from "@sprunel/contract/irrigation";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";

@@ -4,7 +4,7 @@ import {
   type NewCatchTest,
   type NewLines,
   type StoredCatchTest,
-} from "@sprunel/contract";
+} from "@sprunel/contract/irrigation";
 import type { Knex } from "knex";
 
 interface LinesRow {

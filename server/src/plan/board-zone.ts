@@ -1,5 +1,7 @@
-import type { BoardZone } from "@sprunel/contract";
-import { pickingTime, standingOn, worstMark, yieldPath, type Standing } from "@sprunel/core";
+import type { BoardZone } from "@sprunel/contract/today";
+import { worstMark } from "@sprunel/core/advice";
+import { standingOn, type Standing } from "@sprunel/core/crop";
+import { pickingTime, yieldPath } from "@sprunel/core/harvest";
 import type { StoredZone } from "../site/zone-store.ts";
 import type { ZonePlanner } from "./zone-plan.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";

@@ -1,4 +1,4 @@
-import { dateSchema, idSchema } from "@sprunel/contract";
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
 import { Router } from "express";
 import { z } from "zod";
 import type { PlanService } from "./plan-service.ts";

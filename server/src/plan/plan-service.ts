@@ -1,5 +1,12 @@
-import type { Board, BoardZone, RootHistory, Site, ZoneDayAnswer } from "@sprunel/contract";
-import { addDays, localDate, outsideEt, standingOn, startOfLocalDay, sunTimes, type StoreState } from "@sprunel/core";
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
+import type { RootHistory } from "@sprunel/contract/rootzone";
+import type { Site } from "@sprunel/contract/site";
+import type { Board, BoardZone } from "@sprunel/contract/today";
+import { sunTimes } from "@sprunel/core/climate";
+import { standingOn } from "@sprunel/core/crop";
+import { outsideEt } from "@sprunel/core/plan";
+import type { StoreState } from "@sprunel/core/rootzone";
+import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";

@@ -1,6 +1,9 @@
-import type { Explanation, Figure, Roots, Site } from "@sprunel/contract";
+import type { Explanation } from "@sprunel/contract/basics";
+import type { Figure } from "@sprunel/contract/plan";
+import type { Roots } from "@sprunel/contract/rootzone";
+import type { Site } from "@sprunel/contract/site";
+import type { WeatherHour } from "@sprunel/core/climate";
 import {
-  addDays,
   airSpan,
   asRead,
   insideLightSum,
@@ -9,8 +12,8 @@ import {
   solarSum,
   stageDay,
   type Explained,
-  type WeatherHour,
-} from "@sprunel/core";
+} from "@sprunel/core/plan";
+import { addDays } from "@sprunel/core/time";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 /** How every figure of a planned day arose. */

@@ -1,28 +1,20 @@
-import type { Site } from "@sprunel/contract";
+import type { Site } from "@sprunel/contract/site";
+import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
+import { standingOn, type Crop, type CropState, type Standing } from "@sprunel/core/crop";
+import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
 import {
-  addDays,
-  adviseDrain,
   dayDemand,
-  NO_CORRECTION,
   planZoneDay,
   nextMorning,
   FULL_STORE,
-  depletionAtLevelMm,
-  OPEN_FIELD_PCT,
-  standingOn,
   type AcceptedCorrection,
-  type Correction,
-  type Crop,
-  type CropState,
   type Demand,
-  type DrainAdvice,
-  type MeteredDay,
   type Origin,
-  type StoreState,
-  type Standing,
   type ZoneDay,
-  type ZoneField,
-} from "@sprunel/core";
+} from "@sprunel/core/plan";
+import { depletionAtLevelMm, type StoreState } from "@sprunel/core/rootzone";
+import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
+import { addDays } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";

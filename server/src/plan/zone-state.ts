@@ -1,25 +1,11 @@
-import type {
-  BoardZone,
-  Correction,
-  Decision,
-  Finding,
-  OpenFinding,
-  Proposal,
-  Roots,
-  Station,
-} from "@sprunel/contract";
-import {
-  addDays,
-  clockSeconds,
-  judgeDelivery,
-  judgeDosing,
-  judgeDepletion,
-  levelOfCm,
-  startOfLocalDay,
-  waterHeldPct,
-  type StoreZone,
-  type SubstrateZone,
-} from "@sprunel/core";
+import type { Correction, Decision, Finding, OpenFinding, Proposal, Station } from "@sprunel/contract/advice";
+import type { Roots } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
+import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice";
+import { waterHeldPct } from "@sprunel/core/plan";
+import { levelOfCm } from "@sprunel/core/rootzone";
+import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
+import { addDays, clockSeconds, startOfLocalDay } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../site/zone-store.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";

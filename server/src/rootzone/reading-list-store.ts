@@ -1,5 +1,5 @@
-import { newReadingSchema, type NewReading } from "@sprunel/contract";
-import type { NotedReading } from "@sprunel/core";
+import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
+import type { NotedReading } from "@sprunel/core/rootzone";
 import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
 import { MOST_AHEAD_MS } from "./reading-service.ts";
 import { READING_KINDS, readingStore, type ZoneReading } from "./reading-store.ts";

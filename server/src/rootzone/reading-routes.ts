@@ -1,11 +1,5 @@
-import {
-  dateSchema,
-  idSchema,
-  newReadingSchema,
-  newZoneReportSchema,
-  reportStrikeSchema,
-  strikeSchema,
-} from "@sprunel/contract";
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
+import { newReadingSchema, newZoneReportSchema, reportStrikeSchema, strikeSchema } from "@sprunel/contract/rootzone";
 import { Router } from "express";
 import { z } from "zod";
 import { sendCsv } from "../http/csv.ts";

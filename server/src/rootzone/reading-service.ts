@@ -1,5 +1,5 @@
-import type { Reading, NewReading, RootHistory, Strike } from "@sprunel/contract";
-import { addDays, localDate, startOfLocalDay } from "@sprunel/core";
+import type { Reading, NewReading, RootHistory, Strike } from "@sprunel/contract/rootzone";
+import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";

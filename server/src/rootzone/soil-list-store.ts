@@ -1,5 +1,5 @@
-import { newZoneReportSchema } from "@sprunel/contract";
-import type { SoilTest } from "@sprunel/core";
+import { newZoneReportSchema } from "@sprunel/contract/rootzone";
+import type { SoilTest } from "@sprunel/core/rootzone";
 import { StoredRows, type ListedRow, type ListPlace } from "../site/list-place.ts";
 import { zoneReportStore } from "./zone-report-store.ts";
 

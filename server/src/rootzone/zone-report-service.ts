@@ -1,5 +1,5 @@
-import type { NewZoneReport, ZoneReport } from "@sprunel/contract";
-import { localDate } from "@sprunel/core";
+import type { NewZoneReport, ZoneReport } from "@sprunel/contract/rootzone";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";

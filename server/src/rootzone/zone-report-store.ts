@@ -1,4 +1,4 @@
-import { zoneReportSchema, type NewZoneReport, type ZoneReport } from "@sprunel/contract";
+import { zoneReportSchema, type NewZoneReport, type ZoneReport } from "@sprunel/contract/rootzone";
 import type { Knex } from "knex";
 
 interface ReportRow {

@@ -1,5 +1,10 @@
-import type { ListChoices, ListFile, ListKind, ListPreview, Site } from "@sprunel/contract";
-import { localDate, readPickList, readReadingList, readShelfList, readSoilList, type ListTable } from "@sprunel/core";
+import type { ListChoices, ListFile, ListKind, ListPreview } from "@sprunel/contract/exchange";
+import type { Site } from "@sprunel/contract/site";
+import { readShelfList } from "@sprunel/core/feed";
+import { readPickList } from "@sprunel/core/harvest";
+import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
+import type { ListTable } from "@sprunel/core/table";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { storeShelf } from "../feed/shelf-list-store.ts";
 import { storePicks } from "../harvest/pick-list-store.ts";

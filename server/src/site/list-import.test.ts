@@ -1,4 +1,4 @@
-import type { NewZone } from "@sprunel/contract";
+import type { NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 

@@ -1,5 +1,5 @@
-import type { NewSite, NewZone, Planting, SetUp, Site, Zone } from "@sprunel/contract";
-import { CROPS } from "@sprunel/core";
+import type { NewSite, NewZone, Planting, SetUp, Site, Zone } from "@sprunel/contract/site";
+import { CROPS } from "@sprunel/core/crop";
 import type { Knex } from "knex";
 import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";

@@ -1,4 +1,4 @@
-import { SITE_FILE_FORMAT, SITE_FILE_VERSION, type SiteFile } from "@sprunel/contract";
+import { SITE_FILE_FORMAT, SITE_FILE_VERSION, type SiteFile } from "@sprunel/contract/exchange";
 import type { Knex } from "knex";
 import { ownProductStore } from "../feed/own-product-store.ts";
 import { feedStore } from "../feed/feed-store.ts";

@@ -1,4 +1,4 @@
-import type { SiteFile } from "@sprunel/contract";
+import type { SiteFile } from "@sprunel/contract/exchange";
 import type { Knex } from "knex";
 import { badInput } from "../http/problems.ts";
 import { insertAll, iso } from "./site-file-rows.ts";

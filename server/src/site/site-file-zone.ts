@@ -1,4 +1,7 @@
-import type { FeedWishes, NewZone, Source, ZoneFile } from "@sprunel/contract";
+import type { ZoneFile } from "@sprunel/contract/exchange";
+import type { FeedWishes } from "@sprunel/contract/feed";
+import type { NewZone } from "@sprunel/contract/site";
+import type { Source } from "@sprunel/contract/water";
 import type { Knex } from "knex";
 import { decisionStore } from "../advice/decision-store.ts";
 import { feedStore } from "../feed/feed-store.ts";

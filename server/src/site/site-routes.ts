@@ -1,12 +1,6 @@
-import {
-  idSchema,
-  listFileSchema,
-  newSiteSchema,
-  siteFileSchema,
-  newZoneSchema,
-  siteUpdateSchema,
-  zoneUpdateSchema,
-} from "@sprunel/contract";
+import { idSchema } from "@sprunel/contract/basics";
+import { listFileSchema, siteFileSchema } from "@sprunel/contract/exchange";
+import { newSiteSchema, newZoneSchema, siteUpdateSchema, zoneUpdateSchema } from "@sprunel/contract/site";
 import { Router } from "express";
 import { readBody } from "../http/body.ts";
 import type { ListImportService } from "./list-import-service.ts";

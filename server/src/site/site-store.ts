@@ -1,4 +1,4 @@
-import { siteSchema, type NewSite, type Site } from "@sprunel/contract";
+import { siteSchema, type NewSite, type Site } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 
 interface SiteRow {

@@ -1,4 +1,4 @@
-import { zoneSchema, type NewZone, type Zone } from "@sprunel/contract";
+import { zoneSchema, type NewZone, type Zone } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 
 interface ZoneRow {

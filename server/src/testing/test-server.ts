@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import type { NewSite, NewZone } from "@sprunel/contract";
+import type { NewSite, NewZone } from "@sprunel/contract/site";
 import { onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
 import { startServer, type RunningServer } from "../start-server.ts";

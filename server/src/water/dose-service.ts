@@ -1,5 +1,5 @@
-import type { Dose, NewDose } from "@sprunel/contract";
-import { localDate } from "@sprunel/core";
+import type { Dose, NewDose } from "@sprunel/contract/water";
+import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { badInput, notFound } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";

@@ -1,4 +1,4 @@
-import { doseSchema, type Dose, type NewDose } from "@sprunel/contract";
+import { doseSchema, type Dose, type NewDose } from "@sprunel/contract/water";
 import type { Knex } from "knex";
 
 interface DoseRow {

@@ -1,4 +1,4 @@
-import { newSourceSchema, type NewSource, type Source } from "@sprunel/contract";
+import { newSourceSchema, type NewSource, type Source } from "@sprunel/contract/water";
 import type { Knex } from "knex";
 
 interface SourceRow {

@@ -1,5 +1,7 @@
-import type { WaterFile, WaterPreview, WaterReport, WaterSample } from "@sprunel/contract";
-import { checkReport, matchZone, readWaterTable, type WaterSample as ReadSample } from "@sprunel/core";
+import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
+import type { WaterReport } from "@sprunel/contract/water";
+import { matchZone } from "@sprunel/core/table";
+import { checkReport, readWaterTable, type WaterSample as ReadSample } from "@sprunel/core/water";
 import type { Knex } from "knex";
 import { feedStore } from "../feed/feed-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";

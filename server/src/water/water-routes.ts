@@ -1,12 +1,6 @@
-import {
-  dateSchema,
-  doseStrikeSchema,
-  idSchema,
-  newDoseSchema,
-  newSourceSchema,
-  sourceUpdateSchema,
-  waterFileSchema,
-} from "@sprunel/contract";
+import { dateSchema, idSchema } from "@sprunel/contract/basics";
+import { waterFileSchema } from "@sprunel/contract/exchange";
+import { doseStrikeSchema, newDoseSchema, newSourceSchema, sourceUpdateSchema } from "@sprunel/contract/water";
 import { Router } from "express";
 import { z } from "zod";
 import { readBody } from "../http/body.ts";

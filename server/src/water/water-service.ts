@@ -1,17 +1,10 @@
-import type { BoardZone, NewSource, Site, Source, SourceState, WaterStation } from "@sprunel/contract";
-import {
-  addDays,
-  daysBetween,
-  isTurn,
-  kcAhead,
-  localDate,
-  nextTurn,
-  OPEN_FIELD_PCT,
-  outsideEt,
-  projectStorage,
-  startOfLocalDay,
-  zoneUseAheadL,
-} from "@sprunel/core";
+import type { Site } from "@sprunel/contract/site";
+import type { BoardZone } from "@sprunel/contract/today";
+import type { NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
+import { kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
+import { OPEN_FIELD_PCT } from "@sprunel/core/site";
+import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { feedStore } from "../feed/feed-store.ts";

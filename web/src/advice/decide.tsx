@@ -1,4 +1,4 @@
-import type { Board } from "@sprunel/contract";
+import type { Board } from "@sprunel/contract/today";
 import { Link } from "react-router";
 import { STATIONS } from "../shell/stations.ts";
 import { usePlace } from "../shell/use-place.ts";

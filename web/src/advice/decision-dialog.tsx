@@ -1,4 +1,4 @@
-import { newDecisionSchema, type NewDecision, type Proposal } from "@sprunel/contract";
+import { newDecisionSchema, type NewDecision, type Proposal } from "@sprunel/contract/advice";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { RecordDialog } from "../forms/record-dialog.tsx";

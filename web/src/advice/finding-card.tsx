@@ -1,4 +1,4 @@
-import type { OpenFinding } from "@sprunel/contract";
+import type { OpenFinding } from "@sprunel/contract/advice";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { ProblemNote } from "../http/problem.tsx";

@@ -1,5 +1,5 @@
-import type { Decision, Finding, Proposal } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import type { Decision, Finding, Proposal } from "@sprunel/contract/advice";
+import type { Quantity } from "@sprunel/core/units";
 import dayjs from "dayjs";
 import { showDigits, type Shown } from "../units/show.ts";
 

@@ -1,4 +1,5 @@
-import { boardSchema, type NewDecision } from "@sprunel/contract";
+import type { NewDecision } from "@sprunel/contract/advice";
+import { boardSchema } from "@sprunel/contract/today";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { sendJson } from "../http/api.ts";
 

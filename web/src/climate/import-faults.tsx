@@ -1,4 +1,4 @@
-import type { WeatherPreview } from "@sprunel/contract";
+import type { WeatherPreview } from "@sprunel/contract/climate";
 import Collapse from "antd/es/collapse";
 import { KIND_WORDS } from "./kind-words.ts";
 import { FaultRows, lineRanges, REASONS } from "../files/fault-rows.tsx";

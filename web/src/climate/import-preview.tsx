@@ -1,5 +1,6 @@
-import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract";
-import { KIND_RULES, toCanonical } from "@sprunel/core";
+import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract/climate";
+import { KIND_RULES } from "@sprunel/core/climate";
+import { toCanonical } from "@sprunel/core/units";
 import Alert from "antd/es/alert";
 import Select from "antd/es/select";
 import { ColumnsTable } from "../files/columns-table.tsx";

@@ -3,7 +3,7 @@ import {
   weatherPreviewSchema,
   type WeatherChoices,
   type WeatherFile,
-} from "@sprunel/contract";
+} from "@sprunel/contract/climate";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { sendJson } from "../http/api.ts";
 import type { ChosenFile } from "../files/chosen-file.ts";

@@ -1,4 +1,4 @@
-import type { WeatherChoices, WeatherImportAnswer } from "@sprunel/contract";
+import type { WeatherChoices, WeatherImportAnswer } from "@sprunel/contract/climate";
 import { Link } from "react-router";
 import { ImportPage, useChosen } from "../files/import-page.tsx";
 import styles from "../files/files.module.css";

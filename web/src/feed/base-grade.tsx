@@ -1,4 +1,5 @@
-import type { Ion, LibraryProduct, ZoneFeed } from "@sprunel/contract";
+import type { Ion } from "@sprunel/contract/basics";
+import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";

@@ -1,4 +1,4 @@
-import type { RecipeDifference } from "@sprunel/core";
+import type { RecipeDifference } from "@sprunel/core/feed";
 import { useBoard } from "../plan/use-board.ts";
 import { Amount, Price } from "../units/use-units.tsx";
 import styles from "./feed.module.css";

@@ -1,4 +1,4 @@
-import { granularDressing } from "@sprunel/core";
+import { granularDressing } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { useSetUp } from "../site/use-set-up.ts";

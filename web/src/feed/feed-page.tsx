@@ -1,4 +1,5 @@
-import type { BoardZone, FeedTarget, ZoneFeed } from "@sprunel/contract";
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";

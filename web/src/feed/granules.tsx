@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { slowRelease } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { slowRelease } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { useSetUp } from "../site/use-set-up.ts";

@@ -1,5 +1,7 @@
-import type { FeedTarget, Ion } from "@sprunel/contract";
-import type { Ions, Recipe } from "@sprunel/core";
+import type { Ion } from "@sprunel/contract/basics";
+import type { FeedTarget } from "@sprunel/contract/feed";
+import type { Ions } from "@sprunel/core/chemistry";
+import type { Recipe } from "@sprunel/core/feed";
 import InputNumber from "antd/es/input-number";
 import { useState, type PointerEvent } from "react";
 import styles from "./feed.module.css";

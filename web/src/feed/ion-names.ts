@@ -1,4 +1,4 @@
-import type { Ion } from "@sprunel/contract";
+import type { Ion } from "@sprunel/contract/basics";
 
 /** Ions as they are written, cations first. */
 export const CATIONS: readonly Ion[] = ["K", "Ca", "Mg", "NH4", "Na"];

@@ -1,5 +1,5 @@
-import type { KeptRecipe, ZoneFeed } from "@sprunel/contract";
-import { compareRecipes, type ComparedRecipe } from "@sprunel/core";
+import type { KeptRecipe, ZoneFeed } from "@sprunel/contract/feed";
+import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import Select from "antd/es/select";

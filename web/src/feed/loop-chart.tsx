@@ -1,4 +1,4 @@
-import type { LoopAnswer } from "@sprunel/core";
+import type { LoopAnswer } from "@sprunel/core/feed";
 import dayjs from "dayjs";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";

@@ -1,5 +1,8 @@
-import type { BoardZone, FeedTarget, SolutionReport, ZoneFeed } from "@sprunel/contract";
-import { closedLoop, freshTarget, IONS, type LoopAnswer, type Recipe } from "@sprunel/core";
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { SolutionReport } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
+import { IONS } from "@sprunel/core/chemistry";
+import { closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import dayjs from "dayjs";

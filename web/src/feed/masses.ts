@@ -1,4 +1,5 @@
-import { fromCanonical, type Scales, type UnitSystem } from "@sprunel/core";
+import type { Scales } from "@sprunel/core/feed";
+import { fromCanonical, type UnitSystem } from "@sprunel/core/units";
 import { showQuantity, type Shown } from "../units/show.ts";
 
 /** From here up bags are weighed on the coarse scale; below stands the fine one, and fine scales read grams everywhere. */

@@ -1,5 +1,6 @@
-import type { Reading, ZoneFeed } from "@sprunel/contract";
-import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { Reading } from "@sprunel/contract/rootzone";
+import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { useRootHistory } from "../rootzone/use-readings.ts";

@@ -1,5 +1,5 @@
-import { newMixSchema, type NewMix } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import { newMixSchema, type NewMix } from "@sprunel/contract/feed";
+import type { Recipe } from "@sprunel/core/feed";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";

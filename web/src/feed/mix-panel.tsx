@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";

@@ -1,5 +1,5 @@
-import type { LibraryProduct, ZoneFeed } from "@sprunel/contract";
-import { singleGrade, TANK_TEMPERATURE_C, wallTable } from "@sprunel/core";
+import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
+import { singleGrade, TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";

@@ -1,5 +1,5 @@
-import { orderList, type OrderLine } from "@sprunel/core";
-import type { FeedCosts } from "@sprunel/contract";
+import { orderList, type OrderLine } from "@sprunel/core/feed";
+import type { FeedCosts } from "@sprunel/contract/feed";
 import Progress from "antd/es/progress";
 import { useState } from "react";
 import { Link } from "react-router";

@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { useBoard } from "../plan/use-board.ts";
 import { Amount, Price } from "../units/use-units.tsx";

@@ -1,5 +1,7 @@
-import type { FeedTarget, FeedWishes, Ion, SourceState, ZoneFeed } from "@sprunel/contract";
-import type { Recipe, RecipeInput } from "@sprunel/core";
+import type { Ion } from "@sprunel/contract/basics";
+import type { FeedTarget, FeedWishes, ZoneFeed } from "@sprunel/contract/feed";
+import type { SourceState } from "@sprunel/contract/water";
+import type { Recipe, RecipeInput } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";

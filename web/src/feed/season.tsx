@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { seasonStrength, type SeasonPolicy } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { useSetUp } from "../site/use-set-up.ts";

@@ -1,4 +1,4 @@
-import { shelfUpdateSchema, type ShelfItem } from "@sprunel/contract";
+import { shelfUpdateSchema, type ShelfItem } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";

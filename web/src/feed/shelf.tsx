@@ -1,11 +1,11 @@
-import type { ZoneFeed } from "@sprunel/contract";
+import type { ZoneFeed } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./feed.module.css";
-import type { Recipe } from "@sprunel/core";
+import type { Recipe } from "@sprunel/core/feed";
 import { weighed } from "./masses.ts";
 
 const OwnProductDialog = lazy(async () => ({ default: (await import("./own-product-dialog.tsx")).OwnProductDialog }));

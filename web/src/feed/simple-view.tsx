@@ -1,4 +1,5 @@
-import type { BoardZone, ZoneFeed } from "@sprunel/contract";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { BoardZone } from "@sprunel/contract/today";
 import { useState, type ReactNode } from "react";
 import styles from "./feed.module.css";
 import { BaseGrade } from "./base-grade.tsx";

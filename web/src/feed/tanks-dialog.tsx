@@ -1,4 +1,4 @@
-import { feedSettingsSchema, type ZoneFeed } from "@sprunel/contract";
+import { feedSettingsSchema, type ZoneFeed } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";

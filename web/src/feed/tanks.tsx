@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { Recipe } from "@sprunel/core/feed";
 import { Amount, useUnits } from "../units/use-units.tsx";
 import styles from "./feed.module.css";
 import { weighed } from "./masses.ts";

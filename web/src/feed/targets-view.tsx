@@ -1,5 +1,5 @@
-import type { FeedTarget, ZoneFeed } from "@sprunel/contract";
-import { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "@sprunel/core";
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import styles from "./feed.module.css";
 import { ionName } from "./ion-names.ts";

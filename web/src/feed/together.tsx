@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { mayStandTogether } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { mayStandTogether } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import { useState } from "react";
 import styles from "./feed.module.css";

@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { tankTopUp, type Recipe } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { tankTopUp, type Recipe } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";

@@ -1,5 +1,6 @@
-import type { FeedTarget, ZoneFeed } from "@sprunel/contract";
-import { uptakeTarget, type Ions } from "@sprunel/core";
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { Ions } from "@sprunel/core/chemistry";
+import { uptakeTarget } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { Answer } from "../sums/answer.tsx";

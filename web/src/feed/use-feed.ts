@@ -1,17 +1,16 @@
 import {
   productListSchema,
   zoneFeedSchema,
-  waterReportsSchema,
   type FeedSettings,
   type FeedTarget,
   type FeedWishes,
   type NewMix,
   type NewOwnProduct,
-  type NewWaterReport,
   type ShelfUpdate,
   type ZoneFeed,
-} from "@sprunel/contract";
-import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core";
+} from "@sprunel/contract/feed";
+import { waterReportsSchema, type NewWaterReport } from "@sprunel/contract/water";
+import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { z } from "zod";
 import { getJson, sendJson } from "../http/api.ts";

@@ -4,7 +4,7 @@ import {
   type FeedCosts,
   type NewKeptRecipe,
   type UseRecipe,
-} from "@sprunel/contract";
+} from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { getJson, getLines, sendJson } from "../http/api.ts";

@@ -1,5 +1,6 @@
-import { newWaterReportSchema, type Ion } from "@sprunel/contract";
-import { checkReport } from "@sprunel/core";
+import type { Ion } from "@sprunel/contract/basics";
+import { newWaterReportSchema } from "@sprunel/contract/water";
+import { checkReport } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

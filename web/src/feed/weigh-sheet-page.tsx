@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { weighOut, type Recipe, type Weighing } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { weighOut, type Recipe, type Weighing } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { Fragment, useState } from "react";

@@ -1,5 +1,6 @@
-import type { FeedWishes, SourceState, ZoneFeed } from "@sprunel/contract";
-import type { Recipe } from "@sprunel/core";
+import type { FeedWishes, ZoneFeed } from "@sprunel/contract/feed";
+import type { SourceState } from "@sprunel/contract/water";
+import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";

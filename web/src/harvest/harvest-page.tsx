@@ -1,4 +1,5 @@
-import type { BoardZone, ZoneHarvest } from "@sprunel/contract";
+import type { ZoneHarvest } from "@sprunel/contract/harvest";
+import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";

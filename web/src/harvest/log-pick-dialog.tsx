@@ -1,4 +1,5 @@
-import { newPickSchema, type BoardZone, type NewPick } from "@sprunel/contract";
+import { newPickSchema, type NewPick } from "@sprunel/contract/harvest";
+import type { BoardZone } from "@sprunel/contract/today";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";

@@ -1,4 +1,4 @@
-import type { Pick } from "@sprunel/contract";
+import type { Pick } from "@sprunel/contract/harvest";
 import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
 import { StrikeOut } from "../shell/strike-out.tsx";

@@ -1,4 +1,4 @@
-import { zoneHarvestSchema, type NewPick } from "@sprunel/contract";
+import { zoneHarvestSchema, type NewPick } from "@sprunel/contract/harvest";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

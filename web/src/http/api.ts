@@ -1,4 +1,4 @@
-import { problemSchema, type Problem } from "@sprunel/contract";
+import { problemSchema, type Problem } from "@sprunel/contract/basics";
 import type { z } from "zod";
 
 /** The server answered that it cannot do this, and why. */

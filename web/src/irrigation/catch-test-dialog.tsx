@@ -1,4 +1,4 @@
-import { newCatchTestSchema } from "@sprunel/contract";
+import { newCatchTestSchema } from "@sprunel/contract/irrigation";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import InputNumber from "antd/es/input-number";

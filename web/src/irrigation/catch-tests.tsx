@@ -1,5 +1,5 @@
-import type { StoredCatchTest } from "@sprunel/contract";
-import { catchTest, type CatchTest } from "@sprunel/core";
+import type { StoredCatchTest } from "@sprunel/contract/irrigation";
+import { catchTest, type CatchTest } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";

@@ -1,5 +1,5 @@
-import type { ZoneDayAnswer } from "@sprunel/contract";
-import { fromCanonical, unitFor } from "@sprunel/core";
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
+import { fromCanonical, unitFor } from "@sprunel/core/units";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";

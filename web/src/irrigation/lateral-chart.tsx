@@ -1,4 +1,5 @@
-import { fromCanonical, unitFor, type Lateral } from "@sprunel/core";
+import type { Lateral } from "@sprunel/core/irrigation";
+import { fromCanonical, unitFor } from "@sprunel/core/units";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";

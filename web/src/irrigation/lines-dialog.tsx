@@ -1,5 +1,5 @@
-import { newLinesSchema, type NewLines, type ZoneLines } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import { newLinesSchema, type NewLines, type ZoneLines } from "@sprunel/contract/irrigation";
+import type { Quantity } from "@sprunel/core/units";
 import Form from "antd/es/form";
 import { Fragment } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";

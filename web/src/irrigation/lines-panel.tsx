@@ -1,5 +1,6 @@
-import type { BoardZone, NewLines, ZoneLines } from "@sprunel/contract";
-import { pipeLossKpa } from "@sprunel/core";
+import type { NewLines, ZoneLines } from "@sprunel/contract/irrigation";
+import type { BoardZone } from "@sprunel/contract/today";
+import { pipeLossKpa } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useMemo, useState } from "react";

@@ -1,4 +1,4 @@
-import type { NewLines } from "@sprunel/contract";
+import type { NewLines } from "@sprunel/contract/irrigation";
 import {
   lateral,
   lateralTimes,
@@ -7,7 +7,7 @@ import {
   type Lateral,
   type LateralInput,
   type SubMain,
-} from "@sprunel/core";
+} from "@sprunel/core/irrigation";
 import { trySum } from "../sums/try-sum.ts";
 
 export interface SolvedLines {

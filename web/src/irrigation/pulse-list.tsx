@@ -1,4 +1,4 @@
-import type { ZoneDayAnswer } from "@sprunel/contract";
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import { clockAt } from "../shell/clock-at.ts";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";

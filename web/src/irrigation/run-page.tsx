@@ -1,4 +1,6 @@
-import type { BoardZone, System, ZoneDayAnswer } from "@sprunel/contract";
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
+import type { System } from "@sprunel/contract/site";
+import type { BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense } from "react";

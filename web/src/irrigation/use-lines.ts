@@ -1,4 +1,4 @@
-import { zoneLinesSchema, type NewCatchTest, type NewLines } from "@sprunel/contract";
+import { zoneLinesSchema, type NewCatchTest, type NewLines } from "@sprunel/contract/irrigation";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

@@ -1,4 +1,4 @@
-import { zoneDaySchema } from "@sprunel/contract";
+import { zoneDaySchema } from "@sprunel/contract/plan";
 import { useQuery } from "@tanstack/react-query";
 import { getJson } from "../http/api.ts";
 

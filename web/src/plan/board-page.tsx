@@ -1,4 +1,4 @@
-import type { Board } from "@sprunel/contract";
+import type { Board } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import type { KeyboardEvent } from "react";
 import { Link } from "react-router";

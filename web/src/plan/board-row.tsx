@@ -1,4 +1,4 @@
-import type { BoardZone } from "@sprunel/contract";
+import type { BoardZone } from "@sprunel/contract/today";
 import { Link } from "react-router";
 import { Mark } from "../shell/mark.tsx";
 import type { STATIONS } from "../shell/stations.ts";

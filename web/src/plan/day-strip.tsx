@@ -1,4 +1,4 @@
-import type { Board, BoardZone } from "@sprunel/contract";
+import type { Board, BoardZone } from "@sprunel/contract/today";
 import { clockAt } from "../shell/clock-at.ts";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";

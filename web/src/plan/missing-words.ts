@@ -1,4 +1,4 @@
-import type { BoardZone } from "@sprunel/contract";
+import type { BoardZone } from "@sprunel/contract/today";
 
 /** Why a zone has no figures on a day. */
 export const MISSING_WORDS: Record<NonNullable<BoardZone["missing"]>, string> = {

@@ -1,4 +1,5 @@
-import type { BoardZone, Station } from "@sprunel/contract";
+import type { Station } from "@sprunel/contract/advice";
+import type { BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense } from "react";
 import { Link } from "react-router";

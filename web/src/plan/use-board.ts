@@ -1,4 +1,4 @@
-import { boardSchema } from "@sprunel/contract";
+import { boardSchema } from "@sprunel/contract/today";
 import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
 import { getJson } from "../http/api.ts";
 

@@ -1,4 +1,5 @@
-import { newReadingSchema, type BoardZone, type NewReading } from "@sprunel/contract";
+import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
 import Form from "antd/es/form";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";

@@ -1,4 +1,5 @@
-import type { NewReading, System } from "@sprunel/contract";
+import type { NewReading } from "@sprunel/contract/rootzone";
+import type { System } from "@sprunel/contract/site";
 
 export type ReadingKey = Exclude<keyof NewReading, "at">;
 

@@ -1,4 +1,4 @@
-import type { Reading } from "@sprunel/contract";
+import type { Reading } from "@sprunel/contract/rootzone";
 import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
 import { clockAt } from "../shell/clock-at.ts";

@@ -1,5 +1,7 @@
-import { newZoneReportSchema, type BoardZone, type Ion, type NewZoneReport } from "@sprunel/contract";
-import { checkReport } from "@sprunel/core";
+import type { Ion } from "@sprunel/contract/basics";
+import { newZoneReportSchema, type NewZoneReport } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
+import { checkReport } from "@sprunel/core/water";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";

@@ -1,4 +1,6 @@
-import type { BoardZone, SoilReport, System, ZoneReport } from "@sprunel/contract";
+import type { SoilReport, ZoneReport } from "@sprunel/contract/rootzone";
+import type { System } from "@sprunel/contract/site";
+import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";

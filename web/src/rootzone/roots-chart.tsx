@@ -1,5 +1,5 @@
-import type { RootHistory } from "@sprunel/contract";
-import { fromCanonical, unitFor } from "@sprunel/core";
+import type { RootHistory } from "@sprunel/contract/rootzone";
+import { fromCanonical, unitFor } from "@sprunel/core/units";
 import dayjs from "dayjs";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";

@@ -1,4 +1,5 @@
-import type { BoardZone, RootHistory } from "@sprunel/contract";
+import type { RootHistory } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { FindingCard } from "../advice/finding-card.tsx";

@@ -1,4 +1,5 @@
-import type { Roots, Vessel } from "@sprunel/contract";
+import type { Roots } from "@sprunel/contract/rootzone";
+import type { Vessel } from "@sprunel/contract/site";
 import dayjs from "dayjs";
 import { showDigits } from "../units/show.ts";
 import { storeWords, type StoreRoots } from "./store-words.ts";

@@ -1,5 +1,5 @@
-import type { Roots } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import type { Roots } from "@sprunel/contract/rootzone";
+import type { Quantity } from "@sprunel/core/units";
 import { showDigits, type Shown } from "../units/show.ts";
 
 export type StoreRoots = Exclude<Roots, { kind: "substrate" }>;

@@ -1,4 +1,4 @@
-import { rootHistorySchema, type NewReading, type Strike } from "@sprunel/contract";
+import { rootHistorySchema, type NewReading, type Strike } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

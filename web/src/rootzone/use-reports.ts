@@ -1,4 +1,4 @@
-import { zoneReportsSchema, type NewZoneReport } from "@sprunel/contract";
+import { zoneReportsSchema, type NewZoneReport } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

@@ -1,5 +1,5 @@
-import type { Board } from "@sprunel/contract";
-import { addDays } from "@sprunel/core";
+import type { Board } from "@sprunel/contract/today";
+import { addDays } from "@sprunel/core/time";
 import dayjs from "dayjs";
 import type { ReactNode } from "react";
 import { clockAt } from "./clock-at.ts";

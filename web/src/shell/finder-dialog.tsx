@@ -1,4 +1,4 @@
-import type { Board } from "@sprunel/contract";
+import type { Board } from "@sprunel/contract/today";
 import Input, { type InputRef } from "antd/es/input";
 import Modal from "antd/es/modal";
 import { useRef, useState, type KeyboardEvent } from "react";

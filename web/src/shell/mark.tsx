@@ -1,4 +1,4 @@
-import type { Mark as MarkKind } from "@sprunel/contract";
+import type { Mark as MarkKind } from "@sprunel/contract/advice";
 
 const WORDS: Record<MarkKind | "none", string> = { steady: "steady", watch: "watch", act: "act", none: "no data" };
 

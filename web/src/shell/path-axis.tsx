@@ -1,4 +1,5 @@
-import type { Board, OpenFinding, Station } from "@sprunel/contract";
+import type { OpenFinding, Station } from "@sprunel/contract/advice";
+import type { Board } from "@sprunel/contract/today";
 import { Link } from "react-router";
 import styles from "./shell.module.css";
 import { STATIONS } from "./stations.ts";

@@ -1,4 +1,4 @@
-import type { Station } from "@sprunel/contract";
+import type { Station } from "@sprunel/contract/advice";
 
 /** The six stations of the water's path, in its order. */
 export const STATIONS: readonly {

@@ -1,5 +1,6 @@
-import { figureSchema, type Board } from "@sprunel/contract";
-import { addDays } from "@sprunel/core";
+import { figureSchema } from "@sprunel/contract/plan";
+import type { Board } from "@sprunel/contract/today";
+import { addDays } from "@sprunel/core/time";
 import { useEffect } from "react";
 import { useWorking } from "../working/use-working.tsx";
 import { STATIONS } from "./stations.ts";

@@ -1,4 +1,4 @@
-import { stationSchema, type Station } from "@sprunel/contract";
+import { stationSchema, type Station } from "@sprunel/contract/advice";
 import { useCallback, useMemo } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 

@@ -1,4 +1,4 @@
-import type { BoardZone } from "@sprunel/contract";
+import type { BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import type { ReactNode } from "react";
 import { Link } from "react-router";

@@ -1,5 +1,5 @@
-import type { Layout, System, Vessel } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import type { Layout, System, Vessel } from "@sprunel/contract/site";
+import type { Quantity } from "@sprunel/core/units";
 
 export interface LayoutField {
   readonly key:

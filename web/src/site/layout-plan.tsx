@@ -1,5 +1,6 @@
-import type { Layout, System } from "@sprunel/contract";
-import type { Quantity, Stand } from "@sprunel/core";
+import type { Layout, System } from "@sprunel/contract/site";
+import type { Stand } from "@sprunel/core/site";
+import type { Quantity } from "@sprunel/core/units";
 import { useUnits } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { LAYOUTS } from "./layout-fields.ts";

@@ -1,4 +1,4 @@
-import type { Layout, System } from "@sprunel/contract";
+import type { Layout, System } from "@sprunel/contract/site";
 import type { ReactNode } from "react";
 import { useUnits } from "../units/use-units.tsx";
 

@@ -1,4 +1,4 @@
-import { listKindSchema, type ListChoices, type ListKind, type ListPreview } from "@sprunel/contract";
+import { listKindSchema, type ListChoices, type ListKind, type ListPreview } from "@sprunel/contract/exchange";
 import { Link, useParams } from "react-router";
 import { ImportPage, useChosen } from "../files/import-page.tsx";
 import styles from "../files/files.module.css";

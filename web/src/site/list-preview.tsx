@@ -1,4 +1,4 @@
-import type { ListChoices, ListPreview } from "@sprunel/contract";
+import type { ListChoices, ListPreview } from "@sprunel/contract/exchange";
 import Checkbox from "antd/es/checkbox";
 import Collapse from "antd/es/collapse";
 import { useUnits } from "../units/use-units.tsx";

@@ -1,5 +1,5 @@
-import type { ListKind } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import type { ListKind } from "@sprunel/contract/exchange";
+import type { Quantity } from "@sprunel/core/units";
 
 interface ListWords {
   readonly name: string;

@@ -1,4 +1,4 @@
-import { seedlingsFor } from "@sprunel/core";
+import { seedlingsFor } from "@sprunel/core/site";
 import { useState } from "react";
 import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";

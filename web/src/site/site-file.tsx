@@ -1,4 +1,5 @@
-import { setUpSchema, siteFileSchema } from "@sprunel/contract";
+import { siteFileSchema } from "@sprunel/contract/exchange";
+import { setUpSchema } from "@sprunel/contract/site";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";

@@ -1,4 +1,4 @@
-import { newSiteSchema, siteSchema, type NewSite, type Site } from "@sprunel/contract";
+import { newSiteSchema, siteSchema, type NewSite, type Site } from "@sprunel/contract/site";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

@@ -1,4 +1,4 @@
-import type { System } from "@sprunel/contract";
+import type { System } from "@sprunel/contract/site";
 
 export const SYSTEM_WORDS: Record<System, string> = {
   substrate: "drippers",

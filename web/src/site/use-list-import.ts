@@ -1,4 +1,4 @@
-import { listPreviewSchema, type ListChoices, type ListFile, type ListKind } from "@sprunel/contract";
+import { listPreviewSchema, type ListChoices, type ListFile, type ListKind } from "@sprunel/contract/exchange";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ChosenFile } from "../files/chosen-file.ts";
 import { sendJson } from "../http/api.ts";

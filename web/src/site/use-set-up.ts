@@ -1,4 +1,4 @@
-import { setUpSchema, siteSchema, zoneSchema, type NewSite, type NewZone } from "@sprunel/contract";
+import { setUpSchema, siteSchema, zoneSchema, type NewSite, type NewZone } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

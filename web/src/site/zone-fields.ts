@@ -1,5 +1,5 @@
-import type { System } from "@sprunel/contract";
-import type { Quantity } from "@sprunel/core";
+import type { System } from "@sprunel/contract/site";
+import type { Quantity } from "@sprunel/core/units";
 
 export interface FieldSpec {
   readonly key: string;

@@ -1,4 +1,4 @@
-import type { CropChoice, Planting } from "@sprunel/contract";
+import type { CropChoice, Planting } from "@sprunel/contract/site";
 import Button from "antd/es/button";
 import type { ReactNode } from "react";
 import styles from "./set-up.module.css";

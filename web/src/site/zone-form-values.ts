@@ -1,5 +1,6 @@
-import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract";
-import { DomainError, standOf, type Stand } from "@sprunel/core";
+import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract/site";
+import { standOf, type Stand } from "@sprunel/core/site";
+import { DomainError } from "@sprunel/core/working";
 import { LAYOUTS } from "./layout-fields.ts";
 import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
 

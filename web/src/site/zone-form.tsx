@@ -7,7 +7,7 @@ import {
   type Planting,
   type Vessel,
   type Zone,
-} from "@sprunel/contract";
+} from "@sprunel/contract/site";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

@@ -1,4 +1,4 @@
-import type { WorkingStep } from "@sprunel/core";
+import type { WorkingStep } from "@sprunel/core/working";
 import type { ReactNode } from "react";
 import { Explained } from "../working/explained.tsx";
 import styles from "./sums.module.css";

@@ -1,4 +1,4 @@
-import type { Quantity } from "@sprunel/core";
+import type { Quantity } from "@sprunel/core/units";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./sums.module.css";
 

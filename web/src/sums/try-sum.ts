@@ -1,4 +1,4 @@
-import { DomainError } from "@sprunel/core";
+import { DomainError } from "@sprunel/core/working";
 
 /** A sum, or in words why it cannot be done. */
 export function trySum<T>(sum: () => T): T | string {

@@ -1,4 +1,4 @@
-import { fromCanonical, toCanonical, unitFor, type Quantity } from "@sprunel/core";
+import { fromCanonical, toCanonical, unitFor, type Quantity } from "@sprunel/core/units";
 import InputNumber from "antd/es/input-number";
 import Space from "antd/es/space";
 import { useUnits } from "./use-units.tsx";

@@ -1,4 +1,4 @@
-import { fromCanonical, unitFor, type Quantity, type UnitSystem } from "@sprunel/core";
+import { fromCanonical, unitFor, type Quantity, type UnitSystem } from "@sprunel/core/units";
 
 export interface Shown {
   readonly text: string;

@@ -1,4 +1,4 @@
-import { fromCanonical, unitFor, type Quantity, type UnitSystem } from "@sprunel/core";
+import { fromCanonical, unitFor, type Quantity, type UnitSystem } from "@sprunel/core/units";
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from "react";
 import { showQuantity, type Shown } from "./show.ts";
 

@@ -1,5 +1,5 @@
-import type { ZoneFeed } from "@sprunel/contract";
-import { acidForWater, type AcidAnswer, type AcidInput } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { acidForWater, type AcidAnswer, type AcidInput } from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { trySum } from "../sums/try-sum.ts";

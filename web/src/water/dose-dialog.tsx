@@ -1,4 +1,4 @@
-import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract";
+import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract/water";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";

@@ -1,5 +1,10 @@
-import type { BoardZone, Source, Zone } from "@sprunel/contract";
-import { addDays, assumedRemoval, ecMsCm, organicDosing, standingOn, type OrganicDosing } from "@sprunel/core";
+import type { Zone } from "@sprunel/contract/site";
+import type { BoardZone } from "@sprunel/contract/today";
+import type { Source } from "@sprunel/contract/water";
+import { ecMsCm } from "@sprunel/core/chemistry";
+import { assumedRemoval, standingOn } from "@sprunel/core/crop";
+import { addDays } from "@sprunel/core/time";
+import { organicDosing, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState, type ReactNode } from "react";

@@ -1,5 +1,5 @@
-import type { SourceState } from "@sprunel/contract";
-import { waterHazards, type Hazard, type HazardClass } from "@sprunel/core";
+import type { SourceState } from "@sprunel/contract/water";
+import { waterHazards, type Hazard, type HazardClass } from "@sprunel/core/water";
 import { useState } from "react";
 import { Mark } from "../shell/mark.tsx";
 import { showDigits } from "../units/show.ts";

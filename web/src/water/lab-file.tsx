@@ -1,4 +1,4 @@
-import type { WaterFile, WaterSample } from "@sprunel/contract";
+import type { WaterFile, WaterSample } from "@sprunel/contract/exchange";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";

@@ -1,5 +1,6 @@
-import type { SourceState } from "@sprunel/contract";
-import { ecMsCm, largestSharePct, mixWaters, type MixLimit } from "@sprunel/core";
+import type { SourceState } from "@sprunel/contract/water";
+import { ecMsCm } from "@sprunel/core/chemistry";
+import { largestSharePct, mixWaters, type MixLimit } from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { QuantityInput } from "../units/quantity-input.tsx";

@@ -1,5 +1,5 @@
-import { newSourceSchema, type NewSource, type Source, type SourceKind } from "@sprunel/contract";
-import { readOrganicTable } from "@sprunel/core";
+import { newSourceSchema, type NewSource, type Source, type SourceKind } from "@sprunel/contract/water";
+import { readOrganicTable } from "@sprunel/core/water";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";

@@ -1,4 +1,4 @@
-import type { Source, SourceState } from "@sprunel/contract";
+import type { Source, SourceState } from "@sprunel/contract/water";
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";

@@ -1,4 +1,4 @@
-import type { SourceKind } from "@sprunel/contract";
+import type { SourceKind } from "@sprunel/contract/water";
 
 export const SOURCE_WORDS: Record<SourceKind, string> = {
   mains: "mains",

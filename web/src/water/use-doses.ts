@@ -1,4 +1,4 @@
-import { dosesSchema, type NewDose } from "@sprunel/contract";
+import { dosesSchema, type NewDose } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

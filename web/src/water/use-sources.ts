@@ -1,4 +1,4 @@
-import { waterStationSchema, type NewSource, type Source } from "@sprunel/contract";
+import { waterStationSchema, type NewSource, type Source } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

@@ -1,4 +1,5 @@
-import { waterPreviewSchema, waterReportsSchema, type WaterFile } from "@sprunel/contract";
+import { waterPreviewSchema, type WaterFile } from "@sprunel/contract/exchange";
+import { waterReportsSchema } from "@sprunel/contract/water";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 

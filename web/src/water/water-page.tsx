@@ -1,5 +1,7 @@
-import type { BoardZone, SourceState, WaterFile, WaterReport } from "@sprunel/contract";
-import { chargeBalance, ecMsCm } from "@sprunel/core";
+import type { WaterFile } from "@sprunel/contract/exchange";
+import type { BoardZone } from "@sprunel/contract/today";
+import type { SourceState, WaterReport } from "@sprunel/contract/water";
+import { chargeBalance, ecMsCm } from "@sprunel/core/chemistry";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import Upload from "antd/es/upload";

@@ -1,5 +1,8 @@
-import type { BoardZone, ZoneFeed } from "@sprunel/contract";
-import { CROPS, ecMsCm, relativeYieldPct } from "@sprunel/core";
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { BoardZone } from "@sprunel/contract/today";
+import { ecMsCm } from "@sprunel/core/chemistry";
+import { CROPS } from "@sprunel/core/crop";
+import { relativeYieldPct } from "@sprunel/core/water";
 import { Explained } from "../working/explained.tsx";
 
 /** What this zone's crop yields in soil under the zone's own water, against none of its salt. */

@@ -1,4 +1,4 @@
-import type { WorkingStep } from "@sprunel/core";
+import type { WorkingStep } from "@sprunel/core/working";
 import { useState, type ReactNode } from "react";
 import { StepsDrawer } from "./steps-drawer.tsx";
 import styles from "./working.module.css";

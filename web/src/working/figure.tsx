@@ -1,4 +1,4 @@
-import type { Figure as FigureName } from "@sprunel/contract";
+import type { Figure as FigureName } from "@sprunel/contract/plan";
 import type { ReactNode } from "react";
 import styles from "./working.module.css";
 import { useWorking } from "./use-working.tsx";

@@ -1,4 +1,4 @@
-import type { Origin } from "@sprunel/contract";
+import type { Origin } from "@sprunel/contract/basics";
 import dayjs from "dayjs";
 
 const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"], string> = {

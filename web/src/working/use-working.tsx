@@ -1,4 +1,4 @@
-import type { Figure } from "@sprunel/contract";
+import type { Figure } from "@sprunel/contract/plan";
 import { createContext, lazy, Suspense, use, useCallback, useMemo, useState, type ReactNode } from "react";
 
 export interface AskedFigure {

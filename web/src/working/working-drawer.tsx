@@ -1,5 +1,6 @@
-import type { Figure, WorkingInput } from "@sprunel/contract";
-import { showNumber } from "@sprunel/core";
+import type { WorkingInput } from "@sprunel/contract/basics";
+import type { Figure } from "@sprunel/contract/plan";
+import { showNumber } from "@sprunel/core/working";
 import Skeleton from "antd/es/skeleton";
 import { ProblemNote } from "../http/problem.tsx";
 import { useZoneDay } from "../irrigation/use-zone-day.ts";

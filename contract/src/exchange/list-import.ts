@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { chosenFile, dialect, judgedLines } from "../table-file.ts";
-import { quantitySchema } from "../basics.ts";
-import { timeZoneSchema } from "./site.ts";
+import { chosenFile, dialect, judgedLines } from "../basics/table-file.ts";
+import { quantitySchema } from "../basics/basics.ts";
+import { timeZoneSchema } from "../site/site.ts";
 
 export const listKindSchema = z.enum(["readings", "soil-tests", "picks", "shelf"]);
 export type ListKind = z.infer<typeof listKindSchema>;

@@ -1,18 +1,19 @@
 import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
-import { dateSchema, instantSchema, textSchema } from "../basics.ts";
+import { dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
-import { feedSettingsSchema, feedTargetSchema, newMixSchema, newWaterReportSchema } from "../feed/feed.ts";
+import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
 import { newPickSchema } from "../harvest/harvest.ts";
 import { newCatchTestSchema, newLinesSchema } from "../irrigation/zone-lines.ts";
+import { newWaterReportSchema } from "../water/report.ts";
 import { newSourceSchema } from "../water/source.ts";
 import { newDoseSchema } from "../water/dose.ts";
 import { newZoneReportSchema } from "../rootzone/zone-report.ts";
-import { newSiteSchema } from "./site.ts";
-import { newZoneSchema } from "./zone.ts";
+import { newSiteSchema } from "../site/site.ts";
+import { newZoneSchema } from "../site/zone.ts";
 
 export const SITE_FILE_FORMAT = "sprunel-site";
 export const SITE_FILE_VERSION = 1;

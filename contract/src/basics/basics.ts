@@ -1,3 +1,4 @@
+import "./words.ts";
 import { z } from "zod";
 
 export const idSchema = z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER);

@@ -1,4 +1,4 @@
-import { DomainError } from "../domain-error.ts";
+import { DomainError } from "../working/domain-error.ts";
 
 /** Local clock times as `HH:MM` or `HH:MM:SS`, counted in seconds from midnight. 24:00 is the end of the day. */
 

@@ -1,51 +1,11 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema } from "../basics.ts";
+import { dateSchema, idSchema, instantSchema } from "../basics/basics.ts";
 import { openFindingSchema } from "../advice/decision.ts";
 import { markSchema } from "../advice/finding.ts";
+import { missingSchema, stripPulseSchema } from "../plan/strip.ts";
+import { rootsSchema } from "../rootzone/roots.ts";
 import { systemSchema } from "../site/zone.ts";
 import { siteSchema } from "../site/site.ts";
-
-/** Why a figure is not there. */
-export const missingSchema = z.enum(["not-planted", "no-weather", "no-reading"]);
-
-export const rootsSchema = z.discriminatedUnion("kind", [
-  z.object({
-    kind: z.literal("substrate"),
-    heldPct: z.number().nullable().describe("share of the water held at container capacity, now"),
-    drain: z
-      .object({
-        on: dateSchema,
-        at: instantSchema,
-        sharePct: z.number(),
-        ecMsCm: z.number(),
-        feedEcMsCm: z.number(),
-        ph: z.number().nullable(),
-      })
-      .nullable(),
-    drainTargetPct: z.number(),
-  }),
-  z.object({
-    kind: z.enum(["soil-drip", "buried-drip", "solution-tank", "sub-irrigated-bench", "basin"]),
-    /** missing from field capacity, or from the tank's, pots' or pond's mark */
-    depletionMm: z.number(),
-    triggerMm: z.number(),
-    availableMm: z.number(),
-    /** tank: depth of solution; basin: above the soil, or below it as the tube shows */
-    levelCm: z.number().nullable(),
-    levelAtTriggerCm: z.number().nullable(),
-    ecMsCm: z.number().nullable(),
-    ph: z.number().nullable(),
-    readAt: instantSchema.nullable(),
-  }),
-]);
-export type Roots = z.infer<typeof rootsSchema>;
-
-export const stripPulseSchema = z.object({
-  startUtc: instantSchema,
-  endUtc: instantSchema,
-  litres: z.number(),
-  state: z.enum(["planned", "logged"]),
-});
 
 export const boardZoneSchema = z.object({
   id: idSchema,

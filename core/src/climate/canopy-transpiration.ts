@@ -1,4 +1,4 @@
-import { Checks } from "../checks.ts";
+import { Checks } from "../working/checks.ts";
 
 /** Coefficients of the canopy form, fitted or assumed for a crop. */
 export interface CanopyCoefficients {

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { chosenFile, judgedLines } from "../table-file.ts";
-import { dateSchema } from "../basics.ts";
-import { ionSchema, ionsSchema } from "../feed/recipe.ts";
+import { chosenFile, judgedLines } from "../basics/table-file.ts";
+import { dateSchema } from "../basics/basics.ts";
+import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
 export const waterFileSchema = z.strictObject({
   ...chosenFile,

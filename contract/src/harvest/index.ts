@@ -1,0 +1,9 @@
+export {
+  newPickSchema,
+  pickSchema,
+  pickStrikeSchema,
+  zoneHarvestSchema,
+  type NewPick,
+  type Pick,
+  type ZoneHarvest,
+} from "./harvest.ts";

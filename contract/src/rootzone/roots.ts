@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { dateSchema, instantSchema } from "../basics/basics.ts";
+
+export const rootsSchema = z.discriminatedUnion("kind", [
+  z.object({
+    kind: z.literal("substrate"),
+    heldPct: z.number().nullable().describe("share of the water held at container capacity, now"),
+    drain: z
+      .object({
+        on: dateSchema,
+        at: instantSchema,
+        sharePct: z.number(),
+        ecMsCm: z.number(),
+        feedEcMsCm: z.number(),
+        ph: z.number().nullable(),
+      })
+      .nullable(),
+    drainTargetPct: z.number(),
+  }),
+  z.object({
+    kind: z.enum(["soil-drip", "buried-drip", "solution-tank", "sub-irrigated-bench", "basin"]),
+    /** missing from field capacity, or from the tank's, pots' or pond's mark */
+    depletionMm: z.number(),
+    triggerMm: z.number(),
+    availableMm: z.number(),
+    /** tank: depth of solution; basin: above the soil, or below it as the tube shows */
+    levelCm: z.number().nullable(),
+    levelAtTriggerCm: z.number().nullable(),
+    ecMsCm: z.number().nullable(),
+    ph: z.number().nullable(),
+    readAt: instantSchema.nullable(),
+  }),
+]);
+export type Roots = z.infer<typeof rootsSchema>;

@@ -1,0 +1,1 @@
+export { boardSchema, type Board, type BoardZone } from "./board.ts";

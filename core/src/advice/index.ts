@@ -1,0 +1,2 @@
+export { adviseDrain, type DrainAdvice, type MeteredDay } from "./drain-advice.ts";
+export { judgeDelivery, judgeDepletion, judgeDosing, worstMark } from "./judge.ts";

@@ -1,0 +1,2 @@
+export { IONS, chargeBalance, isTrace, type Ions } from "./ions.ts";
+export { ecMsCm } from "./solution.ts";

@@ -1,0 +1,6 @@
+export { catchTest, type CatchTest } from "./catch-can.ts";
+export { lateral, lateralTimes, longestLateralM, type Lateral, type LateralInput } from "./lateral.ts";
+export { pipeLossKpa, subMain, type SubMain } from "./sub-main.ts";
+export { uniformity } from "./uniformity.ts";
+export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";
+export { zoneWater } from "./zone-water.ts";

@@ -1,0 +1,2 @@
+export type { ListTable } from "./list.ts";
+export { matchZone } from "./zone-name.ts";

@@ -1,0 +1,1 @@
+export { fromCanonical, toCanonical, unitFor, type Quantity, type UnitSystem } from "./units.ts";
