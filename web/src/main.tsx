@@ -3,7 +3,7 @@ import ConfigProvider from "antd/es/config-provider";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router/dom";
-import { boardQuery } from "./plan/use-board.ts";
+import { boardQuery } from "./place/use-board.ts";
 import { queryClient } from "./query-client.ts";
 import { router } from "./router.tsx";
 import { antdTheme } from "./theme/antd-theme.ts";

@@ -1,5 +1,5 @@
 import { createBrowserRouter } from "react-router";
-import { LostPage } from "./shell/lost-page.tsx";
+import { LostPage } from "./parts/lost-page.tsx";
 import { Shell } from "./shell/shell.tsx";
 
 /** Every page comes when it is first opened. */
@@ -8,7 +8,7 @@ export const router = createBrowserRouter([
     path: "/zones/:zoneId/feed/sheet",
     ErrorBoundary: LostPage,
     HydrateFallback: () => null,
-    lazy: async () => ({ Component: (await import("./feed/weigh-sheet-page.tsx")).WeighSheetPage }),
+    lazy: async () => ({ Component: (await import("./feed/mix/weigh-sheet-page.tsx")).WeighSheetPage }),
   },
   {
     Component: Shell,
@@ -19,11 +19,11 @@ export const router = createBrowserRouter([
       {
         ErrorBoundary: LostPage,
         children: [
-          { path: "/", lazy: async () => ({ Component: (await import("./plan/board-page.tsx")).BoardPage }) },
+          { path: "/", lazy: async () => ({ Component: (await import("./today/board-page.tsx")).BoardPage }) },
 
           {
             path: "/zones/:zoneId/:station",
-            lazy: async () => ({ Component: (await import("./plan/station-page.tsx")).StationPage }),
+            lazy: async () => ({ Component: (await import("./shell/station-page.tsx")).StationPage }),
           },
           {
             path: "/weather",
@@ -31,7 +31,7 @@ export const router = createBrowserRouter([
           },
           {
             path: "/import/:list",
-            lazy: async () => ({ Component: (await import("./site/list-import-page.tsx")).ListImportPage }),
+            lazy: async () => ({ Component: (await import("./exchange/list-import-page.tsx")).ListImportPage }),
           },
           { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
           { path: "*", Component: LostPage },

@@ -60,5 +60,5 @@ export function EChart({ option }: { option: ChartOption }) {
   useEffect(() => {
     chart.current?.setOption({ animation: false, ...option }, { notMerge: true });
   }, [option]);
-  return <div ref={box} style={{ height: "100%" }} />;
+  return <div ref={box} className="full" />;
 }

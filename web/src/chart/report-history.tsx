@@ -2,6 +2,7 @@ import Select from "antd/es/select";
 import { useMemo, useState } from "react";
 import { Chart } from "./chart.tsx";
 import type { ChartOption } from "./echarts.tsx";
+import styles from "./report-history.module.css";
 
 export interface ReportPoint {
   /** what is followed over time: a source, a depth */
@@ -38,12 +39,12 @@ export function ReportHistory({
   const figure = known.find(({ key }) => key === chosen) ?? known[0];
   if (!figure) return null;
   return (
-    <section aria-label={label} style={{ marginTop: 16 }}>
+    <section aria-label={label} className={styles["history"]}>
       <Select
         aria-label="Figure shown over time"
         value={figure.key}
         options={known.map(({ key, name }) => ({ value: key, label: name }))}
-        style={{ width: 190 }}
+        className="select-m"
         onChange={setChosen}
       />
       <History points={points} figure={figure} label={`${label}: ${figure.name}`} />

@@ -70,7 +70,7 @@ function Settings({ preview, choices, onChange }: Props) {
         <Select
           value={dialect.stampMarks}
           options={[...MARKS]}
-          style={{ width: 210 }}
+          className="select-l"
           onChange={(stampMarks) => onChange({ ...choices, stampMarks })}
         />
         {dialect.stampMarksAssumed && (

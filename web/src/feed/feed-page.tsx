@@ -2,21 +2,20 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { usePlace } from "../shell/use-place.ts";
+import { usePlace } from "../place/use-place.ts";
 import styles from "./feed.module.css";
-import { RecipeView } from "./recipe-view.tsx";
+import { RecipeView } from "./recipe/recipe-view.tsx";
 import { targetOf, useZoneFeed } from "./use-feed.ts";
-import { WaterForm } from "./water-form.tsx";
 
-const TargetsView = lazy(async () => ({ default: (await import("./targets-view.tsx")).TargetsView }));
-const KeptView = lazy(async () => ({ default: (await import("./kept-view.tsx")).KeptView }));
-const LoopView = lazy(async () => ({ default: (await import("./loop-view.tsx")).LoopView }));
-const SimpleView = lazy(async () => ({ default: (await import("./simple-view.tsx")).SimpleView }));
-const OrderView = lazy(async () => ({ default: (await import("./order-view.tsx")).OrderView }));
+const TargetsView = lazy(async () => ({ default: (await import("./targets/targets-view.tsx")).TargetsView }));
+const KeptView = lazy(async () => ({ default: (await import("./kept/kept-view.tsx")).KeptView }));
+const LoopView = lazy(async () => ({ default: (await import("./loop/loop-view.tsx")).LoopView }));
+const SimpleView = lazy(async () => ({ default: (await import("./simple/simple-view.tsx")).SimpleView }));
+const OrderView = lazy(async () => ({ default: (await import("./order/order-view.tsx")).OrderView }));
 
 const VIEWS = {
   recipe: "Recipe",
@@ -28,13 +27,13 @@ const VIEWS = {
 } as const;
 type View = keyof typeof VIEWS;
 
-/** What this stage should drink, and what to weigh into which tank. */
-export function FeedPage({ zone }: { zone: BoardZone }) {
+/** What this stage should drink, and what to weigh into which tank; `withoutWater` is shown until its water has a report. */
+export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater: ReactNode }) {
   const { date } = usePlace();
   const feed = useZoneFeed(zone.id, date);
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
   if (!feed.data) return <Skeleton active />;
-  if (!feed.data.water) return <WaterForm zoneName={zone.name} />;
+  if (!feed.data.water) return withoutWater;
   return <Feed key={`${zone.id} ${feed.data.own?.version ?? 0}`} zone={zone} feed={feed.data} />;
 }
 
@@ -110,7 +109,7 @@ function Origin({ feed: { own, library, waters } }: { feed: ZoneFeed }) {
   return (
     <p className="quiet">
       {own ? "Target: your own" : library ? `Target: ${library.name} (${library.source})` : "No target yet"}
-      {!own && library?.assumed && <strong style={{ color: "var(--act)" }}> · not confirmed</strong>} · Water:{" "}
+      {!own && library?.assumed && <strong className="act"> · not confirmed</strong>} · Water:{" "}
       {waters
         .map(({ name, sharePct, takenOn }) => `${sharePct.toFixed(0)} % ${name}, ${takenOn ?? "no report"}`)
         .join(" · ")}

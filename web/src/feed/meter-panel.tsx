@@ -4,8 +4,8 @@ import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@spr
 import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { useRootHistory } from "../rootzone/use-readings.ts";
-import { useLog } from "../shell/use-log.tsx";
-import { usePlace } from "../shell/use-place.ts";
+import { useLog } from "../place/log-context.ts";
+import { usePlace } from "../place/use-place.ts";
 import { Explained } from "../working/explained.tsx";
 import styles from "./feed.module.css";
 

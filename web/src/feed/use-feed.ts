@@ -9,7 +9,6 @@ import {
   type ShelfUpdate,
   type ZoneFeed,
 } from "@sprunel/contract/feed";
-import { waterReportsSchema, type NewWaterReport } from "@sprunel/contract/water";
 import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { z } from "zod";
@@ -80,14 +79,6 @@ export function useChangeShelf() {
         await sendJson(item ? "PUT" : "DELETE", `/api/shelf/${productId}`, item, z.object({}));
     },
     onSettled: () => client.invalidateQueries({ queryKey: ["feed"] }),
-  });
-}
-
-export function useAddWaterReport() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (report: NewWaterReport) => sendJson("POST", "/api/water-reports", report, waterReportsSchema),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
 

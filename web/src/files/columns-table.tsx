@@ -50,7 +50,7 @@ export function ColumnsTable<K extends string>({
                   aria-label={`${column.header} means`}
                   value={column.kind}
                   options={[...kinds]}
-                  style={{ width: 190 }}
+                  className="select-m"
                   onChange={(kind) => change(column.column, kind, unitsOf(kind)[0] ?? "")}
                 />
               </td>
@@ -60,7 +60,7 @@ export function ColumnsTable<K extends string>({
                     aria-label={`Unit of ${column.header}`}
                     value={column.unit}
                     options={unitsOf(column.kind).map((unit) => ({ value: unit, label: unit }))}
-                    style={{ width: 120 }}
+                    className="select-s"
                     onChange={(unit) => change(column.column, column.kind, unit)}
                   />
                 )}

@@ -10,7 +10,7 @@ export function FaultRows({ rows }: { rows: readonly (readonly [what: string, wh
         {rows.map(([what, where], at) => (
           <tr key={`${what} ${at}`}>
             <th scope="row">{what}</th>
-            <td style={{ whiteSpace: "normal" }}>{where}</td>
+            <td className={styles["where"]}>{where}</td>
           </tr>
         ))}
       </tbody>

@@ -13,7 +13,7 @@ export function ClockZone({ value, onChange }: { value: string; onChange(timeZon
   return (
     <label>
       Its clock runs in
-      <Select showSearch value={value} options={zones} style={{ width: 230 }} onChange={onChange} />
+      <Select showSearch value={value} options={zones} className="select-l" onChange={onChange} />
     </label>
   );
 }
@@ -31,7 +31,7 @@ export function DateOrder({
   return (
     <label>
       Dates are written
-      <Select value={value} options={[...ORDERS]} style={{ width: 190 }} onChange={onChange} />
+      <Select value={value} options={[...ORDERS]} className="select-m" onChange={onChange} />
       {isAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
     </label>
   );

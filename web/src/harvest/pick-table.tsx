@@ -1,7 +1,7 @@
 import type { Pick } from "@sprunel/contract/harvest";
 import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
-import { StrikeOut } from "../shell/strike-out.tsx";
+import { StrikeOut } from "../parts/strike-out.tsx";
 import { Amount } from "../units/use-units.tsx";
 import tables from "../theme/tables.module.css";
 import { useStrikePick } from "./use-harvest.ts";

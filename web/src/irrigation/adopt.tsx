@@ -1,6 +1,6 @@
 import Button from "antd/es/button";
 import { ProblemNote } from "../http/problem.tsx";
-import { useSaveZone, useSetUp } from "../site/use-set-up.ts";
+import { useSaveZone, useSetUp } from "../place/use-set-up.ts";
 
 /** Beyond this a measurement is no longer what the plan counts on. */
 const SAME_PCT = 1;

@@ -3,7 +3,7 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import InputNumber from "antd/es/input-number";
 import { useState } from "react";
-import { useBoard } from "../plan/use-board.ts";
+import { useBoard } from "../place/use-board.ts";
 import { EditDialog } from "../forms/edit-dialog.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";

@@ -4,7 +4,7 @@ import Button from "antd/es/button";
 import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
-import { StrikeOut } from "../shell/strike-out.tsx";
+import { StrikeOut } from "../parts/strike-out.tsx";
 import figures from "../theme/figures.module.css";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
@@ -124,7 +124,7 @@ function CatchPicture({ catchesMl, result }: { catchesMl: readonly (readonly num
       height={26 + catchesMl.length * 36}
       role="img"
       aria-label={`Catches in mL by line and place; ${result.low.length} low`}
-      style={{ maxWidth: "100%", fontSize: 13 }}
+      className={styles["map"]}
     >
       <text x="70" y="14" fill="var(--quiet)">
         inlet

@@ -3,7 +3,7 @@ import { fromCanonical, unitFor } from "@sprunel/core/units";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";
-import { clockAt } from "../shell/clock-at.ts";
+import { clockAt } from "../place/clock-at.ts";
 import { useUnits } from "../units/use-units.tsx";
 
 /** Radiation by the hour, measured and foreseen, and the crop's demand that follows from it. */

@@ -1,5 +1,5 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
-import { clockAt } from "../shell/clock-at.ts";
+import { clockAt } from "../place/clock-at.ts";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./run.module.css";

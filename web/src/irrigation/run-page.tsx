@@ -7,15 +7,15 @@ import { lazy, Suspense } from "react";
 import { Link } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { useBoard } from "../plan/use-board.ts";
-import { usePlace } from "../shell/use-place.ts";
+import { useBoard } from "../place/use-board.ts";
+import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
 import { Figure } from "../working/figure.tsx";
 import { HoursChart } from "./hours-chart.tsx";
 import { PulseList } from "./pulse-list.tsx";
 import styles from "./run.module.css";
-import { useZoneDay } from "./use-zone-day.ts";
+import { useZoneDay } from "../place/use-zone-day.ts";
 
 const LinesPanel = lazy(async () => ({ default: (await import("./lines-panel.tsx")).LinesPanel }));
 
@@ -69,7 +69,7 @@ function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayA
           title={plan.warnings.length === 1 ? plan.warnings[0] : undefined}
           description={
             plan.warnings.length > 1 && (
-              <ul style={{ margin: 0, paddingLeft: 18 }}>
+              <ul className={styles["warnings"]}>
                 {plan.warnings.map((warning) => (
                   <li key={warning}>{warning}</li>
                 ))}
@@ -219,7 +219,7 @@ function WeatherFacts({ day, plan }: { day: ZoneDayAnswer; plan: Plan }) {
 
 function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone: BoardZone }) {
   return (
-    <div style={{ maxWidth: 520, display: "grid", gap: 12, marginTop: 12 }}>
+    <div className={styles["missing"]}>
       {missing === "not-planted" ? (
         <p>
           Nothing stands in {zone.name} on this day. Give the planting date and the crop in{" "}

@@ -1,8 +1,8 @@
 import type { Reading } from "@sprunel/contract/rootzone";
 import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
-import { clockAt } from "../shell/clock-at.ts";
-import { StrikeOut } from "../shell/strike-out.tsx";
+import { clockAt } from "../place/clock-at.ts";
+import { StrikeOut } from "../parts/strike-out.tsx";
 import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
 import type { ReadingField } from "./reading-fields.ts";

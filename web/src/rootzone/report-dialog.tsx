@@ -5,9 +5,9 @@ import { checkReport } from "@sprunel/core/water";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { ANIONS, CATIONS, ionName } from "../feed/ion-names.ts";
+import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useBoard } from "../plan/use-board.ts";
+import { useBoard } from "../place/use-board.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddReport } from "./use-reports.ts";
 
@@ -104,7 +104,7 @@ function SolutionFields() {
         </Form.Item>
       ))}
       {measured.length > 3 && (
-        <p role="status" className="quiet" style={{ gridColumn: "1 / -1" }}>
+        <p role="status" className="quiet whole-row">
           Cations {check.cationsMeqL.toFixed(1)}, anions {check.anionsMeqL.toFixed(1)} meq/L (
           {Math.abs(check.errorPct).toFixed(1)} % apart).
           {check.slip &&

@@ -4,16 +4,16 @@ import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { useBoard } from "../plan/use-board.ts";
-import { useSetUp } from "../site/use-set-up.ts";
-import { usePlace } from "../shell/use-place.ts";
+import { useBoard } from "../place/use-board.ts";
+import { useSetUp } from "../place/use-set-up.ts";
+import { usePlace } from "../place/use-place.ts";
 import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
 import { RootsChart } from "./roots-chart.tsx";
 import { Reports } from "./reports.tsx";
 import { ReadingTable } from "./reading-table.tsx";
 import styles from "./roots.module.css";
 import { Section } from "./section.tsx";
-import { useLog } from "../shell/use-log.tsx";
+import { useLog } from "../place/log-context.ts";
 import { useRootHistory } from "./use-readings.ts";
 
 /** What is in the root zone now, what drained, and how it came there. */

@@ -2,9 +2,9 @@ import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
 import dayjs from "dayjs";
 import type { ReactNode } from "react";
-import { clockAt } from "./clock-at.ts";
+import { clockAt } from "../place/clock-at.ts";
 import styles from "./shell.module.css";
-import { usePlace } from "./use-place.ts";
+import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
 
 /** The day that is looked at, one step either way, and its sun. */

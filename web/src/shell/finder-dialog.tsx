@@ -5,8 +5,8 @@ import { useRef, useState, type KeyboardEvent } from "react";
 import { useNavigate } from "react-router";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./finder-dialog.module.css";
-import { STATIONS } from "./stations.ts";
-import { usePlace } from "./use-place.ts";
+import { STATIONS } from "../place/stations.ts";
+import { usePlace } from "../place/use-place.ts";
 
 interface Target {
   readonly name: string;
@@ -52,7 +52,7 @@ export function FinderDialog({
       onCancel={onClose}
       afterOpenChange={(opened) => opened && input.current?.focus()}
       width={520}
-      style={{ top: 72 }}
+      className={styles["dialog"] ?? ""}
       styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
     >
       <Input

@@ -1,5 +1,6 @@
 import Modal from "antd/es/modal";
 import { KEYS } from "./use-keys.ts";
+import styles from "./keys-dialog.module.css";
 
 export function KeysDialog({ onClose }: { onClose(): void }) {
   return (
@@ -11,12 +12,12 @@ export function KeysDialog({ onClose }: { onClose(): void }) {
       width={520}
       styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
     >
-      <table style={{ borderSpacing: "0 6px" }}>
+      <table className={styles["keys"]}>
         <tbody>
           {KEYS.map(({ keys, does }) => (
             <tr key={keys}>
-              <th scope="row" style={{ textAlign: "left", paddingRight: 24, whiteSpace: "nowrap" }}>
-                <kbd style={{ font: "inherit", fontWeight: 700 }}>{keys}</kbd>
+              <th scope="row">
+                <kbd>{keys}</kbd>
               </th>
               <td>{does}</td>
             </tr>

@@ -2,8 +2,8 @@ import type { OpenFinding, Station } from "@sprunel/contract/advice";
 import type { Board } from "@sprunel/contract/today";
 import { Link } from "react-router";
 import styles from "./shell.module.css";
-import { STATIONS } from "./stations.ts";
-import { usePlace } from "./use-place.ts";
+import { STATIONS } from "../place/stations.ts";
+import { usePlace } from "../place/use-place.ts";
 
 /** The six stations as one pipe with nodes; a node carries how much there is to decide at it. */
 export function PathAxis({ board }: { board: Board | undefined }) {

@@ -1,17 +1,17 @@
 import { useState } from "react";
 import { Outlet } from "react-router";
 import { Link } from "react-router";
-import { useBoard } from "../plan/use-board.ts";
-import { LogProvider } from "./use-log.tsx";
+import { useBoard } from "../place/use-board.ts";
+import { LogProvider } from "./log-provider.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
-import { WorkingProvider } from "../working/use-working.tsx";
+import { WorkingProvider } from "./working-provider.tsx";
 import { DateStepper } from "./date-stepper.tsx";
 import { FinderDialog } from "./finder-dialog.tsx";
 import { KeysDialog } from "./keys-dialog.tsx";
 import { PathAxis } from "./path-axis.tsx";
 import styles from "./shell.module.css";
 import { useKeys } from "./use-keys.ts";
-import { usePlace } from "./use-place.ts";
+import { usePlace } from "../place/use-place.ts";
 
 /** The two axes that never move: zones down, the water's path across; the date beside them. */
 export function Shell() {

@@ -2,11 +2,11 @@ import { figureSchema } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
 import { useEffect } from "react";
-import { useWorking } from "../working/use-working.tsx";
-import { STATIONS } from "./stations.ts";
+import { useWorking } from "../working/use-working.ts";
+import { STATIONS } from "../place/stations.ts";
 import { READING_FIELDS } from "../rootzone/reading-fields.ts";
-import { useLog } from "./use-log.tsx";
-import { usePlace } from "./use-place.ts";
+import { useLog } from "../place/log-context.ts";
+import { usePlace } from "../place/use-place.ts";
 
 interface KeyContext {
   readonly board: Board | undefined;

@@ -3,11 +3,11 @@ import Skeleton from "antd/es/skeleton";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
-import { useBoard } from "../plan/use-board.ts";
-import { systemWords } from "../site/system-words.ts";
-import { LostPage } from "./lost-page.tsx";
-import { Mark } from "./mark.tsx";
-import { usePlace } from "./use-place.ts";
+import { useBoard } from "../place/use-board.ts";
+import { systemWords } from "../words/system-words.ts";
+import { LostPage } from "../parts/lost-page.tsx";
+import { Mark } from "../parts/mark.tsx";
+import { usePlace } from "../place/use-place.ts";
 import styles from "./zone-frame.module.css";
 
 /** The zones down the left, and beside them what is shown of the chosen one. */

@@ -3,9 +3,9 @@ import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import styles from "./set-up.module.css";
-import { SiteExport, SiteImport } from "./site-file.tsx";
+import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
 import { SiteForm } from "./site-form.tsx";
-import { useSetUp } from "./use-set-up.ts";
+import { useSetUp } from "../place/use-set-up.ts";
 import { ZoneForm } from "./zone-form.tsx";
 
 type Open = "site" | "new-zone" | number;

@@ -8,7 +8,7 @@ import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
 import { StaleEdit } from "./stale-edit.tsx";
 import { useFormSave, withoutIdentity } from "./use-form-save.ts";
-import { useSaveSite } from "./use-set-up.ts";
+import { useSaveSite } from "../place/use-set-up.ts";
 
 /** Where the site lies and how it is read. */
 export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void }) {

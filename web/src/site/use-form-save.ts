@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { z } from "zod";
 import { ApiError } from "../http/api.ts";
 import { faultsOf, showFaults } from "../forms/form-errors.ts";
-import type { Existing } from "./use-set-up.ts";
+import type { Existing } from "../place/use-set-up.ts";
 
 interface Question<Record> {
   readonly existing: Existing | null;

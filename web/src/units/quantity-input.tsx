@@ -30,14 +30,14 @@ export function QuantityInput({ id, value, onChange, quantity, unit, currency, l
   const change = (typed: number | null): void =>
     onChange?.(typed === null ? null : quantity ? toCanonical(quantity, typed, unitFor(quantity, system)) : typed);
   return (
-    <Space.Compact style={{ width: "100%" }}>
+    <Space.Compact className="wide">
       <InputNumber
         {...(id !== undefined && { id })}
         {...(label !== undefined && { "aria-label": label })}
         value={shown}
         onChange={change}
         controls={false}
-        style={{ width: "100%" }}
+        className="wide"
       />
       {shownUnit && <Space.Addon>{currency ? `${currency} ${shownUnit}` : shownUnit}</Space.Addon>}
     </Space.Compact>

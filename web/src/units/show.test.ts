@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { onTheScale, weighed } from "../feed/masses.ts";
+import { onTheScale, weighed } from "../feed/mix/masses.ts";
 import { showDigits, showQuantity } from "./show.ts";
 
 describe("numbers as people read them", () => {

@@ -58,7 +58,7 @@ export function Price({
 
 export function Measure({ text, unit }: { text: string; unit: string }) {
   return (
-    <span style={{ whiteSpace: "nowrap" }}>
+    <span className="nowrap">
       <span data-number>{text}</span> <span data-unit>{unit}</span>
     </span>
   );

@@ -38,7 +38,7 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
           aria-label="Acid at hand"
           options={Object.entries(ACIDS).map(([value, { label }]) => ({ value, label }))}
           onChange={setKind}
-          style={{ minWidth: 200 }}
+          className="select-m"
         />
       </div>
       {typeof answer === "string" && <p role="alert">{answer}</p>}

@@ -3,7 +3,7 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useBoard } from "../plan/use-board.ts";
+import { useBoard } from "../place/use-board.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddDose } from "./use-doses.ts";
 

@@ -1,7 +1,7 @@
 import type { SourceState } from "@sprunel/contract/water";
 import { waterHazards, type Hazard, type HazardClass } from "@sprunel/core/water";
 import { useState } from "react";
-import { Mark } from "../shell/mark.tsx";
+import { Mark } from "../parts/mark.tsx";
 import { showDigits } from "../units/show.ts";
 import { Amount } from "../units/use-units.tsx";
 import tables from "../theme/tables.module.css";

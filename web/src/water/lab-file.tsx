@@ -4,7 +4,7 @@ import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
-import { ionName } from "../feed/ion-names.ts";
+import { ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
 import styles from "./water.module.css";
@@ -29,7 +29,7 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   if (!preview.data) return <Skeleton active />;
   const fresh = preview.data.samples.filter((sample) => sample.fate === "stored").length;
   return (
-    <section aria-label={file.fileName} style={{ marginTop: 18 }}>
+    <section aria-label={file.fileName} className={styles["file"]}>
       <h2>{file.fileName}</h2>
       <label className={styles["of"]}>
         Its samples are of
@@ -40,7 +40,7 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
             { value: "drain", label: "what drained, by zone" },
             { value: "extract", label: "what substrates hold, by zone" },
           ]}
-          style={{ width: 240 }}
+          className="select-l"
           onChange={setOf}
         />
       </label>

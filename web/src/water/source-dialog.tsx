@@ -6,11 +6,11 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { FileButton } from "../files/file-button.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useBoard } from "../plan/use-board.ts";
+import { useBoard } from "../place/use-board.ts";
 import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { SOURCE_WORDS } from "./source-words.ts";
-import { useSaveSource } from "./use-sources.ts";
+import { useSaveSource } from "../place/use-sources.ts";
 
 interface Values {
   name?: string;

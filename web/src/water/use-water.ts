@@ -1,5 +1,5 @@
 import { waterPreviewSchema, type WaterFile } from "@sprunel/contract/exchange";
-import { waterReportsSchema } from "@sprunel/contract/water";
+import { waterReportsSchema, type NewWaterReport } from "@sprunel/contract/water";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { getJson, sendJson } from "../http/api.ts";
 
@@ -25,5 +25,13 @@ export function useWaterImport() {
     mutationFn: (file: WaterFile) => sendJson("POST", "/api/water/imports", file, waterPreviewSchema),
     // A sample may be of a source or of a zone.
     onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useAddWaterReport() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (report: NewWaterReport) => sendJson("POST", "/api/water-reports", report, waterReportsSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }

@@ -1,0 +1,59 @@
+import { siteFileSchema } from "@sprunel/contract/exchange";
+import { setUpSchema } from "@sprunel/contract/site";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import Upload from "antd/es/upload";
+import { Link } from "react-router";
+import { sendJson } from "../http/api.ts";
+import { ProblemNote } from "../http/problem.tsx";
+import { faultsOf } from "../forms/form-errors.ts";
+import styles from "./site-file.module.css";
+
+/** The whole site as one file, to keep or to take elsewhere. */
+export function SiteExport() {
+  return (
+    <p className={styles["files"]}>
+      <a href="/api/site-file" download>
+        Save the whole site as a file
+      </a>
+      <a href="/api/water-reports.csv" download>
+        Lab reports as a table
+      </a>
+      <Link to="/import/readings">Import lists: readings, soil tests, picks, shelf</Link>
+    </p>
+  );
+}
+
+/** Reads such a file into a folder without a site; a damaged one is refused and nothing changes. */
+export function SiteImport() {
+  const client = useQueryClient();
+  const read = useMutation({
+    mutationFn: async (file: File) => {
+      const text: unknown = await file
+        .text()
+        .then((content) => JSON.parse(content) as unknown)
+        .catch(() => null);
+      const parsed = siteFileSchema.safeParse(text);
+      if (!parsed.success) {
+        const [first] = faultsOf(parsed.error);
+        throw new Error(
+          `${file.name} cannot be read as a site: ${first ? `${first.path} – ${first.message}` : "it is no such file."} Nothing was changed.`,
+        );
+      }
+      return sendJson("POST", "/api/site-file", parsed.data, setUpSchema);
+    },
+    onSuccess: () => client.invalidateQueries(),
+  });
+  const choose = (file: File): false => {
+    read.mutate(file);
+    return false;
+  };
+  return (
+    <div className={styles["files"]}>
+      <Upload accept=".json,application/json" showUploadList={false} beforeUpload={choose}>
+        <Button loading={read.isPending}>Or read a site from its file</Button>
+      </Upload>
+      {read.isError && <ProblemNote error={read.error} />}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import {
+  feedCostsLineSchema,
+  keptRecipesSchema,
+  type FeedCosts,
+  type NewKeptRecipe,
+  type UseRecipe,
+} from "@sprunel/contract/feed";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { getJson, getLines, sendJson } from "../../http/api.ts";
+
+const BOOK = ["feed", "recipes"];
+
+export function useRecipes() {
+  return useQuery({ queryKey: BOOK, queryFn: ({ signal }) => getJson("/api/recipes", keptRecipesSchema, signal) });
+}
+
+export function useKeepRecipe(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (recipe: NewKeptRecipe) => sendJson("POST", `/api/zones/${zoneId}/recipes`, recipe, keptRecipesSchema),
+    onSuccess: (answer) => client.setQueryData(BOOK, answer),
+  });
+}
+
+export function useUseRecipe(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (use: UseRecipe) => sendJson("PUT", `/api/zones/${zoneId}/recipe`, use, keptRecipesSchema),
+    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
+  });
+}
+
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
+}
+
+/** Every zone's feed in money, with how far the sum is while it runs. */
+export function useFeedCosts(date: string | null) {
+  const [progress, setProgress] = useState<Progress | null>(null);
+  const costs = useQuery({
+    queryKey: ["feed", "costs", date],
+    queryFn: async ({ signal }): Promise<FeedCosts> => {
+      let answer: FeedCosts | undefined;
+      await getLines(`/api/feed-costs${date === null ? "" : `?date=${date}`}`, feedCostsLineSchema, signal, (line) => {
+        if ("done" in line) setProgress(line);
+        else answer = line;
+      });
+      if (!answer) throw new Error("The sum was broken off; ask for it again.");
+      return answer;
+    },
+  });
+  return { ...costs, progress };
+}

@@ -1,0 +1,293 @@
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { SolutionReport } from "@sprunel/contract/rootzone";
+import type { BoardZone } from "@sprunel/contract/today";
+import { IONS } from "@sprunel/core/chemistry";
+import { closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import dayjs from "dayjs";
+import { useState } from "react";
+import { useBoard } from "../../place/use-board.ts";
+import { usePlace } from "../../place/use-place.ts";
+import { useSetUp } from "../../place/use-set-up.ts";
+import { useZoneReports } from "../../rootzone/use-reports.ts";
+import { Answer } from "../../sums/answer.tsx";
+import { complete, SumFields, type SumField } from "../../sums/sum-fields.tsx";
+import { trySum } from "../../sums/try-sum.ts";
+import { Amount } from "../../units/use-units.tsx";
+import { Explained } from "../../working/explained.tsx";
+import { useWaterStation } from "../../place/use-sources.ts";
+import styles from "../feed.module.css";
+import { ionName, TRACES } from "../../words/ion-names.ts";
+import { LoopChart } from "./loop-chart.tsx";
+import { recipeInput, targetOf } from "../use-feed.ts";
+import { useRecipe } from "../recipe/use-recipe.ts";
+
+type LoopKey =
+  "water" | "volume" | "drainPct" | "inNa" | "nowNa" | "limitNa" | "takenNa" | "inCl" | "nowCl" | "limitCl" | "takenCl";
+
+const LOOP: readonly SumField<LoopKey>[] = [
+  { key: "water", label: "Water taken up, a day", quantity: "waterDepth", note: "of today’s plan, less the drain" },
+  { key: "volume", label: "Water in the loop", quantity: "waterDepth", note: "root zone; add tanks and pipes" },
+  { key: "drainPct", label: "Drain, of the feed", unit: "%" },
+];
+const staying = (ion: "Na" | "Cl"): readonly SumField<LoopKey>[] => [
+  { key: `in${ion}`, label: `${ionName(ion)} that comes in`, unit: "mmol/L", note: "water and products of the recipe" },
+  { key: `now${ion}`, label: `${ionName(ion)} in the loop now`, unit: "mmol/L", note: "newest drain report" },
+  {
+    key: `limit${ion}`,
+    label: `${ionName(ion)} that the crop stands`,
+    unit: "mmol/L",
+    note: "usual 4 to 8; not confirmed",
+  },
+  { key: `taken${ion}`, label: `${ionName(ion)} taken up, of it`, unit: "%", note: "usual 3 to 10 %; not confirmed" },
+];
+
+const AHEAD_DAYS = 180;
+
+/** Drain used again: how salt builds up, what to let off and what that costs, and what the fresh part must bring. */
+export function LoopView({ zone, feed, onTry }: { zone: BoardZone; feed: ZoneFeed; onTry(target: FeedTarget): void }) {
+  const target = targetOf(feed);
+  const recipe = useRecipe(target && recipeInput(feed, target)).data;
+  const reports = useZoneReports(zone.id);
+  const setUp = useSetUp();
+  const definition = setUp.data?.zones.find(({ id }) => id === zone.id)?.definition;
+  if (!target) return <p>A closed loop needs a target first: see Targets.</p>;
+  if (!recipe || !reports.data || !definition) return <Skeleton active />;
+  const drain = reports.data.reports.find(
+    (report): report is SolutionReport & { id: number; struck: string | null } =>
+      report.kind !== "soil" && report.struck === null && Object.keys(report.ions).length > 0,
+  );
+  const volume =
+    "waterHeldLPlant" in definition
+      ? (definition.waterHeldLPlant * definition.plants) / definition.areaM2
+      : "fullLevelCm" in definition
+        ? definition.fullLevelCm * 10
+        : 20;
+  return (
+    <>
+      <Salt
+        zone={zone}
+        feed={feed}
+        recipe={recipe}
+        drain={drain ?? null}
+        volumeLM2={volume}
+        areaM2={definition.areaM2}
+      />
+      <Fresh target={target} drain={drain ?? null} onTry={onTry} />
+    </>
+  );
+}
+
+function Salt({
+  zone,
+  feed,
+  recipe,
+  drain,
+  volumeLM2,
+  areaM2,
+}: {
+  zone: BoardZone;
+  feed: ZoneFeed;
+  recipe: Recipe;
+  drain: SolutionReport | null;
+  volumeLM2: number;
+  areaM2: number;
+}) {
+  const { date } = usePlace();
+  const currency = useBoard(null).data?.site?.currency ?? "";
+  const sources = useWaterStation(date).data?.sources ?? [];
+  const drainPct = zone.roots?.kind === "substrate" ? (zone.roots.drain?.sharePct ?? zone.roots.drainTargetPct) : 0;
+  const { Na = 0, Cl = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
+  const round = (value: number): number => Number(value.toPrecision(3));
+  const [values, setValues] = useState<Readonly<Record<LoopKey, number | null>>>({
+    water: feed.litresToday ? round((feed.litresToday / areaM2) * (1 - drainPct / 100)) : null,
+    volume: round(volumeLM2),
+    drainPct: round(drainPct),
+    inNa: round(Na),
+    nowNa: round(drain?.ions.Na ?? Na),
+    limitNa: 6,
+    takenNa: 8,
+    inCl: round(Cl),
+    nowCl: round(drain?.ions.Cl ?? Cl),
+    limitCl: 8,
+    takenCl: 8,
+  });
+  const typed = complete(values);
+  const waterPriceM3 = feed.waters.reduce(
+    (sum, { sourceId, sharePct }) =>
+      sum + ((sources.find(({ source }) => source.id === sourceId)?.source.priceM3 ?? 0) * sharePct) / 100,
+    0,
+  );
+  const sum =
+    typed &&
+    trySum(() =>
+      closedLoop({
+        ions: (["Na", "Cl"] as const).map((ion) => ({
+          ion,
+          incomingMmolL: typed[`in${ion}`],
+          nowMmolL: typed[`now${ion}`],
+          limitMmolL: typed[`limit${ion}`],
+          uptakeShare: typed[`taken${ion}`] / 100,
+        })),
+        waterLM2Day: typed.water,
+        volumeLM2: typed.volume,
+        areaM2,
+        nitrogenMmolL: NO3 + NH4 + urea,
+        waterPriceM3,
+        recipePriceM3: recipe.costPerM3,
+        drainPct: typed.drainPct,
+        days: AHEAD_DAYS,
+      }),
+    );
+  return (
+    <section aria-label="Sodium and chloride">
+      <h2>Sodium and chloride, if the drain is used again</h2>
+      <Answer title="Salt in the loop" sum={sum}>
+        {(answer) => <Horizon answer={answer} />}
+      </Answer>
+      {sum && typeof sum !== "string" && (
+        <>
+          <LoopChart answer={sum} />
+          <LossTable answer={sum} currency={currency} />
+        </>
+      )}
+      <SumFields fields={LOOP} values={values} onChange={setValues} />
+      <SumFields fields={staying("Na")} values={values} onChange={setValues} />
+      <SumFields fields={staying("Cl")} values={values} onChange={setValues} />
+    </section>
+  );
+}
+
+function Horizon({ answer: { courses } }: { answer: LoopAnswer }) {
+  const words = courses.map(({ ion, daysToLimit, limitMmolL }) => {
+    const name = ionName(ion);
+    if (daysToLimit === null) return `${name} never reaches ${limitMmolL} mmol/L`;
+    if (daysToLimit === 0) return `${name} is over its ${limitMmolL} mmol/L now`;
+    return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dayjs().add(daysToLimit, "day").format("D MMM YYYY")}`;
+  });
+  return <>{words.join("; ")}.</>;
+}
+
+function LossTable({ answer: { loop, open, dischargePct }, currency }: { answer: LoopAnswer; currency: string }) {
+  const row = (name: string, losses: LoopAnswer["open"]) => (
+    <tr>
+      <th scope="row">{name}</th>
+      <td>
+        <Amount quantity="bulk" value={losses.waterM3Week} />
+      </td>
+      <td>
+        <Amount quantity="mass" value={losses.nitrogenKgWeek} />
+      </td>
+      <td>
+        {losses.costWeek.toFixed(2)} <span data-unit>{currency}</span>
+      </td>
+    </tr>
+  );
+  return (
+    <table className={styles["book"]}>
+      <thead>
+        <tr>
+          <th scope="col">lost in a week</th>
+          <th scope="col">water</th>
+          <th scope="col">nitrogen</th>
+          <th scope="col">water and feed</th>
+        </tr>
+      </thead>
+      <tbody>
+        {loop ? (
+          row(
+            dischargePct === null
+              ? "closed, at the limit"
+              : `closed, ${dischargePct.toFixed(0)} % of the drain let off at the limit`,
+            loop,
+          )
+        ) : (
+          <tr>
+            <th scope="row" colSpan={4}>
+              No discharge can keep the limit: what comes in is over it. Mix in a softer water.
+            </th>
+          </tr>
+        )}
+        {row("open, all drain lost", open)}
+      </tbody>
+    </table>
+  );
+}
+
+/** What the fresh part must bring, so that fresh water with drain in it is on the target. */
+function Fresh({
+  target,
+  drain,
+  onTry,
+}: {
+  target: FeedTarget;
+  drain: SolutionReport | null;
+  onTry(target: FeedTarget): void;
+}) {
+  const [sharePct, setShare] = useState<Readonly<Record<"share", number | null>>>({ share: 25 });
+  if (!drain)
+    return (
+      <section aria-label="Fresh part">
+        <h2>Fresh part of a feed with drain in it</h2>
+        <p>It needs a laboratory’s report of the drain: add one under Roots.</p>
+      </section>
+    );
+  const share = sharePct.share;
+  const sum = share === null ? null : trySum(() => freshTarget(target.ions, drain.ions, share));
+  const age = dayjs().diff(dayjs(drain.takenOn), "day");
+  return (
+    <section aria-label="Fresh part">
+      <h2>Fresh part of a feed with drain in it</h2>
+      <p className="quiet">
+        Drain as analysed on {dayjs(drain.takenOn).format("D MMM YYYY")}
+        {age > 14 && `, ${age} days ago: plants have changed it since, take a new sample`}.
+      </p>
+      <SumFields
+        fields={[{ key: "share", label: "Drain, of the feed", unit: "%" }]}
+        values={sharePct}
+        onChange={setShare}
+      />
+      {typeof sum === "string" && <p role="alert">{sum}</p>}
+      {sum && typeof sum !== "string" && (
+        <table className={`${styles["book"] ?? ""} ${styles["compact"] ?? ""} ${styles["narrow"] ?? ""}`}>
+          <thead>
+            <tr>
+              <th scope="col">ion</th>
+              <th scope="col">target of the feed</th>
+              <th scope="col">drain</th>
+              <th scope="col">
+                <Explained title="Fresh part" steps={sum.working}>
+                  fresh part
+                </Explained>
+              </th>
+              <th aria-label="remark" />
+            </tr>
+          </thead>
+          <tbody>
+            {IONS.filter((ion) => target.ions[ion] !== undefined).map((ion) => (
+              <tr key={ion}>
+                <th scope="row">{ionName(ion)}</th>
+                <td>{target.ions[ion]?.toFixed(2)}</td>
+                <td>{drain.ions[ion]?.toFixed(2) ?? "none"}</td>
+                <td>
+                  <strong>{sum.ions[ion]?.toFixed(2)}</strong> {TRACES.includes(ion) ? "µmol/L" : "mmol/L"}
+                </td>
+                <td className={styles["off"]}>
+                  {sum.over[ion] !== undefined && `the drain alone brings ${sum.over[ion].toFixed(2)} too much`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {sum !== null && typeof sum !== "string" && (
+        <div className={styles["actions"]}>
+          <Button type="primary" onClick={() => onTry({ ions: sum.ions, ph: target.ph })}>
+            Solve the fresh part
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}

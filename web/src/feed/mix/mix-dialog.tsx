@@ -1,0 +1,85 @@
+import { newMixSchema, type NewMix } from "@sprunel/contract/feed";
+import type { Recipe } from "@sprunel/core/feed";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { RecordDialog } from "../../forms/record-dialog.tsx";
+import { QuantityInput } from "../../units/quantity-input.tsx";
+import styles from "./mix.module.css";
+import { useLogMix } from "../use-feed.ts";
+
+interface Values {
+  /** as they stand on their scale: grams below 1 kg */
+  lines?: { mass?: number | null; lot?: string }[];
+}
+
+const isSmall = ({ kgPerTank }: Recipe["lines"][number]): boolean => kgPerTank < 1;
+
+/** What was weighed into the tanks, with the lots of the bags. */
+export function MixDialog({
+  zoneId,
+  recipe,
+  onClose,
+  onLogged,
+}: {
+  zoneId: number;
+  recipe: Recipe;
+  onClose(): void;
+  onLogged(): void;
+}) {
+  const log = useLogMix(zoneId);
+  // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
+  const [key] = useState(() => crypto.randomUUID());
+  const lines = [...recipe.lines].sort((a, b) => a.tankId.localeCompare(b.tankId) || b.kgPerTank - a.kgPerTank);
+  return (
+    <RecordDialog<Values, NewMix>
+      title="A mix for the book"
+      okText="Log it"
+      width={620}
+      columns={1}
+      schema={newMixSchema}
+      initialValues={{
+        lines: lines.map((line) => ({
+          mass: isSmall(line) ? Number((line.kgPerTank * 1000).toFixed(1)) : Number(line.kgPerTank.toFixed(3)),
+        })),
+      }}
+      recordOf={({ lines: typed = [] }) => ({
+        key,
+        lines: lines.flatMap((line, at) => {
+          const { mass = null, lot } = typed[at] ?? {};
+          if (mass === null) return [];
+          const { productId, tankId } = line;
+          return [{ productId, tankId, kg: isSmall(line) ? mass / 1000 : mass, lot: lot?.trim() || null }];
+        }),
+      })}
+      saving={log}
+      save={(mix, then) =>
+        log.mutate(mix, {
+          ...then,
+          onSuccess: () => {
+            then.onSuccess();
+            onLogged();
+          },
+        })
+      }
+      onClose={onClose}
+    >
+      {lines.map(({ productId, tankId, name, kgPerTank }, at) => (
+        <div key={`${tankId} ${productId}`} className={styles["weighed"]}>
+          <span>
+            {tankId} · {name}
+          </span>
+          <Form.Item name={["lines", at, "mass"]} noStyle>
+            <QuantityInput
+              label={`${name} in tank ${tankId}`}
+              {...(kgPerTank < 1 ? { unit: "g" } : { quantity: "mass" })}
+            />
+          </Form.Item>
+          <Form.Item name={["lines", at, "lot"]} noStyle>
+            <Input placeholder="lot" aria-label={`Lot of ${name} in tank ${tankId}`} maxLength={40} />
+          </Form.Item>
+        </div>
+      ))}
+    </RecordDialog>
+  );
+}

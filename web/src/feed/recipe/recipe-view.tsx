@@ -1,0 +1,142 @@
+import type { Ion } from "@sprunel/contract/basics";
+import type { FeedTarget, FeedWishes, ZoneFeed } from "@sprunel/contract/feed";
+import type { SourceState } from "@sprunel/contract/water";
+import type { Recipe, RecipeInput } from "@sprunel/core/feed";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import { lazy, Suspense, useState } from "react";
+import { ProblemNote } from "../../http/problem.tsx";
+import { usePlace } from "../../place/use-place.ts";
+import { useWaterStation } from "../../place/use-sources.ts";
+import { StepsDrawer } from "../../working/steps-drawer.tsx";
+import shared from "../feed.module.css";
+import styles from "./recipe.module.css";
+import { IonLadder } from "./ion-ladder.tsx";
+import { MeterPanel } from "../meter-panel.tsx";
+import { MixPanel } from "../mix/mix-panel.tsx";
+import { Facts, Reasons, Sums } from "./recipe-facts.tsx";
+import { Shelf } from "../shelf/shelf.tsx";
+import { Tanks } from "../mix/tanks.tsx";
+import { Together } from "../mix/together.tsx";
+import { recipeInput, useProducts, useSaveTarget } from "../use-feed.ts";
+import { useRecipe } from "./use-recipe.ts";
+import { Wishes } from "./wishes.tsx";
+
+const TanksDialog = lazy(async () => ({ default: (await import("../mix/tanks-dialog.tsx")).TanksDialog }));
+
+/** The ion ladder beside the tanks: a target is changed, and the recipe solved anew while it is typed. */
+export function RecipeView({
+  feed,
+  saved,
+  target,
+  onTarget,
+}: {
+  feed: ZoneFeed;
+  saved: FeedTarget | null;
+  target: FeedTarget;
+  onTarget(target: FeedTarget | null): void;
+}) {
+  const { date } = usePlace();
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [explained, setExplained] = useState(false);
+  const [tanksOpen, setTanksOpen] = useState(false);
+  const [wishes, setWishes] = useState<FeedWishes>(feed.settings.wishes);
+  const [buysAll, setBuysAll] = useState(false);
+  const [mixes, setMixes] = useState(false);
+  const library = useProducts().data?.products ?? [];
+  const waters = (useWaterStation(date).data?.sources ?? []).filter(({ report }) => report !== null);
+  const question = recipeInput(mixes ? withFirstWater(feed, waters) : feed, target, {
+    leftOut,
+    wishes,
+    bought: buysAll ? library : [],
+    mixWith: mixes ? waters.slice(1).map(mixable) : [],
+    waterPriceM3: waters[0]?.source.priceM3 ?? 0,
+  });
+  const solved = useRecipe(question);
+  const save = useSaveTarget(feed.zoneId);
+  const recipe: Recipe | null = (question && solved.data) ?? null;
+  const changed = JSON.stringify(target) !== JSON.stringify(saved);
+  const wishesChanged = JSON.stringify(wishes) !== JSON.stringify(feed.settings.wishes);
+  const isTrial = changed || wishesChanged || leftOut.size > 0 || buysAll || mixes;
+  const change = (ion: Ion, value: number | null): void => {
+    const { [ion]: _before, ...others } = target.ions;
+    onTarget({ ...target, ions: value === null ? others : { ...others, [ion]: value } });
+  };
+  return (
+    <>
+      <div className={styles["columns"]}>
+        <section aria-label="Ion ladder">
+          <IonLadder target={target} water={feed.water?.ions ?? {}} recipe={recipe} onChange={change} />
+          {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
+          {changed && (
+            <div className={shared["actions"]}>
+              <Button
+                type="primary"
+                loading={save.isPending}
+                onClick={() => save.mutate({ version: feed.own?.version ?? null, target })}
+              >
+                Keep this target
+              </Button>
+              <Button onClick={() => onTarget(saved)}>Back to the saved one</Button>
+            </div>
+          )}
+          {save.isError && <ProblemNote error={save.error} />}
+          {recipe && <Reasons recipe={recipe} />}
+          {recipe && question && !isTrial && <MeterPanel recipe={recipe} question={question} feed={feed} />}
+        </section>
+        <section aria-label="Recipe">
+          {solved.isError && <ProblemNote error={solved.error} />}
+          {!question && <p>There is no product on the shelf to make a feed of.</p>}
+          {recipe ? (
+            <>
+              <Tanks recipe={recipe} tanks={feed.tanks} />
+              <Button size="small" onClick={() => setTanksOpen(true)}>
+                Tanks and scales
+              </Button>
+              <Facts recipe={recipe} feed={feed} />
+              <MixPanel zoneId={feed.zoneId} recipe={recipe} feed={feed} unsaved={isTrial} />
+            </>
+          ) : (
+            solved.isPending && question && <Skeleton active />
+          )}
+          <Wishes
+            feed={feed}
+            wishes={wishes}
+            onWishes={setWishes}
+            buysAll={buysAll}
+            onBuysAll={setBuysAll}
+            mixes={mixes}
+            onMixes={setMixes}
+            waters={waters}
+            recipe={recipe}
+          />
+          <Shelf feed={feed} recipe={recipe} leftOut={leftOut} onChange={setLeftOut} />
+          <Together shelf={feed.shelf} />
+        </section>
+      </div>
+      {tanksOpen && (
+        <Suspense>
+          <TanksDialog feed={feed} onClose={() => setTanksOpen(false)} />
+        </Suspense>
+      )}
+      {explained && recipe && (
+        <StepsDrawer title="How the recipe adds up" steps={recipe.working} onClose={() => setExplained(false)} />
+      )}
+    </>
+  );
+}
+
+/** The zone's feed as if it drank of the first of these waters alone; the recipe mixes the others in. */
+function withFirstWater(feed: ZoneFeed, [first]: readonly SourceState[]): ZoneFeed {
+  return first?.report ? { ...feed, water: { ions: first.report.ions, ph: first.report.ph } } : feed;
+}
+
+function mixable({ source, report }: SourceState): NonNullable<RecipeInput["mixWith"]>[number] {
+  return {
+    name: source.name,
+    ions: report?.ions ?? {},
+    ph: report?.ph ?? 7,
+    mostSharePct: 100,
+    ...(source.priceM3 !== null && { priceM3: source.priceM3 }),
+  };
+}

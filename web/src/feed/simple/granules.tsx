@@ -1,0 +1,58 @@
+import type { ZoneFeed } from "@sprunel/contract/feed";
+import { slowRelease } from "@sprunel/core/feed";
+import Skeleton from "antd/es/skeleton";
+import { useState } from "react";
+import { useSetUp } from "../../place/use-set-up.ts";
+import { Answer } from "../../sums/answer.tsx";
+import { complete, SumFields, type SumField } from "../../sums/sum-fields.tsx";
+import { trySum } from "../../sums/try-sum.ts";
+import { targetOf } from "../use-feed.ts";
+
+type Key =
+  "gL" | "nPct" | "longevityDays" | "statedAtC" | "temperatureC" | "substrateLPlant" | "ageDays" | "needMgPlantDay";
+const FIELDS: readonly SumField<Key>[] = [
+  { key: "gL", label: "Mixed in", unit: "g/L of substrate" },
+  { key: "nPct", label: "Nitrogen of the label", unit: "%" },
+  { key: "longevityDays", label: "Lasts, as the label says", unit: "days" },
+  { key: "statedAtC", label: "at", quantity: "temperature" },
+  { key: "temperatureC", label: "Substrate now", quantity: "temperature" },
+  { key: "substrateLPlant", label: "Substrate of a plant", quantity: "volume" },
+  { key: "ageDays", label: "Mixed in", unit: "days ago" },
+  { key: "needMgPlantDay", label: "A plant needs nitrogen", unit: "mg a day", note: "today’s water at the target" },
+];
+const MG_N = 14.007;
+
+/** What slow-release grains give, and the share of liquid feed that remains. */
+export function Granules({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
+  const zone = useSetUp().data?.zones.find(({ id }) => id === zoneId);
+  if (!zone) return <Skeleton active />;
+  const { NO3 = 0, NH4 = 0, urea = 0 } = targetOf(feed)?.ions ?? {};
+  const litresPlant = (feed.litresToday ?? 0) / zone.definition.plants;
+  const vessel = zone.layout?.vessel;
+  return (
+    <Form
+      start={{
+        needMgPlantDay: Math.round(litresPlant * (NO3 + NH4 + urea) * MG_N) || null,
+        substrateLPlant: vessel && "substrateL" in vessel ? vessel.substrateL / vessel.plants : null,
+      }}
+    />
+  );
+}
+
+function Form({ start }: { start: Pick<Readonly<Record<Key, number | null>>, "needMgPlantDay" | "substrateLPlant"> }) {
+  const [values, setValues] = useState<Readonly<Record<Key, number | null>>>({
+    ...{ gL: 3, nPct: 15, longevityDays: 120, statedAtC: 21, temperatureC: 20, ageDays: 0 },
+    ...start,
+  });
+  const typed = complete(values);
+  return (
+    <section aria-label="Slow release">
+      <SumFields fields={FIELDS} values={values} onChange={setValues} />
+      <Answer title="Slow release" sum={typed && trySum(() => slowRelease(typed))}>
+        {({ liquidSharePct, nMgPlantDay, releasedPct, daysLeft }) =>
+          `${liquidSharePct.toFixed(0)} % of the liquid feed remains: the grains give ${nMgPlantDay.toFixed(1)} mg of N a day, are ${releasedPct.toFixed(0)} % spent and last ${Math.round(daysLeft)} days more`
+        }
+      </Answer>
+    </section>
+  );
+}
