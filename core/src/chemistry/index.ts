@@ -1,2 +1,3 @@
+export { molarMassG } from "./formula.ts";
 export { IONS, chargeBalance, isTrace, type Ions } from "./ions.ts";
 export { ecMsCm } from "./solution.ts";

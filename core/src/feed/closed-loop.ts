@@ -234,3 +234,9 @@ export function freshTarget(
   }
   return { ions, over, working: sheet.steps };
 }
+
+/**
+ * What sodium and chloride may rise to in a loop, mmol/L, and what the crop takes of their strength at the roots, %, until a
+ * person says otherwise. Sonneveld & Voogt (2009) tell limits by crop; these lie among them and are assumed for any one crop.
+ */
+export const USUAL_LOOP = { Na: { limitMmolL: 6, takenPct: 8 }, Cl: { limitMmolL: 8, takenPct: 8 } } as const;

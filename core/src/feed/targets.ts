@@ -2,7 +2,7 @@ import type { Ions } from "../chemistry/ions.ts";
 import { CUCUMBER, HOAGLAND_2 as HOAGLAND, LETTUCE_NFT, STEINER } from "./published-targets.ts";
 
 /** What a stage should drink, as published or as assumed from it. */
-export interface FeedTarget {
+export interface StageTarget {
   readonly id: string;
   readonly name: string;
   /** mmol/L, µmol/L for trace elements */
@@ -15,7 +15,7 @@ export interface FeedTarget {
 const TRACE: Ions = { Fe: 15, Mn: 10, Zn: 5, B: 25, Cu: 0.75, Mo: 0.5 };
 const half = (ions: Ions): Ions => Object.fromEntries(Object.entries(ions).map(([ion, amount]) => [ion, amount / 2]));
 
-const MELON_GROWTH: FeedTarget = {
+const MELON_GROWTH: StageTarget = {
   id: "melon-growth",
   name: "Melon in substrate, growth",
   ions: { ...CUCUMBER, ...TRACE },
@@ -23,7 +23,7 @@ const MELON_GROWTH: FeedTarget = {
   source: "Sonneveld & Voogt (2009), cucumber in inert substrate; taken for melon",
   assumed: true,
 };
-const MELON_FRUIT: FeedTarget = {
+const MELON_FRUIT: StageTarget = {
   id: "melon-fruit",
   name: "Melon in substrate, fruit",
   ions: { ...CUCUMBER, ...TRACE, K: 9, Ca: 3.75, NO3: 16.5 },
@@ -31,7 +31,7 @@ const MELON_FRUIT: FeedTarget = {
   source: "the cucumber set with more potassium under fruit load, as Sonneveld & Voogt (2009) advise; amounts assumed",
   assumed: true,
 };
-const COURGETTE_GROWTH: FeedTarget = {
+const COURGETTE_GROWTH: StageTarget = {
   id: "courgette-growth",
   name: "Courgette in soil, growth",
   ions: half({ ...HOAGLAND, ...TRACE }),
@@ -39,7 +39,7 @@ const COURGETTE_GROWTH: FeedTarget = {
   source: "Hoagland & Arnon (1950), second solution, at half strength for soil; strength assumed",
   assumed: true,
 };
-const COURGETTE_FRUIT: FeedTarget = {
+const COURGETTE_FRUIT: StageTarget = {
   id: "courgette-fruit",
   name: "Courgette in soil, picking",
   ions: { ...half({ ...HOAGLAND, ...TRACE }), K: 3.5, NO3: 7.5 },
@@ -51,7 +51,7 @@ const COURGETTE_FRUIT: FeedTarget = {
 const scaled = (ions: Ions, share: number): Ions =>
   Object.fromEntries(Object.entries(ions).map(([ion, amount]) => [ion, Number((amount * share).toPrecision(4))]));
 
-const LETTUCE: FeedTarget = {
+const LETTUCE: StageTarget = {
   id: "lettuce-float",
   name: "Lettuce on float tanks",
   ions: scaled(LETTUCE_NFT, 0.6),
@@ -60,7 +60,7 @@ const LETTUCE: FeedTarget = {
     "Sonneveld & Voogt (2009), lettuce in circulating water, at 0.6 of its strength for float tanks; strength assumed",
   assumed: true,
 };
-const CYCLAMEN: FeedTarget = {
+const CYCLAMEN: StageTarget = {
   id: "pot-plants",
   name: "Flowering pot plants, constant feed",
   ions: scaled({ ...STEINER, ...TRACE }, 0.6),
@@ -68,7 +68,7 @@ const CYCLAMEN: FeedTarget = {
   source: "Steiner (1984) at 0.6 of its strength; strength assumed",
   assumed: true,
 };
-const BLUEBERRY: FeedTarget = {
+const BLUEBERRY: StageTarget = {
   id: "blueberry-acid",
   name: "Blueberry in pots, acid feed",
   ions: { NH4: 2, NO3: 2, K: 2, Ca: 1, Mg: 0.75, SO4: 2.375, H2PO4: 0.75, ...TRACE },
@@ -76,7 +76,7 @@ const BLUEBERRY: FeedTarget = {
   source: "ammonium and nitrate alike, as acid-loving bushes take both; amounts assumed",
   assumed: true,
 };
-const FIELD_LEAF: FeedTarget = {
+const FIELD_LEAF: StageTarget = {
   id: "field-leaf",
   name: "Leaf and bulb crops in soil",
   ions: scaled({ ...HOAGLAND, ...TRACE }, 0.4),
@@ -85,10 +85,10 @@ const FIELD_LEAF: FeedTarget = {
   assumed: true,
 };
 
-const allStages = (stages: readonly string[], target: FeedTarget): Readonly<Record<string, FeedTarget>> =>
+const allStages = (stages: readonly string[], target: StageTarget): Readonly<Record<string, StageTarget>> =>
   Object.fromEntries(stages.map((stage) => [stage, target]));
 
-const BY_STAGE: Readonly<Record<string, Readonly<Record<string, FeedTarget>>>> = {
+const BY_STAGE: Readonly<Record<string, Readonly<Record<string, StageTarget>>>> = {
   "melon-netted": {
     establishment: MELON_GROWTH,
     leaf: MELON_GROWTH,
@@ -112,6 +112,9 @@ const BY_STAGE: Readonly<Record<string, Readonly<Record<string, FeedTarget>>>> =
 };
 
 /** The library's target of a crop's stage; null where it has none. */
-export function stageTarget(cropId: string, stageId: string): FeedTarget | null {
+export function stageTarget(cropId: string, stageId: string): StageTarget | null {
   return BY_STAGE[cropId]?.[stageId] ?? null;
 }
+
+/** For a crop that the library knows nothing of: Steiner's (1984) general solution at half strength, without trace elements. Strength assumed. */
+export const GENERAL_TARGET: Pick<StageTarget, "ions" | "ph"> = { ions: half(STEINER), ph: 5.8 };

@@ -1,6 +1,6 @@
 import type { Ions } from "../chemistry/ions.ts";
 import type { Composition } from "./product.ts";
-import type { RecipeInput, Tank } from "./recipe-input.ts";
+import { USUAL_TANK_TEMPERATURE_C, type RecipeInput, type Tank } from "./recipe-input.ts";
 
 /** A product as it stands on a shelf, in full. */
 export interface ShelfProduct {
@@ -39,8 +39,6 @@ export interface Draft {
   readonly waterPriceM3?: number;
 }
 
-/** Solubility is taken at the coldest that the store usually gets. */
-export const TANK_TEMPERATURE_C = 10;
 const NONE: ReadonlySet<string> = new Set();
 
 /**
@@ -68,13 +66,13 @@ export function zoneQuestion(
       composition: product.composition,
       ...(priceKg !== null && { priceKg }),
       ...(product.densityKgL !== undefined && { densityKgL: product.densityKgL }),
-      ...(product.solubility && { solubilityGL: product.solubility[TANK_TEMPERATURE_C / 10] }),
+      ...(product.solubility && { solubilityGL: product.solubility[USUAL_TANK_TEMPERATURE_C / 10] }),
       ...(product.chelate && { chelate: true }),
       ...(product.holdsToPh !== undefined && { holdsToPh: product.holdsToPh }),
     }));
   if (products.length === 0) return null;
   return {
-    water: { ions: water.ions, ph: water.ph, temperatureC: TANK_TEMPERATURE_C },
+    water: { ions: water.ions, ph: water.ph, temperatureC: USUAL_TANK_TEMPERATURE_C },
     target,
     products,
     tanks,

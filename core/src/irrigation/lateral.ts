@@ -40,7 +40,7 @@ export interface Lateral {
 const USUAL_TEMPERATURE_C = 20;
 const MOST_EMITTERS = 20_000;
 /** Flow varies by 10 % on a good lateral; by 20 % it is hardly bearable. Keller & Bliesner (1990); usual practice. */
-const GOOD_VARIATION_PCT = 10;
+export const GOOD_VARIATION_PCT = 10;
 
 /**
  * Pressure and flow of every emitter along a lateral, segment by segment.

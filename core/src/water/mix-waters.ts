@@ -2,6 +2,7 @@ import { Checks } from "../working/checks.ts";
 import { carbonateAlkalinityMmolL, dissolvedCarbonMmolL, phWhere } from "../chemistry/carbonate.ts";
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
+import { USUAL_WATER_TEMPERATURE_C } from "./usual-waters.ts";
 
 /** Water as a report has it, mmol/L and µmol/L. */
 export interface ReportedWater {
@@ -16,7 +17,6 @@ export interface WaterPart extends ReportedWater {
 
 /** Ionic strength of usual waters, mol/L: enough for the carbonate system of a mix. */
 const IONIC_STRENGTH = 0.01;
-const TEMPERATURE_C = 15;
 
 /**
  * Two or more waters in one tank: ions and carbon mix in proportion, the pH follows from both.
@@ -41,9 +41,9 @@ export function mixWaters(parts: readonly WaterPart[]): ReportedWater {
   const ions: Partial<Record<Ion, number>> = {};
   for (const ion of named) ions[ion] = mean((part) => part.ions[ion] ?? 0);
   const dicMmolL = mean(({ ions: own, ph }) =>
-    Math.max(0, dissolvedCarbonMmolL(own.HCO3 ?? 0, ph, TEMPERATURE_C, IONIC_STRENGTH)),
+    Math.max(0, dissolvedCarbonMmolL(own.HCO3 ?? 0, ph, USUAL_WATER_TEMPERATURE_C, IONIC_STRENGTH)),
   );
-  const water = { temperatureC: TEMPERATURE_C, ionicStrength: IONIC_STRENGTH, dicMmolL };
+  const water = { temperatureC: USUAL_WATER_TEMPERATURE_C, ionicStrength: IONIC_STRENGTH, dicMmolL };
   return { ions, ph: phWhere((ph) => carbonateAlkalinityMmolL(ph, water), ions.HCO3 ?? 0) };
 }
 

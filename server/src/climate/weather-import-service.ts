@@ -1,15 +1,6 @@
 import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract/climate";
 import type { Site } from "@sprunel/contract/site";
-import {
-  dayOfYear,
-  KIND_RULES,
-  periodExtraterrestrialMjM2,
-  readWeatherTable,
-  WEATHER_KINDS,
-  type WeatherColumn,
-  type WeatherKind,
-  type WeatherTable,
-} from "@sprunel/core/climate";
+import { dayOfYear, KIND_RULES, periodExtraterrestrialMjM2, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core/climate";
 import type { Knex } from "knex";
 import { ProblemError } from "../http/problems.ts";
 import type { SetUpService } from "../site/set-up-service.ts";

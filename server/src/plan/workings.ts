@@ -3,16 +3,7 @@ import type { Figure } from "@sprunel/contract/plan";
 import type { Roots } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import type { WeatherHour } from "@sprunel/core/climate";
-import {
-  airSpan,
-  asRead,
-  insideLightSum,
-  morningDepletion,
-  outsideEt,
-  solarSum,
-  stageDay,
-  type Explained,
-} from "@sprunel/core/plan";
+import { airSpan, asRead, insideLightSum, morningDepletion, outsideEt, solarSum, stageDay, type Explained } from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 

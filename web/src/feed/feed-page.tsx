@@ -1,5 +1,6 @@
 import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
+import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState, type ReactNode } from "react";
@@ -36,12 +37,6 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
   if (!feed.data.water) return withoutWater;
   return <Feed key={`${zone.id} ${feed.data.own?.version ?? 0}`} zone={zone} feed={feed.data} />;
 }
-
-/** Steiner (1984), a solution for many crops, at half strength. */
-const STARTING_TARGET: FeedTarget = {
-  ions: { NO3: 6, H2PO4: 0.5, SO4: 1.75, K: 3.5, Ca: 2.25, Mg: 1 },
-  ph: 5.8,
-};
 
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const saved = targetOf(feed);
@@ -90,7 +85,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
             {target ? (
               <RecipeView feed={feed} saved={saved} target={target} onTarget={setTarget} />
             ) : (
-              <NoTarget stage={feed.stage} onStart={() => setTarget(STARTING_TARGET)} />
+              <NoTarget stage={feed.stage} onStart={() => setTarget(GENERAL_TARGET)} />
             )}
           </>
         )}

@@ -1,5 +1,6 @@
 import type { NewLines } from "@sprunel/contract/irrigation";
 import {
+  GOOD_VARIATION_PCT,
   lateral,
   lateralTimes,
   longestLateralM,
@@ -16,9 +17,6 @@ export interface SolvedLines {
   /** null without a sub-main */
   readonly manifold: SubMain | null;
 }
-
-/** Flow may vary by so much along a good lateral. */
-export const GOOD_VARIATION_PCT = 10;
 
 function lateralInput(lines: NewLines): LateralInput {
   return {

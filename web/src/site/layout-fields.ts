@@ -20,33 +20,25 @@ interface LayoutWords {
   readonly watered: readonly LayoutField[];
   /** what roots live in, by kind, with what is asked of it; none in the ground */
   readonly vessels: Readonly<Partial<Record<Vessel["kind"], VesselWords>>>;
-  readonly start: Omit<Layout, "beds" | "lengthM">;
 }
 
 interface VesselWords {
   readonly name: string;
   readonly fields: readonly LayoutField[];
-  readonly start: Vessel;
 }
 
-const holding = (name: string, start: Extract<Vessel, { substrateL: number }>): VesselWords => ({
+const holding = (name: string): VesselWords => ({
   name,
   fields: [
     { key: "vessel.substrateL", label: "Substrate in one", quantity: "volume" },
     { key: "vessel.plants", label: "Plants in one", unit: "plants" },
     { key: "vessel.holdsPct", label: "Drained, it holds water", unit: "% of its volume" },
   ],
-  start,
 });
-const standing = (name: string, kind: "float" | "deep"): VesselWords => ({
-  name,
-  fields: [],
-  start: { kind, returnL: 0 },
-});
-const returning = (name: string, kind: "film" | "channel"): VesselWords => ({
+const standing = (name: string): VesselWords => ({ name, fields: [] });
+const returning = (name: string): VesselWords => ({
   name,
   fields: [{ key: "vessel.returnL", label: "The tank it returns to holds", quantity: "volume" }],
-  start: { kind, returnL: 1000 },
 });
 
 const size = (beds: string, width: string): readonly LayoutField[] => [
@@ -64,19 +56,8 @@ const alongLines: readonly LayoutField[] = [
   { key: "dripperLh", label: "A dripper gives", quantity: "flow" },
 ];
 const TO_THE_NEXT = "From the middle of one to the next";
-const BAG: Vessel = { kind: "bag", substrateL: 20, plants: 3, holdsPct: 60 };
-const ON_A_TABLE: Vessel = { kind: "table", substrateL: 1, plants: 1, holdsPct: 45 };
-const FLOAT: Vessel = { kind: "float", returnL: 0 };
-const none = {
-  offset: false,
-  linesPerBed: 0,
-  dripperSpacingM: 0.2,
-  dripperLh: 0,
-  drippersPerPlant: 0,
-  vessel: null,
-};
 
-/** The questions of size, planting and watering in the words of each system, with usual figures to start from. */
+/** The questions of size, planting and watering in the words of each system. */
 export const LAYOUTS: Record<System, LayoutWords> = {
   substrate: {
     big: size("rows", TO_THE_NEXT),
@@ -86,54 +67,48 @@ export const LAYOUTS: Record<System, LayoutWords> = {
       { key: "dripperLh", label: "A dripper gives", quantity: "flow" },
     ],
     vessels: {
-      bag: holding("bags", BAG),
-      slab: holding("slabs", { kind: "slab", substrateL: 15, plants: 3, holdsPct: 75 }),
-      pot: holding("pots", { kind: "pot", substrateL: 12, plants: 1, holdsPct: 40 }),
-      trough: holding("troughs", { kind: "trough", substrateL: 60, plants: 6, holdsPct: 45 }),
+      bag: holding("bags"),
+      slab: holding("slabs"),
+      pot: holding("pots"),
+      trough: holding("troughs"),
     },
-    start: { ...none, widthM: 1.6, rows: 1, inRowM: 0.3, drippersPerPlant: 1, dripperLh: 2, vessel: BAG },
   },
   "soil-drip": {
     big: size("beds", TO_THE_NEXT),
     planted,
     watered: alongLines,
     vessels: {},
-    start: { ...none, widthM: 1.6, rows: 2, inRowM: 0.5, linesPerBed: 2, dripperLh: 1.1 },
   },
   "solution-tank": {
     big: size("tanks", "Each so wide"),
     planted,
     watered: [],
     vessels: {
-      float: standing("floats on a tank", "float"),
-      deep: standing("deep tank, air above the level", "deep"),
-      film: returning("film in a sloping channel", "film"),
-      channel: returning("trough with a return", "channel"),
+      float: standing("floats on a tank"),
+      deep: standing("deep tank, air above the level"),
+      film: returning("film in a sloping channel"),
+      channel: returning("trough with a return"),
     },
-    start: { ...none, widthM: 1.25, rows: 5, inRowM: 0.25, vessel: FLOAT },
   },
   "sub-irrigated-bench": {
     big: size("benches", "Each so wide"),
     planted,
     watered: [],
     vessels: {
-      table: holding("pots on tables", ON_A_TABLE),
-      mat: holding("pots on mats", { ...ON_A_TABLE, kind: "mat" }),
+      table: holding("pots on tables"),
+      mat: holding("pots on mats"),
     },
-    start: { ...none, widthM: 1.6, rows: 8, inRowM: 0.2, vessel: ON_A_TABLE },
   },
   "buried-drip": {
     big: size("beds", TO_THE_NEXT),
     planted,
     watered: alongLines,
     vessels: {},
-    start: { ...none, widthM: 1.5, rows: 2, inRowM: 0.25, linesPerBed: 1, dripperSpacingM: 0.4, dripperLh: 1 },
   },
   basin: {
     big: size("basins", "Each so wide"),
     planted,
     watered: [],
     vessels: {},
-    start: { ...none, widthM: 12, rows: 48, inRowM: 0.2, offset: true },
   },
 };

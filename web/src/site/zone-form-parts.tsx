@@ -2,7 +2,6 @@ import type { CropChoice, Planting } from "@sprunel/contract/site";
 import Button from "antd/es/button";
 import type { ReactNode } from "react";
 import styles from "./set-up.module.css";
-import type { FieldSpec } from "./zone-fields.ts";
 import type { FormValues } from "./zone-form-values.ts";
 
 export function Question({ number, text, children }: { number: number; text: string; children: ReactNode }) {
@@ -46,11 +45,11 @@ export function Earlier({
   );
 }
 
-export function DefaultNote({ field, onConfirm }: { field: FieldSpec; onConfirm(): void }) {
+export function DefaultNote({ label, source, onConfirm }: { label: string; source?: string; onConfirm(): void }) {
   return (
     <span className={styles["default"]}>
-      default{field.startSource && ` (${field.startSource})`}, not confirmed
-      <button type="button" onClick={onConfirm} aria-label={`Confirm ${field.label}`}>
+      default{source && ` (${source})`}, not confirmed
+      <button type="button" onClick={onConfirm} aria-label={`Confirm ${label}`}>
         confirm
       </button>
     </span>

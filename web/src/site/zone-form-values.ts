@@ -1,7 +1,7 @@
+import { COVER_START, LAYOUT_STARTS } from "@sprunel/core/site";
 import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract/site";
 import { standOf, type Stand } from "@sprunel/core/site";
 import { DomainError } from "@sprunel/core/working";
-import { LAYOUTS } from "./layout-fields.ts";
 import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
 
 /** What the form of a zone holds while it is typed: the newest planting apart from those before. */
@@ -26,9 +26,9 @@ export interface FormValues {
 }
 
 export const NEW_ZONE: FormValues = {
-  house: { name: "House 1", transmissionPct: 65 },
+  house: { name: "House 1", transmissionPct: COVER_START.value },
   definition: startValues("substrate"),
-  layout: LAYOUTS.substrate.start,
+  layout: LAYOUT_STARTS.substrate,
 };
 
 export interface Laid {
@@ -87,7 +87,7 @@ export function valuesOf(zone: Zone): FormValues & Omit<Zone, "plantings" | "wat
   const { plantings, waters, layout, ...rest } = zone;
   return {
     ...rest,
-    layout: layout ?? LAYOUTS[zone.definition.system].start,
+    layout: layout ?? LAYOUT_STARTS[zone.definition.system],
     planting: plantings.at(-1),
     shares: Object.fromEntries(waters.map(({ sourceId, sharePct }) => [String(sourceId), sharePct])),
   };

@@ -1,3 +1,4 @@
+import { COVER_START, LAYOUT_STARTS, RETURN_TANK_TOPPED_UP_AT, VESSEL_STARTS } from "@sprunel/core/site";
 import {
   newZoneSchema,
   SYSTEMS,
@@ -23,15 +24,12 @@ import { StaleEdit } from "./stale-edit.tsx";
 import { systemWords } from "../words/system-words.ts";
 import { useFormSave, withoutIdentity } from "./use-form-save.ts";
 import { useSaveZone } from "../place/use-set-up.ts";
-import { startFields, startValues, ZONE_FIELDS } from "./zone-fields.ts";
+import { startFields, startOf, startValues, ZONE_FIELDS } from "./zone-fields.ts";
 import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
 import { NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
 
 /** What follows from size, planting and watering. */
 const SIZES = ["areaM2", "plants", "flowLh"];
-
-/** A return tank is topped up while most of it is left, so that strength and pH stay steady; usual practice. */
-const TOPPED_UP_AT = 0.8;
 
 /** One zone: what grows, in what system, how big, how planted, how watered. Defaults stay marked until confirmed. */
 export function ZoneForm({
@@ -81,16 +79,13 @@ export function ZoneForm({
       const before = form.getFieldsValue(true) as FormValues;
       form.setFieldsValue({
         definition: { ...startValues(chosen), ...before.definition, system: chosen },
-        layout: { ...before.layout, ...LAYOUTS[chosen].start },
+        layout: { ...before.layout, ...LAYOUT_STARTS[chosen] },
       });
-      form.setFieldValue(["layout", "vessel"], LAYOUTS[chosen].start.vessel);
+      form.setFieldValue(["layout", "vessel"], LAYOUT_STARTS[chosen].vessel);
       if (!zone) setUnconfirmed((old) => [...startFields(chosen), ...old.filter((key) => key === "transmissionPct")]);
     }
     const kind = values.layout?.vessel?.["kind"];
-    if (kind) {
-      const vessel = LAYOUTS[system].vessels[kind as Vessel["kind"]]?.start;
-      if (vessel) form.setFieldValue(["layout", "vessel"], vessel);
-    }
+    if (kind) form.setFieldValue(["layout", "vessel"], VESSEL_STARTS[kind as Vessel["kind"]]);
     if (values.layout ?? chosen) fillFrom(standFor((form.getFieldsValue(true) as FormValues).layout));
   };
   /** Area, plants and flow follow the layout; typed by hand they stay until it changes again. */
@@ -103,7 +98,7 @@ export function ZoneForm({
         plants,
         ...(flowLh > 0 && { flowLh }),
         ...(waterHeldLPlant !== null && { waterHeldLPlant }),
-        ...(returnCm !== null && { fullLevelCm: returnCm, topUpAtCm: TOPPED_UP_AT * returnCm }),
+        ...(returnCm !== null && { fullLevelCm: returnCm, topUpAtCm: RETURN_TANK_TOPPED_UP_AT * returnCm }),
       },
     });
   };
@@ -121,7 +116,15 @@ export function ZoneForm({
         key={key}
         name={["definition", key]}
         label={field.label}
-        extra={unconfirmed.includes(key) && <DefaultNote field={field} onConfirm={() => confirm(key)} />}
+        extra={
+          unconfirmed.includes(key) && (
+            <DefaultNote
+              label={field.label}
+              source={startOf(system, key)?.source ?? ""}
+              onConfirm={() => confirm(key)}
+            />
+          )
+        }
       >
         <QuantityInput
           {...(field.quantity && { quantity: field.quantity })}
@@ -180,7 +183,8 @@ export function ZoneForm({
           extra={
             unconfirmed.includes("transmissionPct") ? (
               <DefaultNote
-                field={{ key: "transmissionPct", label: "Light through the cover", startSource: "glass, 60 to 70 %" }}
+                label="Light through the cover"
+                source={COVER_START.source}
                 onConfirm={() => confirm("transmissionPct")}
               />
             ) : (

@@ -1,5 +1,11 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { acidForWater, type AcidAnswer, type AcidInput } from "@sprunel/core/water";
+import {
+  ACIDS_SOLD,
+  acidForWater,
+  USUAL_WATER_TEMPERATURE_C,
+  type AcidAnswer,
+  type AcidSold,
+} from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { trySum } from "../sums/try-sum.ts";
@@ -8,20 +14,17 @@ import { Amount } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import styles from "./water.module.css";
 
-/** Acids as they are sold, by mass per cent and density at 20 °C. CRC Handbook, density of aqueous solutions. */
-const ACIDS: Readonly<
-  Record<string, Pick<AcidInput, "acid" | "acidStrengthPct" | "acidDensityKgL"> & { label: string }>
-> = {
-  "nitric-60": { label: "nitric acid 60 %", acid: "HNO3", acidStrengthPct: 60, acidDensityKgL: 1.37 },
-  "nitric-38": { label: "nitric acid 38 %", acid: "HNO3", acidStrengthPct: 38, acidDensityKgL: 1.234 },
-  "phosphoric-75": { label: "phosphoric acid 75 %", acid: "H3PO4", acidStrengthPct: 75, acidDensityKgL: 1.58 },
-  "sulphuric-37": { label: "sulphuric acid 37 %", acid: "H2SO4", acidStrengthPct: 37, acidDensityKgL: 1.28 },
+/** The most usual one. */
+const FIRST: AcidSold = ACIDS_SOLD[0];
+const NAMES: Readonly<Record<AcidSold["acid"], string>> = {
+  HNO3: "nitric acid",
+  H3PO4: "phosphoric acid",
+  H2SO4: "sulphuric acid",
 };
-const TEMPERATURE_C = 15;
 
 /** Acid for the zone's water to a pH, in mL of the acid at hand, with both pH that follow. */
 export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
-  const [kind, setKind] = useState("nitric-60");
+  const [kind, setKind] = useState(FIRST.id);
   const [targetPh, setTargetPh] = useState<number | null>(5.8);
   const answer = targetPh === null ? null : computed(water, targetPh, kind);
   return (
@@ -36,7 +39,10 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
         <Select
           value={kind}
           aria-label="Acid at hand"
-          options={Object.entries(ACIDS).map(([value, { label }]) => ({ value, label }))}
+          options={ACIDS_SOLD.map(({ id, acid, acidStrengthPct }) => ({
+            value: id,
+            label: `${NAMES[acid]} ${acidStrengthPct} %`,
+          }))}
           onChange={setKind}
           className="select-m"
         />
@@ -66,8 +72,8 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
 }
 
 function computed({ ions, ph }: NonNullable<ZoneFeed["water"]>, targetPh: number, kind: string): AcidAnswer | string {
-  const { label: _label, ...acid } = ACIDS[kind] ?? { label: "", acid: "HNO3" as const };
+  const { id: _id, ...acid } = ACIDS_SOLD.find(({ id }) => id === kind) ?? FIRST;
   return trySum(() =>
-    acidForWater({ alkalinityMmolL: ions.HCO3 ?? 0, ph, targetPh, temperatureC: TEMPERATURE_C, ...acid }),
+    acidForWater({ alkalinityMmolL: ions.HCO3 ?? 0, ph, targetPh, temperatureC: USUAL_WATER_TEMPERATURE_C, ...acid }),
   );
 }

@@ -1,5 +1,5 @@
 import type { SourceState } from "@sprunel/contract/water";
-import { waterHazards, type Hazard, type HazardClass } from "@sprunel/core/water";
+import { USUAL_WATER_TEMPERATURE_C, waterHazards, type Hazard, type HazardClass } from "@sprunel/core/water";
 import { useState } from "react";
 import { Mark } from "../parts/mark.tsx";
 import { showDigits } from "../units/show.ts";
@@ -16,7 +16,6 @@ const WORDS: Record<HazardClass, string> = {
   unknown: "not known",
 };
 /** Groundwater of a mild coast; the report has none. Shown beside the table. */
-const TEMPERATURE_C = 15;
 
 /** What each water does to lines, soil and plants, by its report in force. */
 export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
@@ -30,7 +29,7 @@ export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
               ions: report.ions,
               ph: report.ph,
               ecMsCm: report.ecMsCm,
-              temperatureC: TEMPERATURE_C,
+              temperatureC: USUAL_WATER_TEMPERATURE_C,
             }),
           },
         ]
@@ -44,7 +43,7 @@ export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
         <thead>
           <tr>
             <th scope="col">
-              at <Amount quantity="temperature" value={TEMPERATURE_C} />, assumed
+              at <Amount quantity="temperature" value={USUAL_WATER_TEMPERATURE_C} />, assumed
             </th>
             {known.map(({ source }) => (
               <th key={source.id} scope="col">

@@ -1,6 +1,6 @@
 import type { SourceState } from "@sprunel/contract/water";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { largestSharePct, mixWaters, type MixLimit } from "@sprunel/core/water";
+import { largestSharePct, mixWaters, USUAL_MIX_LIMITS, type MixLimit } from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { QuantityInput } from "../units/quantity-input.tsx";
@@ -10,9 +10,9 @@ import styles from "./water.module.css";
 type LimitName = "Na" | "HCO3" | "ec";
 
 const LIMITS: Record<LimitName, { readonly label: string; readonly unit: string; readonly start: number }> = {
-  Na: { label: "sodium", unit: "mmol/L", start: 0.5 },
-  HCO3: { label: "bicarbonate", unit: "mmol/L", start: 2 },
-  ec: { label: "EC", unit: "mS/cm", start: 0.5 },
+  Na: { label: "sodium", unit: "mmol/L", start: USUAL_MIX_LIMITS.Na },
+  HCO3: { label: "bicarbonate", unit: "mmol/L", start: USUAL_MIX_LIMITS.HCO3 },
+  ec: { label: "EC", unit: "mS/cm", start: USUAL_MIX_LIMITS.ec },
 };
 
 /** How much of one water another one allows, what the mix costs, and how long the scarcer lasts. */

@@ -2,7 +2,7 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import { IONS } from "@sprunel/core/chemistry";
-import { closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
+import { USUAL_LOOP, closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import dayjs from "dayjs";
@@ -106,12 +106,12 @@ function Salt({
     drainPct: round(drainPct),
     inNa: round(Na),
     nowNa: round(drain?.ions.Na ?? Na),
-    limitNa: 6,
-    takenNa: 8,
+    limitNa: USUAL_LOOP.Na.limitMmolL,
+    takenNa: USUAL_LOOP.Na.takenPct,
     inCl: round(Cl),
     nowCl: round(drain?.ions.Cl ?? Cl),
-    limitCl: 8,
-    takenCl: 8,
+    limitCl: USUAL_LOOP.Cl.limitMmolL,
+    takenCl: USUAL_LOOP.Cl.takenPct,
   });
   const typed = complete(values);
   const waterPriceM3 = feed.waters.reduce(

@@ -1,4 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
+import { molarMassG } from "@sprunel/core/chemistry";
 import { slowRelease } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
@@ -20,7 +21,6 @@ const FIELDS: readonly SumField<Key>[] = [
   { key: "ageDays", label: "Mixed in", unit: "days ago" },
   { key: "needMgPlantDay", label: "A plant needs nitrogen", unit: "mg a day", note: "today’s water at the target" },
 ];
-const MG_N = 14.007;
 
 /** What slow-release grains give, and the share of liquid feed that remains. */
 export function Granules({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
@@ -32,7 +32,7 @@ export function Granules({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
   return (
     <Form
       start={{
-        needMgPlantDay: Math.round(litresPlant * (NO3 + NH4 + urea) * MG_N) || null,
+        needMgPlantDay: Math.round(litresPlant * (NO3 + NH4 + urea) * molarMassG("N")) || null,
         substrateLPlant: vessel && "substrateL" in vessel ? vessel.substrateL / vessel.plants : null,
       }}
     />

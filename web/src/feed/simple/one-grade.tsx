@@ -1,5 +1,5 @@
 import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
-import { singleGrade, TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
+import { singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
@@ -25,7 +25,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const found = choices.find(({ id }) => id === productId) ?? choices[0];
   if (!found) return <p>No product with nitrogen is known.</p>;
   const { solubility, ...rest } = found;
-  const solubilityGL = solubility?.[TANK_TEMPERATURE_C / 10];
+  const solubilityGL = solubility?.[USUAL_TANK_TEMPERATURE_C / 10];
   const product = { ...rest, ...(solubilityGL !== undefined && { solubilityGL }) };
   const water = feed.water ?? { ions: {}, ph: 7 };
   const { ppmN } = typed;
