@@ -9,13 +9,15 @@ import {
   pickStore,
   readingStore,
   wateringStore,
-  type RunningServer,
+  type Prepared,
+  type Scope,
   type Watering,
-  type ZoneReading,
+  type StoredReading,
 } from "@sprunel/server";
 import { HISTORY_DAYS, SEED, zones, type DemoZone } from "./quillbrook.ts";
 
-type Stores = Pick<RunningServer, "db" | "services">;
+/** What a pen or a tray says. */
+type Noted = Omit<StoredReading, "source">;
 
 /** The substrate is read at half past four, when the day's last drain has run. */
 const READING_HOUR = 16.5;
@@ -26,9 +28,10 @@ const UNDECIDED_DAYS = 3;
  * Lives every day of a zone up to now: asks the program for its plan, gives the water that really arrives, and notes what
  * a grower would then measure. What is stored already stays as it is, so that it can be called again at any time.
  */
-export async function live({ db, services }: Stores, nowMs: number): Promise<void> {
-  const { site, zones: stored } = await services.setUp.overview();
+export async function live({ scope, rooms }: Prepared, nowMs: number): Promise<void> {
+  const site = await scope.site.find();
   if (!site) return;
+  const stored = await scope.zones();
   const today = localDate(nowMs, site.timeZone);
   for (const demoZone of zones) {
     const zone = stored.find((candidate) => candidate.name === demoZone.zone.name);
@@ -37,34 +40,33 @@ export async function live({ db, services }: Stores, nowMs: number): Promise<voi
     if (!zone || !first || !told || first.cropId !== told.cropId) continue;
     const firstShown = addDays(first.plantedOn, told.plantedDaysAgo);
     const begin = addDays(firstShown, -HISTORY_DAYS);
-    const last = await lastNoted(db, zone.id);
+    const last = await lastNoted(scope, zone.id);
     const from = last.atMs === null ? begin : localDate(last.atMs, site.timeZone);
     const truth = new ZoneTruth(demoZone, zone.id, zone.definition.plants, last.drainEcMsCm);
     for (let date = from; date <= today; date = addDays(date, 1)) {
-      const day = await dayAsDecided(services, zone.id, date, today);
+      const day = await dayAsDecided(rooms, zone.id, date, today);
       if (!day.plan) continue;
       const dayStart = startOfLocalDay(date, site.timeZone);
       const given = await givenOn(
-        db,
+        scope,
         zone.id,
         dayStart,
         truth.deliver(day, date, daysBetween(date, firstShown)),
         nowMs,
       );
       const readings = truth.liveDay(day, dayStart, given, daysBetween(date, firstShown));
-      await pick(db, demoZone, zone, date, daysBetween(date, firstShown));
-      await readingStore(db).add(
-        readings.filter((reading) => reading.atMs <= nowMs),
-        "notebook",
+      await pick(scope, demoZone, zone, date, daysBetween(date, firstShown));
+      await readingStore(scope).add(
+        readings.flatMap((reading) => (reading.atMs <= nowMs ? [{ ...reading, source: "notebook" }] : [])),
       );
+      scope.cache.zoneChanged(zone.id, date);
     }
   }
-  services.changed();
 }
 
 /** The morning's plan, after the grower has accepted what it proposes; the last mornings are left to whoever opens the demo. */
 async function dayAsDecided(
-  { plans, decisions }: Stores["services"],
+  { plan: { plans }, today: { decisions } }: Prepared["rooms"],
   zoneId: number,
   date: string,
   today: string,
@@ -82,15 +84,13 @@ async function dayAsDecided(
 }
 
 /** Where an earlier run of the story left off; the last drain tells how salty the substrate is. */
-async function lastNoted(
-  db: Stores["db"],
-  zoneId: number,
-): Promise<{ atMs: number | null; drainEcMsCm: number | null }> {
-  const watering = await db("watering")
+async function lastNoted(scope: Scope, zoneId: number): Promise<{ atMs: number | null; drainEcMsCm: number | null }> {
+  const watering = await scope
+    .db("watering")
     .where({ zone_id: zoneId })
     .max<{ last: number | null }[]>("start_ms as last")
     .first();
-  const drain = await db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading")
+  const drain = await scope.db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading")
     .where({ zone_id: zoneId, kind: "drainEcMsCm" })
     .orderBy("at_ms", "desc")
     .first("value");
@@ -99,7 +99,7 @@ async function lastNoted(
 
 /** What is weighed on a day of picking: the path's next step, as much of it as the story has. */
 async function pick(
-  db: Stores["db"],
+  scope: Scope,
   { harvest }: DemoZone,
   { id, plantings, definition }: Zone,
   date: string,
@@ -118,7 +118,7 @@ async function pick(
     harvest.share(daysAgo) *
     (1 + 0.07 * normal(SEED, 400 + id, dayNumber));
   const hex = (value: number, digits: number): string => value.toString(16).padStart(digits, "0");
-  await pickStore(db).add(id, {
+  await pickStore(scope).add(id, {
     key: `5b1e0000-0000-4000-8000-${hex(id, 4)}${hex(dayNumber, 8)}`,
     pickedOn: date,
     massKg: Number(massKg.toFixed(1)),
@@ -130,13 +130,13 @@ async function pick(
 
 /** What the log says already, or else what now comes true of the plan. */
 async function givenOn(
-  db: Stores["db"],
+  scope: Scope,
   zoneId: number,
   dayStart: number,
   delivered: readonly Watering[],
   nowMs: number,
 ): Promise<readonly Watering[]> {
-  const store = wateringStore(db);
+  const store = wateringStore(scope);
   const logged = (await store.between(dayStart, dayStart + 24 * 3_600_000)).filter(
     (watering) => watering.zoneId === zoneId,
   );
@@ -144,7 +144,7 @@ async function givenOn(
   const fresh = delivered.filter(
     (watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs,
   );
-  await store.add(fresh, "controller");
+  await store.add(fresh.map((watering) => ({ ...watering, source: "controller" })));
   return [...logged, ...fresh];
 }
 
@@ -185,7 +185,7 @@ class ZoneTruth {
     { ecMsCm, ph }: { readonly ecMsCm: number; readonly ph: number },
     dayStart: number,
     daysAgo: number,
-  ): ZoneReading[] {
+  ): Noted[] {
     if (daysAgo % 3 !== 0) return [];
     const noise = (channel: number): number => normal(SEED, channel + this.zoneId, Math.floor(dayStart / 86_400_000));
     const at = { zoneId: this.zoneId, atMs: dayStart + TANK_HOUR * 3_600_000 };
@@ -196,7 +196,7 @@ class ZoneTruth {
   }
 
   /** Steps the day by the hour and reads the drain tray. */
-  liveDay(day: ZoneDayAnswer, dayStart: number, given: readonly Watering[], daysAgo: number): ZoneReading[] {
+  liveDay(day: ZoneDayAnswer, dayStart: number, given: readonly Watering[], daysAgo: number): Noted[] {
     const { truth } = this.demo;
     if (truth.tank) return this.tankReadings(truth.tank(daysAgo), dayStart, daysAgo);
     if (this.demo.zone.definition.system !== "substrate") return [];
@@ -228,7 +228,7 @@ class ZoneTruth {
     const atMs = dayStart + READING_HOUR * 3_600_000;
     const noise = (channel: number): number =>
       normal(SEED, channel + this.zoneId * 10, Math.floor(dayStart / 86_400_000));
-    const reading = (kind: ZoneReading["kind"], value: number, digits: number): ZoneReading => ({
+    const reading = (kind: Noted["kind"], value: number, digits: number): Noted => ({
       zoneId: this.zoneId,
       kind,
       atMs,

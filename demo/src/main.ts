@@ -1,5 +1,5 @@
 import { addDays, localDate } from "@sprunel/core/time";
-import { environment, serve, startServer, type RunningServer } from "@sprunel/server";
+import { environment, serve, startServer, type Prepared, type RunningServer } from "@sprunel/server";
 import { live } from "./history.ts";
 import { reports, zoneReports } from "./laboratory.ts";
 import { doses, HISTORY_DAYS, plantingsOf, shelf, site, sources, zones } from "./quillbrook.ts";
@@ -19,38 +19,38 @@ const TEST_KEY = "5b1e0000-0000-4000-8001-000000000001";
 async function start(): Promise<RunningServer> {
   const options = environment(".data/demo");
   const clock = options.clock ?? Date.now;
-  const goOn = async ({ db, services }: Pick<RunningServer, "db" | "services">): Promise<void> => {
-    await services.followStation(clock() - (HISTORY_DAYS + FILL_DAYS) * DAY_MS);
-    await live({ db, services }, clock());
+  const goOn = async (server: Prepared): Promise<void> => {
+    await server.rooms.climate.followStation(clock() - (HISTORY_DAYS + FILL_DAYS) * DAY_MS);
+    await live(server, clock());
   };
   const server = await startServer({
     ...options,
     device: simulatedDevice(),
-    async prepare(db, services) {
-      const { site: existing } = await services.setUp.overview();
+    async prepare(server) {
+      const { site: set, water, feed, rootzone, irrigation } = server.rooms;
+      const existing = await server.scope.site.find();
       if (!existing) {
-        await services.setUp.addSite(site);
+        await set.setUp.addSite(site);
         const today = localDate(clock(), site.timeZone);
-        for (const source of sources(today)) await services.water.addSource(source);
+        for (const source of sources(today)) await water.water.addSource(source);
         for (const { daysAgo, ...report } of reports)
-          await services.feed.addReport({ ...report, takenOn: addDays(today, -daysAgo) });
-        for (const [productId, priceKg, stockKg] of shelf)
-          await services.feed.putOnShelf(productId, { priceKg, stockKg });
-        const { sources: stored } = await services.water.station(undefined);
+          await water.water.addReport({ ...report, takenOn: addDays(today, -daysAgo) });
+        for (const [productId, priceKg, stockKg] of shelf) await feed.feed.putOnShelf(productId, { priceKg, stockKg });
+        const { sources: stored } = await water.water.station(undefined);
         for (const zone of zones) {
           const waters = stored.flatMap(({ source: { id, name } }) =>
             zone.waters[name] === undefined ? [] : [{ sourceId: id, sharePct: zone.waters[name] }],
           );
-          const added = await services.setUp.addZone({
+          const added = await set.setUp.addZone({
             ...zone.zone,
             layout: layouts[zone.zone.name] ?? null,
             waters,
             plantings: plantingsOf(zone, today),
           });
           for (const { daysAgo, ...report } of zoneReports[added.name] ?? [])
-            await services.zoneReports.add(added.id, { ...report, takenOn: addDays(today, -daysAgo) });
+            await rootzone.reports.add(added.id, { ...report, takenOn: addDays(today, -daysAgo) });
           for (const [at, { source, daysAgo, litres }] of (doses[added.name] ?? []).entries())
-            await services.doses.add(added.id, {
+            await water.doses.add(added.id, {
               key: `${DOSE_KEY}${at}`,
               sourceId: stored.find((state) => state.source.name === source)?.source.id ?? 0,
               givenOn: addDays(today, -daysAgo),
@@ -58,11 +58,11 @@ async function start(): Promise<RunningServer> {
               flushL: FLUSH_L,
             });
           const [own, test] = [lines[added.name], catchTests[added.name]];
-          if (own) await services.lines.saveLines(added.id, null, own);
-          if (test) await services.lines.addTest(added.id, { ...test, key: TEST_KEY, testedOn: addDays(today, -12) });
+          if (own) await irrigation.lines.saveLines(added.id, null, own);
+          if (test) await irrigation.lines.addTest(added.id, { ...test, key: TEST_KEY, testedOn: addDays(today, -12) });
         }
       }
-      await goOn({ db, services });
+      await goOn(server);
     },
   });
   const timer = setInterval(() => void goOn(server), GO_ON_MS);

@@ -11,7 +11,7 @@ async function start(): Promise<RunningServer> {
   const options = environment(".data/own");
   const clock = options.clock ?? Date.now;
   const server = await startServer({ ...options, device: simulatedDevice(), followDays: PAST_DAYS });
-  const goOn = (): Promise<void> => server.services.followStation(clock() - PAST_DAYS * DAY_MS);
+  const goOn = (): Promise<void> => server.rooms.climate.followStation(clock() - PAST_DAYS * DAY_MS);
   await goOn();
   const timer = setInterval(() => void goOn(), GO_ON_MS);
   return {

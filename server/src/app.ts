@@ -1,38 +1,25 @@
+import { getDescription, getHealth } from "@sprunel/contract/basics";
 import compression from "compression";
 import express, { type Express } from "express";
 import helmet from "helmet";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
-import { decisionRoutes } from "./advice/decision-routes.ts";
-import { harvestRoutes } from "./harvest/harvest-routes.ts";
-import { linesRoutes } from "./irrigation/lines-routes.ts";
-import { weatherRoutes } from "./climate/weather-routes.ts";
-import { computeRoutes } from "./compute/compute-routes.ts";
-import { feedRoutes } from "./feed/feed-routes.ts";
-import { productRoutes } from "./feed/product-routes.ts";
-import { recipeRoutes } from "./feed/recipe-routes.ts";
 import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
 import { notFound } from "./http/problems.ts";
-import { planRoutes } from "./plan/plan-routes.ts";
-import { readingRoutes } from "./rootzone/reading-routes.ts";
-import type { Services } from "./services.ts";
-import { waterRoutes } from "./water/water-routes.ts";
-import { siteRoutes } from "./site/site-routes.ts";
-
-/** Weather files travel as base64 inside JSON: 60 MB hold a year of one-minute rows, or a site with years of hours. */
-const FILE_LIMIT = "60mb";
+import { routesOf, served, type Served } from "./http/served.ts";
+import type { Module } from "./scope/module.ts";
 
 export interface AppOptions {
-  readonly services: Services;
+  readonly modules: readonly Module[];
   readonly log: Logger;
   readonly version: string;
   /** folder of the built web application; without it only the API is served */
   readonly webFolder?: string | undefined;
 }
 
-export function createApp({ services, log, version, webFolder }: AppOptions): Express {
+export function createApp({ modules, log, version, webFolder }: AppOptions): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(
@@ -64,27 +51,7 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
       customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
     }),
   );
-  app.use(["/api/weather", "/api/water", "/api/site-file", "/api/lists"], express.json({ limit: FILE_LIMIT }));
-  app.use("/api", express.json({ limit: "1mb", strict: false }));
-  app.get("/api/health", (_req, res) => {
-    res.json({ status: "ok", version });
-  });
-  const description = openApi(version);
-  app.get("/api/openapi.json", (_req, res) => {
-    res.json(description);
-  });
-  app.use(computeRoutes());
-  app.use(productRoutes());
-  app.use(recipeRoutes(services.recipes));
-  app.use(waterRoutes(services.waterImports, services.water, services.doses));
-  app.use(readingRoutes(services.readings, services.zoneReports));
-  app.use(linesRoutes(services.lines));
-  app.use(harvestRoutes(services.harvest));
-  app.use(decisionRoutes(services.decisions, services.plans));
-  app.use(feedRoutes(services.feed));
-  app.use(siteRoutes(services.setUp, services.siteFiles, services.listImports));
-  app.use(planRoutes(services.plans));
-  app.use(weatherRoutes(services.imports));
+  app.use(routesOf(routesFor(modules, version)));
   app.use("/api", (req) => {
     throw notFound(`${req.method} ${req.originalUrl}`);
   });
@@ -97,4 +64,18 @@ export function createApp({ services, log, version, webFolder }: AppOptions): Ex
   }
   app.use(errorHandler(log));
   return app;
+}
+
+/** Everything that is served below `/api`, itself described. */
+export function routesFor(modules: readonly Module[], version: string): readonly Served[] {
+  const all: Served[] = [
+    ...modules.flatMap(({ routes }) => routes),
+    served(getHealth, () => ({ status: "ok" as const, version })),
+    served(getDescription, () => description),
+  ];
+  const description = openApi(
+    all.map(({ endpoint }) => endpoint),
+    version,
+  );
+  return all;
 }

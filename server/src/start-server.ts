@@ -7,10 +7,15 @@ import { createApp } from "./app.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { lockFolder } from "./database/lock-folder.ts";
 import { closeDatabase, openDatabase } from "./database/open-database.ts";
-import { createServices, type Services } from "./services.ts";
+import { createRooms, type Rooms } from "./modules.ts";
+import { createPool } from "./pool/pool.ts";
+import { createCache } from "./scope/cache.ts";
+import { createScope, type Scope } from "./scope/scope.ts";
 
 export const VERSION = "0.1.0";
 const WEB_FOLDER = fileURLToPath(new URL("../../web/dist", import.meta.url));
+/** Whoever works at this machine, until there are accounts. */
+const OWNER = "owner";
 /** How long a stop waits for requests that are under way. */
 const STOP_PATIENCE_MS = 5000;
 
@@ -24,13 +29,17 @@ export interface ServerOptions {
   readonly followDays?: number;
   readonly logLevel?: string;
   /** runs when the database is open, before anything is served */
-  readonly prepare?: (db: Knex, services: Services) => Promise<void>;
+  readonly prepare?: (server: Prepared) => Promise<void>;
 }
 
-export interface RunningServer {
+/** What a server is made of before it listens. */
+export interface Prepared {
+  readonly scope: Scope;
+  readonly rooms: Rooms;
+}
+
+export interface RunningServer extends Prepared {
   readonly url: string;
-  readonly services: Services;
-  readonly db: Knex;
   stop(): Promise<void>;
 }
 
@@ -46,13 +55,15 @@ export async function startServer({
 }: ServerOptions): Promise<RunningServer> {
   const log = pino({ level: logLevel });
   const unlock = lockFolder(dataFolder);
+  const pool = createPool();
   let db: Knex | undefined;
   try {
     db = await openDatabase(dataFolder);
-    const services = createServices(db, clock, device ?? null, followDays);
-    await prepare?.(db, services);
+    const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
+    const rooms = createRooms(scope, device ?? null, followDays);
+    await prepare?.({ scope, rooms });
     const app = createApp({
-      services,
+      modules: rooms.all,
       log,
       version: VERSION,
       webFolder: existsSync(WEB_FOLDER) ? WEB_FOLDER : undefined,
@@ -62,19 +73,21 @@ export async function startServer({
     const open = db;
     return {
       url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
-      services,
-      db,
+      scope,
+      rooms,
       async stop() {
         const closed = new Promise<void>((resolve) => server.close(() => resolve()));
         server.closeIdleConnections();
         const impatience = setTimeout(() => server.closeAllConnections(), STOP_PATIENCE_MS);
         await closed;
         clearTimeout(impatience);
+        await pool.close();
         await closeDatabase(open);
         unlock();
       },
     };
   } catch (error) {
+    await pool.close();
     await db?.destroy();
     unlock();
     throw error;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { dateSchema, labelSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { causeSchema, findingSchema, stationSchema } from "./finding.ts";
 
 /** How a zone differs from the model: times the modelled demand, and a drain share against salt. */
@@ -42,14 +42,16 @@ export const openFindingSchema = z.object({
 });
 export type OpenFinding = z.infer<typeof openFindingSchema>;
 
-const found = { cause: causeSchema, about: z.string().min(1), date: dateSchema };
-export const newDecisionSchema = z.discriminatedUnion(
-  "verdict",
-  [
-    z.strictObject({ verdict: z.literal("accepted"), ...found }),
-    z.strictObject({ verdict: z.literal("changed"), ...found, correction: correctionSchema }),
-    z.strictObject({ verdict: z.literal("dismissed"), ...found, reason: textSchema("The reason", 200) }),
-  ],
-  { error: () => "A decision is accepted, changed or dismissed." },
-);
+const found = { cause: causeSchema, about: labelSchema("What it is about"), date: dateSchema };
+export const newDecisionSchema = z
+  .discriminatedUnion(
+    "verdict",
+    [
+      z.strictObject({ verdict: z.literal("accepted"), ...found }),
+      z.strictObject({ verdict: z.literal("changed"), ...found, correction: correctionSchema }),
+      z.strictObject({ verdict: z.literal("dismissed"), ...found, reason: textSchema("The reason", 200) }),
+    ],
+    { error: () => "A decision is accepted, changed or dismissed." },
+  )
+  .meta({ id: "NewDecision" });
 export type NewDecision = z.infer<typeof newDecisionSchema>;

@@ -1,10 +1,48 @@
 import "./words.ts";
 import { z } from "zod";
 
-export const idSchema = z.coerce.number().int().min(1).max(Number.MAX_SAFE_INTEGER);
-export const dateSchema = z.iso.date();
-export const instantSchema = z.iso.datetime();
-export const versionSchema = z.number().int().min(1);
+/** The program's calendar: nothing that is grown, read or planned lies outside it. */
+export const FIRST_DATE = "1900-01-01";
+export const LAST_DATE = "2200-12-31";
+const MOST_ID = 2 ** 31 - 1;
+
+export const idSchema = z.number().int().min(1).max(MOST_ID);
+/** An id as a path writes it: digits alone. */
+export const idParamSchema = z
+  .string()
+  .regex(/^[1-9]\d{0,9}$/, {
+    error: (issue) => `"${String(issue.input).slice(0, 40)}" is no id; it is a whole number from 1.`,
+  })
+  .transform(Number)
+  .pipe(idSchema);
+export const dateSchema = z.iso.date().refine((date) => date >= FIRST_DATE && date <= LAST_DATE, {
+  error: (issue) => `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${String(issue.input)}.`,
+});
+export const instantSchema = z.iso
+  .datetime()
+  .max(40)
+  .refine((at) => at >= FIRST_DATE && at < "2201", {
+    error: (issue) => `The time must lie in the years from 1900 to 2200, not ${String(issue.input)}.`,
+  });
+export const versionSchema = z.number().int().min(1).max(MOST_ID);
+/** How many of something there are. */
+export function countSchema(name: string, least: number, most: number) {
+  return quantitySchema(name, least, most, "").int({ error: () => `${name} must be a whole number.` });
+}
+/** A name that a caller makes up and gets back: of a zone in a plan, of a tank, of a recipe. */
+export function labelSchema(name: string) {
+  return textSchema(name, 80);
+}
+/** A time of day, as 07:30 or 07:30:00; whether there is such a time is judged by the core. */
+export const clockSchema = z.string().max(8).describe("local time as 07:30 or 07:30:00");
+/** A span of a day on the clock. */
+export const spanSchema = z.strictObject({ start: clockSchema, end: clockSchema });
+/** A list of at most so many. */
+export function listSchema<T extends z.ZodType>(name: string, item: T, most: number) {
+  return z.array(item).max(most, {
+    error: (issue) => `${name}: at most ${most} are taken at a time, not ${(issue.input as unknown[]).length}.`,
+  });
+}
 
 /** Text as people type it. The database cuts text at a NUL character, so it is refused. */
 export function textSchema(name: string, most: number) {
@@ -40,12 +78,14 @@ export const workingStepSchema = z.object({
 export type WorkingStep = z.infer<typeof workingStepSchema>;
 
 /** RFC 9457, with the faults of single values and, after a stale edit, the record as it stands now. */
-export const problemSchema = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.number().int(),
-  detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-  current: z.unknown().optional(),
-});
+export const problemSchema = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.number().int(),
+    detail: z.string(),
+    errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+    current: z.unknown().optional(),
+  })
+  .meta({ id: "Problem" });
 export type Problem = z.infer<typeof problemSchema>;

@@ -1,3 +1,5 @@
-export { dateSchema, idSchema, problemSchema, type Problem } from "./basics.ts";
+export { problemSchema, type Problem } from "./basics.ts";
+export { addressOf, type Endpoint } from "./endpoint.ts";
 export type { Explanation, Origin, WorkingInput } from "./explanation.ts";
+export { getDescription, getHealth } from "./health.ts";
 export type { Ion } from "./ions.ts";

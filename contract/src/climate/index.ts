@@ -1,10 +1,7 @@
-export { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-et.ts";
+export { computeReferenceEt, importWeather, previewWeather } from "./endpoints.ts";
 export {
   weatherChoicesSchema,
-  weatherFileSchema,
-  weatherImportAnswerSchema,
   weatherKindSchema,
-  weatherPreviewSchema,
   type WeatherChoices,
   type WeatherFile,
   type WeatherImportAnswer,

@@ -21,76 +21,82 @@ export const weatherChoicesSchema = z.strictObject({
 });
 export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
 
-export const weatherFileSchema = z.strictObject({
-  ...chosenFile,
-  choices: weatherChoicesSchema,
-});
+export const weatherFileSchema = z
+  .strictObject({
+    ...chosenFile,
+    choices: weatherChoicesSchema,
+  })
+  .meta({ id: "WeatherFile" });
 export type WeatherFile = z.infer<typeof weatherFileSchema>;
 
 const rangeSchema = z.object({ fromUtc: instantSchema, toUtc: instantSchema, hours: z.number() });
 const valuesSchema = z.record(weatherKindSchema, z.number().nullable());
 
-export const weatherPreviewSchema = z.object({
-  fileName: z.string(),
-  dialect: z.object({
-    ...dialect,
-    stampMarks: z.enum(["start", "end"]),
-    stampMarksAssumed: z.boolean(),
-  }),
-  columns: z.array(
-    z.object({
-      column: z.number(),
-      header: z.string(),
-      kind: columnKindSchema,
-      unit: z.string(),
-      unitAssumed: z.boolean(),
-      unitChoices: z.array(z.string()).describe("units that this kind may have"),
-      examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
+export const weatherPreviewSchema = z
+  .object({
+    fileName: z.string(),
+    dialect: z.object({
+      ...dialect,
+      stampMarks: z.enum(["start", "end"]),
+      stampMarksAssumed: z.boolean(),
     }),
-  ),
-  /** the mapping was confirmed in an earlier import of the same header */
-  remembered: z.boolean(),
-  preamble: z.array(z.string()),
-  warnings: z.array(z.string()).describe("what speaks against reading the file in this way"),
-  ...judgedLines,
-  flagged: z.array(
-    z.object({
-      line: z.number(),
-      flags: z.array(z.object({ code: z.string(), kind: weatherKindSchema, raw: z.string() })),
+    columns: z.array(
+      z.object({
+        column: z.number(),
+        header: z.string(),
+        kind: columnKindSchema,
+        unit: z.string(),
+        unitAssumed: z.boolean(),
+        unitChoices: z.array(z.string()).describe("units that this kind may have"),
+        examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
+      }),
+    ),
+    /** the mapping was confirmed in an earlier import of the same header */
+    remembered: z.boolean(),
+    preamble: z.array(z.string()),
+    warnings: z.array(z.string()).describe("what speaks against reading the file in this way"),
+    ...judgedLines,
+    flagged: z.array(
+      z.object({
+        line: z.number(),
+        flags: z.array(z.object({ code: z.string(), kind: weatherKindSchema, raw: z.string() })),
+      }),
+    ),
+    hours: z.object({
+      firstUtc: instantSchema.nullable(),
+      lastUtc: instantSchema.nullable(),
+      expected: z.number(),
+      stored: z.number(),
+      missing: z.number(),
     }),
-  ),
-  hours: z.object({
-    firstUtc: instantSchema.nullable(),
-    lastUtc: instantSchema.nullable(),
-    expected: z.number(),
-    stored: z.number(),
-    missing: z.number(),
-  }),
-  gaps: z.array(rangeSchema),
-  totals: z.object({
-    rainMm: z.number(),
-    radiationMjM2: z.number(),
-    meanAirTemperatureC: z.number().nullable(),
-    meanWindMs: z.number().nullable(),
-  }),
-  clockChangeUtc: instantSchema.nullable(),
-  sample: z
-    .array(z.object({ line: z.number(), stampUtc: instantSchema, hourStartUtc: instantSchema, values: valuesSchema }))
-    .describe("the first rows after conversion"),
-  stored: z.object({
-    newValues: z.number(),
-    alreadyThere: z.number(),
-    conflicts: z
-      .number()
-      .describe("values stored earlier with another number; the first stays, the new one is kept beside it"),
-  }),
-});
+    gaps: z.array(rangeSchema),
+    totals: z.object({
+      rainMm: z.number(),
+      radiationMjM2: z.number(),
+      meanAirTemperatureC: z.number().nullable(),
+      meanWindMs: z.number().nullable(),
+    }),
+    clockChangeUtc: instantSchema.nullable(),
+    sample: z
+      .array(z.object({ line: z.number(), stampUtc: instantSchema, hourStartUtc: instantSchema, values: valuesSchema }))
+      .describe("the first rows after conversion"),
+    stored: z.object({
+      newValues: z.number(),
+      alreadyThere: z.number(),
+      conflicts: z
+        .number()
+        .describe("values stored earlier with another number; the first stays, the new one is kept beside it"),
+    }),
+  })
+  .meta({ id: "WeatherPreview" });
 export type WeatherPreview = z.infer<typeof weatherPreviewSchema>;
 
-export const weatherImportAnswerSchema = weatherPreviewSchema.pick({
-  fileName: true,
-  counts: true,
-  hours: true,
-  stored: true,
-});
+export const weatherImportAnswerSchema = weatherPreviewSchema
+  .pick({
+    fileName: true,
+    counts: true,
+    hours: true,
+    stored: true,
+  })
+  .meta({ id: "WeatherImportAnswer" });
 export type WeatherImportAnswer = z.infer<typeof weatherImportAnswerSchema>;

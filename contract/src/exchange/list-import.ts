@@ -27,56 +27,62 @@ export const listChoicesSchema = z.strictObject({
 });
 export type ListChoices = z.infer<typeof listChoicesSchema>;
 
-export const listFileSchema = z.strictObject({
-  list: listKindSchema,
-  ...chosenFile,
-  choices: listChoicesSchema,
-});
+export const listFileSchema = z
+  .strictObject({
+    list: listKindSchema,
+    ...chosenFile,
+    choices: listChoicesSchema,
+  })
+  .meta({ id: "ListFile" });
 export type ListFile = z.infer<typeof listFileSchema>;
 
 const cellSchema = z.union([z.string(), z.number(), z.null()]);
 
 /** What an import of a list does, or would do, with every line of it. */
-export const listPreviewSchema = z.object({
-  list: listKindSchema,
-  fileName: z.string(),
-  dialect: z.object({
-    ...dialect,
-  }),
-  columns: z.array(
-    z.object({
-      column: z.number(),
-      header: z.string(),
-      kind: z.string(),
-      unit: z.string(),
-      unitAssumed: z.boolean(),
-      examples: z.array(z.string()),
+export const listPreviewSchema = z
+  .object({
+    list: listKindSchema,
+    fileName: z.string(),
+    dialect: z.object({
+      ...dialect,
     }),
-  ),
-  /** what a column may mean, and the units that it may have */
-  kinds: z.array(z.object({ kind: z.string(), units: z.array(z.string()) })),
-  preamble: z.array(z.string()),
-  ...judgedLines,
-  flagged: z.array(
-    z.object({
-      line: z.number(),
-      flags: z.array(
-        z.object({
-          code: z.string(),
-          kind: z.string(),
-          raw: z.string(),
-          taken: z.string().optional(),
-          offer: z.record(z.string(), z.union([z.number(), z.array(z.number())])).optional(),
-        }),
-      ),
+    columns: z.array(
+      z.object({
+        column: z.number(),
+        header: z.string(),
+        kind: z.string(),
+        unit: z.string(),
+        unitAssumed: z.boolean(),
+        examples: z.array(z.string()),
+      }),
+    ),
+    /** what a column may mean, and the units that it may have */
+    kinds: z.array(z.object({ kind: z.string(), units: z.array(z.string()) })),
+    preamble: z.array(z.string()),
+    ...judgedLines,
+    flagged: z.array(
+      z.object({
+        line: z.number(),
+        flags: z.array(
+          z.object({
+            code: z.string(),
+            kind: z.string(),
+            raw: z.string(),
+            taken: z.string().optional(),
+            offer: z.record(z.string(), z.union([z.number(), z.array(z.number())])).optional(),
+          }),
+        ),
+      }),
+    ),
+    /** the first rows in canonical units, field by field */
+    sample: z.array(z.object({ line: z.number(), values: z.record(z.string(), cellSchema) })),
+    stored: z.object({
+      added: z.number().describe("rows that bring something new"),
+      alreadyThere: z.number(),
+      refused: z
+        .array(z.object({ line: z.number(), message: z.string() }))
+        .describe("read, but impossible at this site"),
     }),
-  ),
-  /** the first rows in canonical units, field by field */
-  sample: z.array(z.object({ line: z.number(), values: z.record(z.string(), cellSchema) })),
-  stored: z.object({
-    added: z.number().describe("rows that bring something new"),
-    alreadyThere: z.number(),
-    refused: z.array(z.object({ line: z.number(), message: z.string() })).describe("read, but impossible at this site"),
-  }),
-});
+  })
+  .meta({ id: "ListPreview" });
 export type ListPreview = z.infer<typeof listPreviewSchema>;

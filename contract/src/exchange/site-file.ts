@@ -2,7 +2,7 @@ import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
 import { dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
-import { weatherKindSchema } from "../climate/weather-import.ts";
+import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
@@ -31,6 +31,8 @@ const hourSchema = z.strictObject({
   source: textSchema("The weather's source", 40),
   value: z.number(),
   doubtful: z.boolean(),
+  /** place in `weatherImports`; null: by a connected station */
+  import: z.number().int().nullable().default(null),
 });
 
 const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
@@ -42,11 +44,11 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   feedSettings: feedSettingsSchema.nullable(),
   readings: z.array(readingSchema),
   /** readings that do not count, by their instant */
-  strikes: z.array(z.strictObject({ at: instantSchema, reason: z.string() })),
+  strikes: z.array(z.strictObject({ at: instantSchema, reason: z.string(), struckAt: instantSchema.optional() })),
   waterings: z.array(
     z.strictObject({ start: instantSchema, minutes: z.number(), litres: z.number(), source: z.string() }),
   ),
-  picks: z.array(newPickSchema.extend({ struck })),
+  picks: z.array(newPickSchema.extend({ struck, struckAt: instantSchema.nullable().default(null) })),
   /** soil tests, extracts and drain reports */
   reports: z.array(z.strictObject({ report: newZoneReportSchema, struck })).default([]),
   /** doses of digestate or reclaimed water, by the source's name */
@@ -66,34 +68,47 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
 });
 
 /** A whole site in one file: everything that was typed, read, imported and decided. */
-export const siteFileSchema = z.strictObject({
-  format: z.literal(SITE_FILE_FORMAT, { error: () => "This is no site file of this program." }),
-  version: z.literal(SITE_FILE_VERSION, {
-    error: () => `The file is of another version than ${SITE_FILE_VERSION}; open it with the program that wrote it.`,
-  }),
-  exportedAt: instantSchema,
-  site: newSiteSchema,
-  sources: z.array(newSourceSchema),
-  reports: z.array(newWaterReportSchema),
-  /** bags by their label, under the ids that the shelf and mixes name */
-  ownProducts: z.array(newOwnProductSchema.extend({ id: z.string() })),
-  shelf: z.array(z.strictObject({ productId: z.string(), priceKg: z.number().nullable(), stockKg: z.number() })),
-  /** kept recipes, the oldest first; versions are counted anew under each name */
-  recipes: z
-    .array(
-      z.strictObject({
-        key: z.uuid(),
-        name: textSchema("The recipe's name", 60),
-        keptAt: instantSchema,
-        madeIn: z.string(),
-        asked: askedSchema,
-        result: recipeResultSchema,
-      }),
-    )
-    .default([]),
-  zones: z.array(zoneFileSchema),
-  /** hours of the station outside (house null) and of each house */
-  weather: z.array(z.strictObject({ house: z.string().nullable(), hours: z.array(hourSchema) })),
-});
+export const siteFileSchema = z
+  .strictObject({
+    format: z.literal(SITE_FILE_FORMAT, { error: () => "This is no site file of this program." }),
+    version: z.literal(SITE_FILE_VERSION, {
+      error: () => `The file is of another version than ${SITE_FILE_VERSION}; open it with the program that wrote it.`,
+    }),
+    exportedAt: instantSchema,
+    site: newSiteSchema,
+    sources: z.array(newSourceSchema),
+    reports: z.array(newWaterReportSchema),
+    /** bags by their label, under the ids that the shelf and mixes name */
+    ownProducts: z.array(newOwnProductSchema.extend({ id: z.string() })),
+    shelf: z.array(z.strictObject({ productId: z.string(), priceKg: z.number().nullable(), stockKg: z.number() })),
+    /** kept recipes, the oldest first; versions are counted anew under each name */
+    recipes: z
+      .array(
+        z.strictObject({
+          key: z.uuid(),
+          name: textSchema("The recipe's name", 60),
+          keptAt: instantSchema,
+          madeIn: z.string(),
+          asked: askedSchema,
+          result: recipeResultSchema,
+        }),
+      )
+      .default([]),
+    zones: z.array(zoneFileSchema),
+    /** files of weather that were imported, how each was read, and what in it spoke against what stood there */
+    weatherImports: z
+      .array(
+        z.strictObject({
+          fileName: textSchema("The file's name", 200),
+          header: z.string().max(10_000),
+          choices: weatherChoicesSchema,
+          importedAt: instantSchema,
+          conflicts: z.array(z.strictObject({ kind: weatherKindSchema, hour: instantSchema, value: z.number() })),
+        }),
+      )
+      .default([]),
+    weather: z.array(z.strictObject({ house: z.string().nullable(), hours: z.array(hourSchema) })),
+  })
+  .meta({ id: "SiteFile" });
 export type SiteFile = z.infer<typeof siteFileSchema>;
 export type ZoneFile = z.infer<typeof zoneFileSchema>;

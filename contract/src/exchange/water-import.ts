@@ -3,15 +3,17 @@ import { chosenFile, judgedLines } from "../basics/table-file.ts";
 import { dateSchema } from "../basics/basics.ts";
 import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
-export const waterFileSchema = z.strictObject({
-  ...chosenFile,
-  /** waters by the names of their sources, or what drained from or stands in zones by theirs */
-  of: z.enum(["source", "drain", "extract"]).default("source"),
-  /** first lines of samples whose offered correction is agreed to */
-  acceptOffers: z.array(z.number().int()).max(1000).optional(),
-  /** first lines of refused samples that are to be stored all the same */
-  insist: z.array(z.number().int()).max(1000).optional(),
-});
+export const waterFileSchema = z
+  .strictObject({
+    ...chosenFile,
+    /** waters by the names of their sources, or what drained from or stands in zones by theirs */
+    of: z.enum(["source", "drain", "extract"]).default("source"),
+    /** first lines of samples whose offered correction is agreed to */
+    acceptOffers: z.array(z.number().int()).max(1000).optional(),
+    /** first lines of refused samples that are to be stored all the same */
+    insist: z.array(z.number().int()).max(1000).optional(),
+  })
+  .meta({ id: "WaterFile" });
 export type WaterFile = z.input<typeof waterFileSchema>;
 
 const checkSchema = z.object({
@@ -43,9 +45,11 @@ export const waterSampleSchema = z.object({
 });
 export type WaterSample = z.infer<typeof waterSampleSchema>;
 
-export const waterPreviewSchema = z.object({
-  fileName: z.string(),
-  ...judgedLines,
-  samples: z.array(waterSampleSchema),
-});
+export const waterPreviewSchema = z
+  .object({
+    fileName: z.string(),
+    ...judgedLines,
+    samples: z.array(waterSampleSchema),
+  })
+  .meta({ id: "WaterPreview" });
 export type WaterPreview = z.infer<typeof waterPreviewSchema>;

@@ -1,5 +1,13 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import {
+  labelSchema,
+  dateSchema,
+  idSchema,
+  instantSchema,
+  quantitySchema,
+  textSchema,
+  versionSchema,
+} from "../basics/basics.ts";
 import { ionSchema, ionsSchema } from "../basics/ions.ts";
 import { libraryProductSchema } from "./recipe.ts";
 
@@ -10,12 +18,16 @@ export const feedTargetSchema = z.strictObject({
   ph: quantitySchema("The target pH", 4, 8, ""),
 });
 export type FeedTarget = z.infer<typeof feedTargetSchema>;
-export const feedTargetUpdateSchema = feedTargetSchema.extend({ version: versionSchema.nullable() });
+export const feedTargetUpdateSchema = feedTargetSchema
+  .extend({ version: versionSchema.nullable() })
+  .meta({ id: "FeedTargetUpdate" });
 
-export const shelfUpdateSchema = z.strictObject({
-  priceKg: quantitySchema("The price per kg", 0, 10_000, "").nullable(),
-  stockKg: quantitySchema("The stock", 0, 1_000_000, "kg"),
-});
+export const shelfUpdateSchema = z
+  .strictObject({
+    priceKg: quantitySchema("The price per kg", 0, 10_000, "").nullable(),
+    stockKg: quantitySchema("The stock", 0, 1_000_000, "kg"),
+  })
+  .meta({ id: "ShelfItemUpdate" });
 export type ShelfUpdate = z.infer<typeof shelfUpdateSchema>;
 export const shelfItemSchema = z.object({
   product: libraryProductSchema,
@@ -25,20 +37,22 @@ export const shelfItemSchema = z.object({
 export type ShelfItem = z.infer<typeof shelfItemSchema>;
 
 const mixLineSchema = z.strictObject({
-  productId: z.string().min(1),
-  tankId: z.string().min(1),
+  productId: labelSchema("The product"),
+  tankId: labelSchema("The tank"),
   kg: quantitySchema("The mass weighed in", 0, 100_000, "kg"),
   /** of the bag, as printed on it */
   lot: textSchema("The lot", 40).nullable().default(null),
 });
-export const newMixSchema = z.strictObject({
-  /** made by the page, so that a second sending of one mix is not a second mix */
-  key: z.uuid(),
-  lines: z
-    .array(mixLineSchema)
-    .min(1, { error: () => "A mix holds at least one product." })
-    .max(60),
-});
+export const newMixSchema = z
+  .strictObject({
+    /** made by the page, so that a second sending of one mix is not a second mix */
+    key: z.uuid(),
+    lines: z
+      .array(mixLineSchema)
+      .min(1, { error: () => "A mix holds at least one product." })
+      .max(60),
+  })
+  .meta({ id: "NewMix" });
 export type NewMix = z.infer<typeof newMixSchema>;
 export const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
 
@@ -73,26 +87,30 @@ export const feedSettingsSchema = z.strictObject({
   wishes: feedWishesSchema.default(NO_WISHES),
 });
 export type FeedSettings = z.infer<typeof feedSettingsSchema>;
-export const feedSettingsUpdateSchema = feedSettingsSchema.extend({ version: versionSchema.nullable() });
+export const feedSettingsUpdateSchema = feedSettingsSchema
+  .extend({ version: versionSchema.nullable() })
+  .meta({ id: "FeedSettingsUpdate" });
 
 /** All that the Feed station of a zone needs: target, water, shelf, tanks, what was mixed. */
-export const zoneFeedSchema = z.object({
-  zoneId: idSchema,
-  stage: z.string().nullable(),
-  library: z
-    .object({ name: z.string(), ions: ionsSchema, ph: z.number(), source: z.string(), assumed: z.boolean() })
-    .nullable(),
-  own: feedTargetSchema.extend({ version: versionSchema }).nullable(),
-  /** the waters of the zone mixed, by their reports in force; null while one has none */
-  water: z.object({ ions: ionsSchema, ph: z.number() }).nullable(),
-  waters: z.array(
-    z.object({ sourceId: idSchema, name: z.string(), sharePct: z.number(), takenOn: dateSchema.nullable() }),
-  ),
-  shelf: z.array(shelfItemSchema),
-  settings: feedSettingsSchema.extend({ version: versionSchema.nullable() }),
-  tanks: z.array(tankPlanSchema),
-  mixes: z.array(mixSchema),
-  /** L of feed that the zone is to get on the date; null without a plan */
-  litresToday: z.number().nullable(),
-});
+export const zoneFeedSchema = z
+  .object({
+    zoneId: idSchema,
+    stage: z.string().nullable(),
+    library: z
+      .object({ name: z.string(), ions: ionsSchema, ph: z.number(), source: z.string(), assumed: z.boolean() })
+      .nullable(),
+    own: feedTargetSchema.extend({ version: versionSchema }).nullable(),
+    /** the waters of the zone mixed, by their reports in force; null while one has none */
+    water: z.object({ ions: ionsSchema, ph: z.number() }).nullable(),
+    waters: z.array(
+      z.object({ sourceId: idSchema, name: z.string(), sharePct: z.number(), takenOn: dateSchema.nullable() }),
+    ),
+    shelf: z.array(shelfItemSchema),
+    settings: feedSettingsSchema.extend({ version: versionSchema.nullable() }),
+    tanks: z.array(tankPlanSchema),
+    mixes: z.array(mixSchema),
+    /** L of feed that the zone is to get on the date; null without a plan */
+    litresToday: z.number().nullable(),
+  })
+  .meta({ id: "ZoneFeed" });
 export type ZoneFeed = z.infer<typeof zoneFeedSchema>;

@@ -1,11 +1,24 @@
 export {
+  addMix,
+  addOwnProduct,
+  computeRecipe,
+  dropFeedTarget,
+  getFeedCosts,
+  getProducts,
+  getRecipes,
+  getZoneFeed,
+  keepRecipe,
+  putOnShelf,
+  saveFeedSettings,
+  saveFeedTarget,
+  takeOffShelf,
+  useRecipe,
+} from "./endpoints.ts";
+export {
   feedSettingsSchema,
-  feedSettingsUpdateSchema,
   feedTargetSchema,
-  feedTargetUpdateSchema,
   newMixSchema,
   shelfUpdateSchema,
-  zoneFeedSchema,
   type FeedSettings,
   type FeedTarget,
   type FeedWishes,
@@ -16,11 +29,7 @@ export {
 } from "./feed.ts";
 export {
   askedSchema,
-  feedCostsLineSchema,
-  keptRecipesSchema,
-  newKeptRecipeSchema,
   recipeResultSchema,
-  useRecipeSchema,
   type Asked,
   type FeedCosts,
   type KeptRecipe,
@@ -30,4 +39,4 @@ export {
   type ZoneCost,
 } from "./kept-recipe.ts";
 export { newOwnProductSchema, type NewOwnProduct } from "./own-product.ts";
-export { productListSchema, recipeAnswerSchema, recipeRequestSchema, type LibraryProduct } from "./recipe.ts";
+export type { LibraryProduct } from "./recipe.ts";

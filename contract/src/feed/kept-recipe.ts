@@ -7,11 +7,13 @@ import { ionsSchema } from "../basics/ions.ts";
 export const askedSchema = z.strictObject({ target: feedTargetSchema, wishes: feedWishesSchema });
 export type Asked = z.infer<typeof askedSchema>;
 
-export const newKeptRecipeSchema = askedSchema.extend({
-  /** made by the page, so that a second sending is not a second version */
-  key: z.uuid(),
-  name: textSchema("The recipe's name", 60),
-});
+export const newKeptRecipeSchema = askedSchema
+  .extend({
+    /** made by the page, so that a second sending is not a second version */
+    key: z.uuid(),
+    name: textSchema("The recipe's name", 60),
+  })
+  .meta({ id: "NewKeptRecipe" });
 export type NewKeptRecipe = z.infer<typeof newKeptRecipeSchema>;
 
 /** A recipe as it was solved on the day it was kept. */
@@ -45,14 +47,16 @@ export const keptRecipeSchema = askedSchema.extend({
   usedBy: z.array(z.object({ id: idSchema, name: z.string() })),
 });
 export type KeptRecipe = z.infer<typeof keptRecipeSchema>;
-export const keptRecipesSchema = z.object({ recipes: z.array(keptRecipeSchema) });
+export const keptRecipesSchema = z.object({ recipes: z.array(keptRecipeSchema) }).meta({ id: "KeptRecipes" });
 
 /** Takes a kept recipe's target and limits over into a zone; the versions are those that the person saw. */
-export const useRecipeSchema = z.strictObject({
-  recipeId: idSchema,
-  targetVersion: versionSchema.nullable(),
-  settingsVersion: versionSchema.nullable(),
-});
+export const useRecipeSchema = z
+  .strictObject({
+    recipeId: idSchema,
+    targetVersion: versionSchema.nullable(),
+    settingsVersion: versionSchema.nullable(),
+  })
+  .meta({ id: "UseRecipe" });
 export type UseRecipe = z.infer<typeof useRecipeSchema>;
 
 /** One zone's feed in money and mass; what it lacks is null. */
@@ -68,8 +72,10 @@ export const zoneCostSchema = z.object({
 export type ZoneCost = z.infer<typeof zoneCostSchema>;
 
 /** Lines of the answer, one JSON object each: how far it is, then all of it. */
-export const feedCostsLineSchema = z.union([
-  z.strictObject({ done: z.number(), of: z.number() }),
-  z.strictObject({ zones: z.array(zoneCostSchema), stockKg: z.record(z.string(), z.number()) }),
-]);
+export const feedCostsLineSchema = z
+  .union([
+    z.strictObject({ done: z.number(), of: z.number() }),
+    z.strictObject({ zones: z.array(zoneCostSchema), stockKg: z.record(z.string(), z.number()) }),
+  ])
+  .meta({ id: "FeedCostsLine" });
 export type FeedCosts = Extract<z.infer<typeof feedCostsLineSchema>, { zones: unknown }>;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { textSchema, workingStepSchema } from "../basics/basics.ts";
+import { labelSchema, listSchema, textSchema, workingStepSchema } from "../basics/basics.ts";
 import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
 // Spans are judged by the core, which knows what the other values make possible.
@@ -19,7 +19,7 @@ export const inlineProductSchema = z.strictObject({
 
 /** A bare `{ id }` names a product of the library; anything more is a product in full, and is judged as one. */
 export const productChoiceSchema = z.unknown().transform((value, context) => {
-  const bare = z.strictObject({ id: z.string().min(1) }).safeParse(value);
+  const bare = z.strictObject({ id: labelSchema("The product") }).safeParse(value);
   if (bare.success) return bare.data;
   const full = inlineProductSchema.safeParse(value);
   if (full.success) return full.data;
@@ -33,14 +33,16 @@ export const tankSchema = z.strictObject({
   dilution: number.describe("litres of feed from one litre of concentrate"),
 });
 
-export const recipeRequestSchema = z.strictObject({
-  limits: ionsSchema.optional(),
-  water: z.strictObject({ ions: ionsSchema, ph: number.optional(), temperatureC: number.optional() }),
-  target: z.strictObject({ ions: ionsSchema, ph: number.optional() }),
-  products: z.array(productChoiceSchema).max(100),
-  tanks: z.array(tankSchema).optional(),
-  tolerancePct: number.optional(),
-});
+export const recipeRequestSchema = z
+  .strictObject({
+    limits: ionsSchema.optional(),
+    water: z.strictObject({ ions: ionsSchema, ph: number.optional(), temperatureC: number.optional() }),
+    target: z.strictObject({ ions: ionsSchema, ph: number.optional() }),
+    products: listSchema("Products", productChoiceSchema, 100),
+    tanks: listSchema("Tanks", tankSchema, 4).optional(),
+    tolerancePct: number.optional(),
+  })
+  .meta({ id: "RecipeRequest" });
 export type RecipeRequest = z.infer<typeof recipeRequestSchema>;
 
 const feedSaturationSchema = z.object({
@@ -57,20 +59,24 @@ const tankSaturationSchema = z.object({
   verdict: z.string(),
 });
 
-export const recipeAnswerSchema = z.object({
-  status: z.enum(["met", "closest", "infeasible"]),
-  lines: z.array(
-    z.object({ productId: z.string(), name: z.string(), gM3: number, tankId: z.string(), kgPerTank: number }),
-  ),
-  delivered: z.object({ ions: ionsSchema, ecMsCm: number, ph: number }),
-  deviations: z.array(z.object({ ion: ionSchema, target: number, delivered: number, pct: number, reason: z.string() })),
-  chargeBalance: z.object({ cationsMeqL: number, anionsMeqL: number, errorPct: number }),
-  nh4SharePct: number,
-  costPerM3: number,
-  precipitation: z.array(z.union([feedSaturationSchema, tankSaturationSchema])),
-  warnings: z.array(z.string()),
-  working: z.array(workingStepSchema),
-});
+export const recipeAnswerSchema = z
+  .object({
+    status: z.enum(["met", "closest", "infeasible"]),
+    lines: z.array(
+      z.object({ productId: z.string(), name: z.string(), gM3: number, tankId: z.string(), kgPerTank: number }),
+    ),
+    delivered: z.object({ ions: ionsSchema, ecMsCm: number, ph: number }),
+    deviations: z.array(
+      z.object({ ion: ionSchema, target: number, delivered: number, pct: number, reason: z.string() }),
+    ),
+    chargeBalance: z.object({ cationsMeqL: number, anionsMeqL: number, errorPct: number }),
+    nh4SharePct: number,
+    costPerM3: number,
+    precipitation: z.array(z.union([feedSaturationSchema, tankSaturationSchema])),
+    warnings: z.array(z.string()),
+    working: z.array(workingStepSchema),
+  })
+  .meta({ id: "RecipeAnswer" });
 export type RecipeAnswer = z.infer<typeof recipeAnswerSchema>;
 
 /** The library as it is offered: what a gram brings, and how that is known. */
@@ -89,5 +95,5 @@ export const libraryProductSchema = z.object({
   solubilitySource: z.string().optional(),
   cautions: z.array(z.string()),
 });
-export const productListSchema = z.object({ products: z.array(libraryProductSchema) });
+export const productListSchema = z.object({ products: z.array(libraryProductSchema) }).meta({ id: "ProductList" });
 export type LibraryProduct = z.infer<typeof libraryProductSchema>;

@@ -1,9 +1,2 @@
-export {
-  newPickSchema,
-  pickSchema,
-  pickStrikeSchema,
-  zoneHarvestSchema,
-  type NewPick,
-  type Pick,
-  type ZoneHarvest,
-} from "./harvest.ts";
+export { addPick, getZoneHarvest, strikePick } from "./endpoints.ts";
+export { newPickSchema, pickSchema, type NewPick, type Pick, type ZoneHarvest } from "./harvest.ts";

@@ -1,14 +1,18 @@
-export { lateralAnswerSchema, lateralRequestSchema, uniformityAnswerSchema, uniformityRequestSchema } from "./lines.ts";
 export {
-  catchStrikeSchema,
+  addCatchTest,
+  computeLateral,
+  computeUniformity,
+  computeZoneWater,
+  getZoneLines,
+  saveZoneLines,
+  strikeCatchTest,
+} from "./endpoints.ts";
+export {
   catchTestSchema,
-  linesUpdateSchema,
   newCatchTestSchema,
   newLinesSchema,
-  zoneLinesSchema,
   type NewCatchTest,
   type NewLines,
   type StoredCatchTest,
   type ZoneLines,
 } from "./zone-lines.ts";
-export { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./zone-water.ts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import { countSchema, dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 
 const pipeSchema = z.strictObject({
   lengthM: quantitySchema("The pipe's length", 0.1, 20_000, "m"),
@@ -8,9 +8,7 @@ const pipeSchema = z.strictObject({
 
 /** The lines of a zone: one lateral that stands for all, and the pipe that feeds them. */
 export const newLinesSchema = z.strictObject({
-  laterals: quantitySchema("The number of laterals", 1, 5000, "").int({
-    error: () => "Laterals are counted in whole numbers.",
-  }),
+  laterals: countSchema("The number of laterals", 1, 5000),
   lengthM: quantitySchema("The lateral's length", 0.1, 2000, "m"),
   insideDiameterMm: quantitySchema("The inside diameter", 2, 200, "mm"),
   emitterSpacingM: quantitySchema("The spacing of emitters", 0.02, 50, "m"),
@@ -25,41 +23,47 @@ export const newLinesSchema = z.strictObject({
   subMain: pipeSchema.nullable().default(null),
 });
 export type NewLines = z.infer<typeof newLinesSchema>;
-export const linesUpdateSchema = newLinesSchema.extend({ version: versionSchema.nullable() });
+export const linesUpdateSchema = newLinesSchema
+  .extend({ version: versionSchema.nullable() })
+  .meta({ id: "LinesUpdate" });
 
-export const newCatchTestSchema = z.strictObject({
-  /** made by the page, so that a second sending of one test is not a second test */
-  key: z.uuid(),
-  testedOn: dateSchema,
-  minutes: quantitySchema("The minutes of the test", 0.1, 600, "minutes"),
-  /** mL, a row for each line from its inlet to its end */
-  catchesMl: z
-    .array(
-      z
-        .array(quantitySchema("A catch", 0, 100_000, "mL"))
-        .min(2)
-        .max(60),
-    )
-    .min(2)
-    .max(40)
-    .refine((rows) => rows.every((row) => row.length === rows[0]?.length), {
-      error: () => "Every line needs as many catches as the first one.",
-    }),
-});
+export const newCatchTestSchema = z
+  .strictObject({
+    /** made by the page, so that a second sending of one test is not a second test */
+    key: z.uuid(),
+    testedOn: dateSchema,
+    minutes: quantitySchema("The minutes of the test", 0.1, 600, "minutes"),
+    /** mL, a row for each line from its inlet to its end */
+    catchesMl: z
+      .array(
+        z
+          .array(quantitySchema("A catch", 0, 100_000, "mL"))
+          .min(2)
+          .max(60),
+      )
+      .min(2)
+      .max(40)
+      .refine((rows) => rows.every((row) => row.length === rows[0]?.length), {
+        error: () => "Every line needs as many catches as the first one.",
+      }),
+  })
+  .meta({ id: "NewCatchTest" });
 export type NewCatchTest = z.infer<typeof newCatchTestSchema>;
 export const catchTestSchema = newCatchTestSchema
   .omit({ key: true })
   .extend({ id: idSchema, struck: z.string().nullable() });
 export type StoredCatchTest = z.infer<typeof catchTestSchema>;
-export const catchStrikeSchema = z.strictObject({ reason: textSchema("The reason", 200) });
+export const catchStrikeSchema = z.strictObject({ reason: textSchema("The reason", 200) }).meta({ id: "CatchStrike" });
 
-export const zoneLinesSchema = z.object({
-  zoneId: idSchema,
-  lines: newLinesSchema.extend({ version: versionSchema }).nullable(),
-  /** L/h in the zone's description, and by the meter over the last week; null when nothing was metered */
-  flowLh: z.number(),
-  meteredLh: z.number().nullable(),
-  /** newest first */
-  tests: z.array(catchTestSchema),
-});
+export const zoneLinesSchema = z
+  .object({
+    zoneId: idSchema,
+    lines: newLinesSchema.extend({ version: versionSchema }).nullable(),
+    /** L/h in the zone's description, and by the meter over the last week; null when nothing was metered */
+    flowLh: z.number(),
+    meteredLh: z.number().nullable(),
+    /** newest first */
+    tests: z.array(catchTestSchema),
+  })
+  .meta({ id: "ZoneLines" });
 export type ZoneLines = z.infer<typeof zoneLinesSchema>;

@@ -1,2 +1,2 @@
-export { dayPlanAnswerSchema, dayPlanRequestSchema } from "./day-plan.ts";
-export { figureSchema, zoneDaySchema, type Figure, type ZoneDayAnswer } from "./zone-day.ts";
+export { computeDayPlan, getZoneDay } from "./endpoints.ts";
+export { figureSchema, type Figure, type ZoneDayAnswer } from "./zone-day.ts";

@@ -39,39 +39,41 @@ export const hourSchema = z.object({
   origin: z.string().nullable(),
 });
 
-export const zoneDaySchema = z.object({
-  zoneId: idSchema,
-  date: dateSchema,
-  now: instantSchema,
-  missing: missingSchema.nullable(),
-  /** outside, in the whole day */
-  et0OutsideMm: z.number().nullable(),
-  hours: z.array(hourSchema),
-  pulses: z.array(stripPulseSchema),
-  roots: rootsSchema.nullable(),
-  findings: z.array(openFindingSchema),
-  /** how each figure arose; a figure that the day does not have is absent */
-  workings: z.partialRecord(figureSchema, explanationSchema),
-  plan: z
-    .object({
-      demandMm: z.number(),
-      demandPerPlantL: z.number(),
-      et0Mm: z.number().nullable(),
-      kc: z.number(),
-      leafAreaIndex: z.number(),
-      solarOutsideMjM2: z.number(),
-      lightSumMolM2: z.number(),
-      netMm: z.number(),
-      grossMm: z.number(),
-      litres: z.number(),
-      litresPerPlant: z.number(),
-      drainL: z.number(),
-      leachingPct: z.number(),
-      minutesTotal: z.number(),
-      window: z.object({ start: z.string(), end: z.string() }),
-      events: z.array(pulseSchema),
-      warnings: z.array(z.string()),
-    })
-    .nullable(),
-});
+export const zoneDaySchema = z
+  .object({
+    zoneId: idSchema,
+    date: dateSchema,
+    now: instantSchema,
+    missing: missingSchema.nullable(),
+    /** outside, in the whole day */
+    et0OutsideMm: z.number().nullable(),
+    hours: z.array(hourSchema),
+    pulses: z.array(stripPulseSchema),
+    roots: rootsSchema.nullable(),
+    findings: z.array(openFindingSchema),
+    /** how each figure arose; a figure that the day does not have is absent */
+    workings: z.partialRecord(figureSchema, explanationSchema),
+    plan: z
+      .object({
+        demandMm: z.number(),
+        demandPerPlantL: z.number(),
+        et0Mm: z.number().nullable(),
+        kc: z.number(),
+        leafAreaIndex: z.number(),
+        solarOutsideMjM2: z.number(),
+        lightSumMolM2: z.number(),
+        netMm: z.number(),
+        grossMm: z.number(),
+        litres: z.number(),
+        litresPerPlant: z.number(),
+        drainL: z.number(),
+        leachingPct: z.number(),
+        minutesTotal: z.number(),
+        window: z.object({ start: z.string(), end: z.string() }),
+        events: z.array(pulseSchema),
+        warnings: z.array(z.string()),
+      })
+      .nullable(),
+  })
+  .meta({ id: "ZoneDay" });
 export type ZoneDayAnswer = z.infer<typeof zoneDaySchema>;

@@ -1,18 +1,17 @@
 export {
-  newReadingSchema,
-  rootHistorySchema,
-  strikeSchema,
-  type NewReading,
-  type Reading,
-  type RootHistory,
-  type Strike,
-} from "./readings.ts";
+  addReading,
+  addZoneReport,
+  getReadingsTable,
+  getRootHistory,
+  getZoneReports,
+  strikeReading,
+  strikeZoneReport,
+} from "./endpoints.ts";
+export { newReadingSchema, type NewReading, type Reading, type RootHistory, type Strike } from "./readings.ts";
 export type { Roots } from "./roots.ts";
 export {
   newZoneReportSchema,
-  reportStrikeSchema,
   zoneReportSchema,
-  zoneReportsSchema,
   type NewZoneReport,
   type SoilReport,
   type SolutionReport,

@@ -18,10 +18,13 @@ export const newReadingSchema = z
   })
   .refine(({ at: _at, ...values }) => Object.values(values).some((value) => value !== undefined), {
     error: () => "Type at least one value that was read.",
-  });
+  })
+  .meta({ id: "NewReading" });
 export type NewReading = z.infer<typeof newReadingSchema>;
 
-export const strikeSchema = z.strictObject({ at: instantSchema, reason: textSchema("The reason", 200) });
+export const strikeSchema = z
+  .strictObject({ at: instantSchema, reason: textSchema("The reason", 200) })
+  .meta({ id: "Strike" });
 export type Strike = z.infer<typeof strikeSchema>;
 
 export const readingSchema = z.object({
@@ -41,16 +44,18 @@ export const readingSchema = z.object({
 export type Reading = z.infer<typeof readingSchema>;
 
 /** The root zone of a zone over the last weeks. */
-export const rootHistorySchema = z.object({
-  zoneId: idSchema,
-  from: dateSchema,
-  to: dateSchema,
-  now: rootsSchema.nullable(),
-  /** newest last */
-  readings: z.array(readingSchema),
-  /** soil: what was missing each morning */
-  mornings: z.array(
-    z.object({ date: dateSchema, depletionMm: z.number(), triggerMm: z.number(), givenMm: z.number() }),
-  ),
-});
+export const rootHistorySchema = z
+  .object({
+    zoneId: idSchema,
+    from: dateSchema,
+    to: dateSchema,
+    now: rootsSchema.nullable(),
+    /** newest last */
+    readings: z.array(readingSchema),
+    /** soil: what was missing each morning */
+    mornings: z.array(
+      z.object({ date: dateSchema, depletionMm: z.number(), triggerMm: z.number(), givenMm: z.number() }),
+    ),
+  })
+  .meta({ id: "RootHistory" });
 export type RootHistory = z.infer<typeof rootHistorySchema>;

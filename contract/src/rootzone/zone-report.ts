@@ -33,7 +33,8 @@ export const solutionReportSchema = z.strictObject({
 
 export const newZoneReportSchema = z
   .discriminatedUnion("kind", [soilReportSchema, solutionReportSchema])
-  .refine(hasFigure, { error: () => "Type at least one figure of the report." });
+  .refine(hasFigure, { error: () => "Type at least one figure of the report." })
+  .meta({ id: "NewZoneReport" });
 export type NewZoneReport = z.infer<typeof newZoneReportSchema>;
 export type SoilReport = z.infer<typeof soilReportSchema>;
 export type SolutionReport = z.infer<typeof solutionReportSchema>;
@@ -56,5 +57,9 @@ export const zoneReportSchema = z.discriminatedUnion("kind", [
 ]);
 export type ZoneReport = z.infer<typeof zoneReportSchema>;
 /** Newest first. */
-export const zoneReportsSchema = z.object({ zoneId: idSchema, reports: z.array(zoneReportSchema) });
-export const reportStrikeSchema = z.strictObject({ reason: textSchema("The reason", 200) });
+export const zoneReportsSchema = z
+  .object({ zoneId: idSchema, reports: z.array(zoneReportSchema) })
+  .meta({ id: "ZoneReports" });
+export const reportStrikeSchema = z
+  .strictObject({ reason: textSchema("The reason", 200) })
+  .meta({ id: "ReportStrike" });

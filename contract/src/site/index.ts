@@ -1,11 +1,10 @@
-export { newSiteSchema, siteSchema, siteUpdateSchema, type NewSite, type Site } from "./site.ts";
+export { addSite, addZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
+export { newSiteSchema, siteSchema, type NewSite, type Site } from "./site.ts";
 export {
   SYSTEMS,
   layoutSchema,
   newZoneSchema,
-  setUpSchema,
   zoneSchema,
-  zoneUpdateSchema,
   type CropChoice,
   type Layout,
   type NewZone,

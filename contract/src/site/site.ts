@@ -16,21 +16,23 @@ export const timeZoneSchema = z
   .string()
   .refine(isTimeZone, { error: (issue) => `"${String(issue.input)}" is no time zone; write it as Europe/Paris.` });
 
-export const newSiteSchema = z.strictObject({
-  name: textSchema("The site's name", 60),
-  latitudeDeg: quantitySchema("Latitude", -65, 65, "°, north positive"),
-  longitudeDeg: quantitySchema("Longitude", -180, 180, "°, east positive"),
-  elevationM: quantitySchema("Elevation", -430, 5000, "m"),
-  timeZone: timeZoneSchema,
-  unitSystem: unitSystemSchema,
-  currency: z
-    .string()
-    .regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),
-});
+export const newSiteSchema = z
+  .strictObject({
+    name: textSchema("The site's name", 60),
+    latitudeDeg: quantitySchema("Latitude", -65, 65, "°, north positive"),
+    longitudeDeg: quantitySchema("Longitude", -180, 180, "°, east positive"),
+    elevationM: quantitySchema("Elevation", -430, 5000, "m"),
+    timeZone: timeZoneSchema,
+    unitSystem: unitSystemSchema,
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),
+  })
+  .meta({ id: "NewSite" });
 export type NewSite = z.infer<typeof newSiteSchema>;
 
-export const siteSchema = newSiteSchema.extend({ id: idSchema, version: versionSchema });
+export const siteSchema = newSiteSchema.extend({ id: idSchema, version: versionSchema }).meta({ id: "Site" });
 export type Site = z.infer<typeof siteSchema>;
 
-export const siteUpdateSchema = newSiteSchema.extend({ version: versionSchema });
+export const siteUpdateSchema = newSiteSchema.extend({ version: versionSchema }).meta({ id: "SiteUpdate" });
 export type SiteUpdate = z.infer<typeof siteUpdateSchema>;

@@ -1,10 +1,19 @@
 import { z } from "zod";
-import { dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import {
+  countSchema,
+  dateSchema,
+  labelSchema,
+  listSchema,
+  idSchema,
+  quantitySchema,
+  textSchema,
+  versionSchema,
+} from "../basics/basics.ts";
 import { siteSchema } from "./site.ts";
 
 const basics = {
   areaM2: quantitySchema("Area", 0.5, 1_000_000, "m²"),
-  plants: quantitySchema("Plants", 1, 10_000_000, "").int({ error: () => "Plants are counted in whole numbers." }),
+  plants: countSchema("Plants", 1, 10_000_000),
   flowLh: quantitySchema("Flow of the zone", 1, 500_000, "L/h"),
   uniformityPct: quantitySchema("Uniformity", 30, 100, "%"),
   startAfterSunriseMin: quantitySchema("First water after sunrise", 0, 480, "minutes"),
@@ -55,9 +64,7 @@ export const zoneDefinitionSchema = z.discriminatedUnion(
     zoneOf("buried-drip", {
       ...drippedSoil,
       lineDepthCm: quantitySchema("Depth of the lines", 2, 100, "cm"),
-      daysAWeek: quantitySchema("Watering days in a week", 1, 7, "").int({
-        error: () => "Days are counted in whole numbers.",
-      }),
+      daysAWeek: countSchema("Watering days in a week", 1, 7),
     }),
     zoneOf("basin", {
       floodDepthMm: quantitySchema("Depth of a flood", 5, 300, "mm"),
@@ -72,17 +79,14 @@ export const zoneDefinitionSchema = z.discriminatedUnion(
 export type ZoneDefinition = z.infer<typeof zoneDefinitionSchema>;
 
 export const plantingSchema = z.strictObject({
-  cropId: z.string().min(1),
+  cropId: labelSchema("The crop"),
   plantedOn: dateSchema,
   /** first day without the crop; null while it stands */
   clearedOn: dateSchema.nullable(),
-  signs: z.array(z.strictObject({ stageId: z.string(), on: dateSchema })),
+  signs: listSchema("Signs", z.strictObject({ stageId: labelSchema("The stage"), on: dateSchema }), 100),
   targetKgM2: quantitySchema("The yield aimed at", 0.01, 200, "kg/m²").nullable().default(null),
 });
 export type Planting = z.infer<typeof plantingSchema>;
-
-const countSchema = (name: string, least: number, most: number) =>
-  quantitySchema(name, least, most, "").int({ error: () => `${name} is counted in whole numbers.` });
 
 export const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
 export const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;
@@ -128,34 +132,37 @@ export const houseSchema = z.strictObject({
   transmissionPct: quantitySchema("Light through the cover", 1, 100, "%"),
 });
 
-export const newZoneSchema = z.strictObject({
-  name: textSchema("The zone's name", 60),
-  house: houseSchema,
-  definition: zoneDefinitionSchema,
-  /** null where area, plants and flow were typed as they are */
-  layout: layoutSchema.nullable().default(null),
-  /** fields of the definition, or `transmissionPct`, that are defaults nobody has confirmed */
-  unconfirmed: z.array(z.string()),
-  /** what it drinks, in shares of its water; empty: all of the site's first source */
-  waters: z
-    .array(z.strictObject({ sourceId: idSchema, sharePct: quantitySchema("The share of a water", 0, 100, "%") }))
-    .max(6)
-    .refine(
-      (waters) => waters.length === 0 || Math.abs(waters.reduce((sum, { sharePct }) => sum + sharePct, 0) - 100) < 0.01,
-      {
-        error: () => "The shares of the waters must add up to 100 %.",
-      },
-    )
-    .default([]),
-  /** in order of time, none beginning before the one before it is cleared */
-  plantings: z.array(plantingSchema).max(500),
-});
+export const newZoneSchema = z
+  .strictObject({
+    name: textSchema("The zone's name", 60),
+    house: houseSchema,
+    definition: zoneDefinitionSchema,
+    /** null where area, plants and flow were typed as they are */
+    layout: layoutSchema.nullable().default(null),
+    /** fields of the definition, or `transmissionPct`, that are defaults nobody has confirmed */
+    unconfirmed: listSchema("Unconfirmed fields", labelSchema("A field"), 100),
+    /** what it drinks, in shares of its water; empty: all of the site's first source */
+    waters: z
+      .array(z.strictObject({ sourceId: idSchema, sharePct: quantitySchema("The share of a water", 0, 100, "%") }))
+      .max(6)
+      .refine(
+        (waters) =>
+          waters.length === 0 || Math.abs(waters.reduce((sum, { sharePct }) => sum + sharePct, 0) - 100) < 0.01,
+        {
+          error: () => "The shares of the waters must add up to 100 %.",
+        },
+      )
+      .default([]),
+    /** in order of time, none beginning before the one before it is cleared */
+    plantings: z.array(plantingSchema).max(500),
+  })
+  .meta({ id: "NewZone" });
 export type NewZone = z.infer<typeof newZoneSchema>;
 
-export const zoneSchema = newZoneSchema.extend({ id: idSchema, version: versionSchema });
+export const zoneSchema = newZoneSchema.extend({ id: idSchema, version: versionSchema }).meta({ id: "Zone" });
 export type Zone = z.infer<typeof zoneSchema>;
 
-export const zoneUpdateSchema = newZoneSchema.extend({ version: versionSchema });
+export const zoneUpdateSchema = newZoneSchema.extend({ version: versionSchema }).meta({ id: "ZoneUpdate" });
 export type ZoneUpdate = z.infer<typeof zoneUpdateSchema>;
 
 /** What forms offer: crops with the names and lengths of their stages. */
@@ -166,10 +173,12 @@ export const cropChoiceSchema = z.object({
 });
 export type CropChoice = z.infer<typeof cropChoiceSchema>;
 
-export const setUpSchema = z.object({
-  site: siteSchema.nullable(),
-  zones: z.array(zoneSchema),
-  crops: z.array(cropChoiceSchema),
-  sources: z.array(z.object({ id: idSchema, name: z.string() })),
-});
+export const setUpSchema = z
+  .object({
+    site: siteSchema.nullable(),
+    zones: z.array(zoneSchema),
+    crops: z.array(cropChoiceSchema),
+    sources: z.array(z.object({ id: idSchema, name: z.string() })),
+  })
+  .meta({ id: "SetUp" });
 export type SetUp = z.infer<typeof setUpSchema>;

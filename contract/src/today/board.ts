@@ -42,21 +42,23 @@ export const boardZoneSchema = z.object({
 });
 export type BoardZone = z.infer<typeof boardZoneSchema>;
 
-export const boardSchema = z.object({
-  now: instantSchema,
-  today: dateSchema,
-  date: dateSchema,
-  site: siteSchema.nullable(),
-  sun: z.object({ riseUtc: instantSchema, setUtc: instantSchema }).nullable(),
-  /** hours of the local day; null where nothing is known */
-  hours: z.array(
-    z.object({
-      startUtc: instantSchema,
-      radiationMjM2: z.number().nullable(),
-      rainMm: z.number().nullable(),
-      origin: z.string().nullable(),
-    }),
-  ),
-  zones: z.array(boardZoneSchema),
-});
+export const boardSchema = z
+  .object({
+    now: instantSchema,
+    today: dateSchema,
+    date: dateSchema,
+    site: siteSchema.nullable(),
+    sun: z.object({ riseUtc: instantSchema, setUtc: instantSchema }).nullable(),
+    /** hours of the local day; null where nothing is known */
+    hours: z.array(
+      z.object({
+        startUtc: instantSchema,
+        radiationMjM2: z.number().nullable(),
+        rainMm: z.number().nullable(),
+        origin: z.string().nullable(),
+      }),
+    ),
+    zones: z.array(boardZoneSchema),
+  })
+  .meta({ id: "Board" });
 export type Board = z.infer<typeof boardSchema>;

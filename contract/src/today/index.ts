@@ -1,1 +1,2 @@
-export { boardSchema, type Board, type BoardZone } from "./board.ts";
+export type { Board, BoardZone } from "./board.ts";
+export { decide, getBoard } from "./endpoints.ts";

@@ -1,16 +1,19 @@
-export { acidAnswerSchema, acidRequestSchema } from "./acid.ts";
-export { doseSchema, doseStrikeSchema, dosesSchema, newDoseSchema, type Dose, type NewDose } from "./dose.ts";
+export { doseSchema, newDoseSchema, type Dose, type NewDose } from "./dose.ts";
 export {
-  newWaterReportSchema,
-  waterReportSchema,
-  waterReportsSchema,
-  type NewWaterReport,
-  type WaterReport,
-} from "./report.ts";
+  addDose,
+  addSource,
+  addWaterReport,
+  computeAcid,
+  getDoses,
+  getWater,
+  getWaterReports,
+  getWaterReportsTable,
+  strikeDose,
+  updateSource,
+} from "./endpoints.ts";
+export { newWaterReportSchema, waterReportSchema, type NewWaterReport, type WaterReport } from "./report.ts";
 export {
   newSourceSchema,
-  sourceUpdateSchema,
-  waterStationSchema,
   type NewSource,
   type Source,
   type SourceKind,

@@ -3,14 +3,16 @@ import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basi
 import { ionSchema } from "../basics/ions.ts";
 
 /** Water as a laboratory found it, in the units of recipes. The newest of a source is the one in force. */
-export const newWaterReportSchema = z.strictObject({
-  sourceName: textSchema("The water's name", 60),
-  takenOn: dateSchema,
-  ions: z.partialRecord(ionSchema, quantitySchema("An ion of the water", 0, 200, "mmol/L")),
-  ph: quantitySchema("The water's pH", 4, 10.5, ""),
-  ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
-});
+export const newWaterReportSchema = z
+  .strictObject({
+    sourceName: textSchema("The water's name", 60),
+    takenOn: dateSchema,
+    ions: z.partialRecord(ionSchema, quantitySchema("An ion of the water", 0, 200, "mmol/L")),
+    ph: quantitySchema("The water's pH", 4, 10.5, ""),
+    ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
+  })
+  .meta({ id: "NewWaterReport" });
 export type NewWaterReport = z.infer<typeof newWaterReportSchema>;
 export const waterReportSchema = newWaterReportSchema.extend({ id: idSchema });
 export type WaterReport = z.infer<typeof waterReportSchema>;
-export const waterReportsSchema = z.object({ reports: z.array(waterReportSchema) });
+export const waterReportsSchema = z.object({ reports: z.array(waterReportSchema) }).meta({ id: "WaterReports" });

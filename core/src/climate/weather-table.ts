@@ -33,7 +33,8 @@ export interface WeatherTable {
     readonly stampMarks: "start" | "end";
     readonly stampMarksAssumed: boolean;
   };
-  readonly columns: readonly WeatherColumn[];
+  /** with their first cells, as they stand in the file */
+  readonly columns: readonly (WeatherColumn & { readonly examples: readonly string[] })[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
@@ -46,11 +47,11 @@ export interface WeatherTable {
   readonly gaps: readonly HourRange[];
   /** instant inside the file's span at which the clock of the zone changes */
   readonly clockChangeMs: number | null;
-  /** the first cells of a column, counted from 1, as they stand in the file */
-  examples(column: number, count: number): string[];
 }
 
 export const HOUR_MS = 3_600_000;
+/** So many cells of a column show what it holds. */
+const EXAMPLE_CELLS = 3;
 
 /**
  * Reads a weather file of hourly rows as loggers write it, mends nothing in silence, and tells of every line what became of it.
@@ -90,7 +91,10 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
   refuseOtherSteps(judged);
   return {
     dialect,
-    columns,
+    columns: columns.map((column) => ({
+      ...column,
+      examples: layout.dataRows.slice(0, EXAMPLE_CELLS).map((row) => row.cells[column.column - 1] ?? ""),
+    })),
     preamble: layout.preamble,
     counts: {
       physicalLines: table.physicalLines,
@@ -104,7 +108,6 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
     ...judged,
     gaps: gapsOf(judged.rows),
     clockChangeMs: clockChange(judged.rows, choices.timeZone),
-    examples: (column, count) => layout.dataRows.slice(0, count).map((row) => row.cells[column - 1] ?? ""),
   };
 }
 

@@ -1,3 +1,5 @@
+export type { DayPlan } from "./day-plan-answer.ts";
+export type { DayPlanInput } from "./day-plan-input.ts";
 export { dayPlan } from "./day-plan.ts";
 export { dayDemand, type Demand } from "./demand.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./explained.ts";

@@ -6,4 +6,4 @@ export { checkReport } from "./report-check.ts";
 export { isTurn, nextTurn, projectStorage } from "./supply.ts";
 export { ACIDS_SOLD, USUAL_MIX_LIMITS, USUAL_WATER_TEMPERATURE_C, type AcidSold } from "./usual-waters.ts";
 export { organicDosing, type OrganicDosing } from "./wastewater.ts";
-export { readWaterTable, type WaterSample } from "./water-table.ts";
+export { readWaterTable, type WaterSample, type WaterTable } from "./water-table.ts";

@@ -1,2 +1,2 @@
-export { DomainError } from "./domain-error.ts";
+export { DomainError, type Fault } from "./domain-error.ts";
 export { showNumber, type WorkingStep } from "./working.ts";

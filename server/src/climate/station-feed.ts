@@ -1,5 +1,5 @@
 import type { Site } from "@sprunel/contract/site";
-import type { Knex } from "knex";
+import type { Scope } from "../scope/scope.ts";
 import type { DeviceHour, WeatherDevice } from "./weather-device.ts";
 import { weatherStore, type WeatherReading } from "./weather-store.ts";
 
@@ -14,37 +14,38 @@ const HOUR_MS = 3_600_000;
  * Stores what the connected station has measured since the last stored hour, outside and in every house.
  *
  * @param sinceMs where to begin when nothing is stored yet
- * @returns how many readings were new
+ * @returns the first hour that was new; null when none was
  */
 export async function catchUp(
-  db: Knex,
+  scope: Scope,
   device: WeatherDevice,
   site: Site,
   houses: readonly House[],
   sinceMs: number,
   nowMs: number,
-): Promise<number> {
+): Promise<number | null> {
   const untilMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
-  const { outsideId, byHouse } = await weatherStore(db).stations(site.id);
+  const { outsideId, byHouse } = await weatherStore(scope).stations(site.id);
   const follow = async (
     stationId: number,
     measured: (fromMs: number, toMs: number) => readonly DeviceHour[],
-  ): Promise<number> =>
-    db.transaction(async (trx) => {
-      const store = weatherStore(trx);
+  ): Promise<number | null> =>
+    scope.transaction(async (inner) => {
+      const store = weatherStore(inner);
       const last = await store.lastHour(stationId, "simulated");
       const fromMs = last === null ? Math.floor(sinceMs / HOUR_MS) * HOUR_MS : last + HOUR_MS;
       const readings = fromMs < untilMs ? readingsOf(measured(fromMs, untilMs)) : [];
       await store.add(stationId, "simulated", readings, null);
-      return readings.length;
+      return readings[0]?.hourMs ?? null;
     });
-  let added = await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs));
+  const firsts = [await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs))];
   for (const house of houses) {
     const stationId = byHouse.get(house.id);
     if (stationId !== undefined)
-      added += await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs));
+      firsts.push(await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs)));
   }
-  return added;
+  const fresh = firsts.filter((first) => first !== null);
+  return fresh.length > 0 ? Math.min(...fresh) : null;
 }
 
 function readingsOf(hours: readonly DeviceHour[]): WeatherReading[] {

@@ -1,22 +1,31 @@
 import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract/climate";
 import type { Site } from "@sprunel/contract/site";
-import { dayOfYear, KIND_RULES, periodExtraterrestrialMjM2, readWeatherTable, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core/climate";
-import type { Knex } from "knex";
+import {
+  dayOfYear,
+  KIND_RULES,
+  periodExtraterrestrialMjM2,
+  WEATHER_KINDS,
+  type WeatherColumn,
+  type WeatherKind,
+  type WeatherTable,
+} from "@sprunel/core/climate";
+import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
-import type { SetUpService } from "../site/set-up-service.ts";
+import type { Scope } from "../scope/scope.ts";
 import { readingKey, weatherStore, type WeatherReading } from "./weather-store.ts";
 
 export type WeatherImportService = ReturnType<typeof weatherImportService>;
 
 const SAMPLE_ROWS = 6;
-const EXAMPLE_CELLS = 3;
 
-interface Judged {
+interface ReadFile {
   readonly site: Site;
   readonly table: WeatherTable;
   readonly choices: WeatherChoices & { readonly timeZone: string };
   readonly header: string;
   readonly remembered: boolean;
+}
+interface Judged extends ReadFile {
   readonly stationId: number;
   readonly fresh: readonly WeatherReading[];
   readonly conflicts: readonly WeatherReading[];
@@ -24,43 +33,42 @@ interface Judged {
 }
 
 /** Weather files: looked at first, stored as the look promised, and never twice. */
-export function weatherImportService(db: Knex, setUp: SetUpService, clock: () => number, changed: () => void) {
-  async function judge({ contentBase64, choices }: WeatherFile, site: Site, trx: Knex): Promise<Judged> {
+export function weatherImportService(scope: Scope) {
+  /** The file as it is read by the choices made, those remembered of its header, and guesses. */
+  async function read({ contentBase64, choices }: WeatherFile, site: Site): Promise<ReadFile> {
     const bytes = Buffer.from(contentBase64, "base64");
-    const store = weatherStore(trx);
     const named = { ...choices, timeZone: choices.timeZone ?? site.timeZone };
-    const first = readWeatherTable(bytes, named);
-    const header = first.columns.map((column) => column.header).join("\t");
-    const memory = choices.columns ? null : await store.rememberedChoices(header);
+    const first = await scope.pool.run("weather-table", { bytes, choices: named });
+    const header = first.columns.map((column) => column.header).join("	");
+    const memory = choices.columns ? null : await weatherStore(scope).rememberedChoices(header);
     const used = memory
       ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone }
       : named;
-    const table = memory ? readWeatherTable(bytes, used) : first;
-    const { outsideId } = await store.stations(site.id);
-    return {
-      table,
-      site,
-      choices: used,
-      header,
-      remembered: memory !== null,
-      stationId: outsideId,
-      ...(await compare(table, store, outsideId)),
-    };
+    const table = memory ? await scope.pool.run("weather-table", { bytes, choices: used }) : first;
+    return { table, site, choices: used, header, remembered: memory !== null };
+  }
+
+  /** What of it is new here. */
+  async function judge(file: ReadFile, inner: Scope): Promise<Judged> {
+    const store = weatherStore(inner);
+    const { outsideId } = await store.stations(file.site.id);
+    return { ...file, stationId: outsideId, ...(await compare(file.table, store, outsideId)) };
   }
 
   return {
     /** @throws {DomainError} for a file that holds no table of hourly weather */
     async preview(file: WeatherFile): Promise<WeatherPreview> {
-      return previewOf(file.fileName, await judge(file, await setUp.site(), db));
+      return previewOf(file.fileName, await judge(await read(file, await scope.site.current()), scope));
     },
 
     /** Stores everything the preview promised, or nothing. */
     async commit(file: WeatherFile): Promise<WeatherImportAnswer> {
-      const site = await setUp.site();
-      const answer = await db.transaction(async (trx) => {
-        const judged = await judge(file, site, trx);
+      const site = await scope.site.current();
+      const readFile = await read(file, site);
+      const answer = await scope.transaction(async (inner) => {
+        const judged = await judge(readFile, inner);
         if (judged.table.rows.length === 0) throw nothingToImport(judged.table);
-        const store = weatherStore(trx);
+        const store = weatherStore(inner);
         if (judged.fresh.length > 0 || judged.conflicts.length > 0) {
           const { columns } = judged.table;
           const choices: WeatherChoices = {
@@ -74,14 +82,15 @@ export function weatherImportService(db: Knex, setUp: SetUpService, clock: () =>
             fileName: file.fileName,
             header: judged.header,
             choices,
-            importedAtMs: clock(),
+            importedAtMs: scope.clock(),
           });
           await store.add(judged.stationId, "imported", judged.fresh, importId);
           await store.addConflicts(importId, judged.conflicts);
         }
         return previewOf(file.fileName, judged);
       });
-      changed();
+      const [first] = readFile.table.rows;
+      if (first) scope.cache.weatherChanged(localDate(first.hourStartMs, site.timeZone));
       return { fileName: answer.fileName, counts: answer.counts, hours: answer.hours, stored: answer.stored };
     },
   };
@@ -133,7 +142,7 @@ function previewOf(
       ...column,
       unitAssumed: column.unitAssumed ?? false,
       unitChoices: unitChoices(column),
-      examples: table.examples(column.column, EXAMPLE_CELLS),
+      examples: [...column.examples],
     })),
     remembered,
     preamble: [...table.preamble],

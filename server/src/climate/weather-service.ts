@@ -1,7 +1,7 @@
 import { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "@sprunel/core/climate";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
-import type { Knex } from "knex";
+import type { Scope } from "../scope/scope.ts";
 import type { WeatherDevice } from "./weather-device.ts";
 import { weatherStore } from "./weather-store.ts";
 
@@ -23,19 +23,20 @@ export type WeatherService = ReturnType<typeof weatherService>;
 /**
  * The weather of days, put together from what was imported, measured and foreseen.
  *
- * Days that are over are kept in memory until `forget` is called after anything was stored.
+ * Days that are over are kept in memory until weather of them or of days before them comes in.
  */
-export function weatherService(db: Knex, clock: () => number, device: WeatherDevice | null) {
-  const past = new Map<string, DayWeather>();
+export function weatherService(scope: Scope, device: WeatherDevice | null) {
+  const { clock } = scope;
+  const past = scope.cache.ofDays<DayWeather>();
   /** Days with hours still to come, kept for a short while: a board of many zones asks often. */
-  const running = new Map<string, { readonly day: DayWeather; readonly untilMs: number }>();
+  const running = scope.cache.ofDays<{ readonly day: DayWeather; readonly untilMs: number }>();
 
   function fresh(entry: { day: DayWeather; untilMs: number } | undefined): DayWeather | undefined {
     return entry && entry.untilMs > clock() ? entry.day : undefined;
   }
 
   async function load(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
-    const store = weatherStore(db);
+    const store = weatherStore(scope);
     const fromMs = startOfLocalDay(fromDate, site.timeZone);
     const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
     const reachMs = fromMs - FILL_DAYS * 24 * HOUR_MS;
@@ -87,10 +88,6 @@ export function weatherService(db: Knex, clock: () => number, device: WeatherDev
         if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
         else running.set(date, { day, untilMs: clock() + RUNNING_MS });
       return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);
-    },
-    forget(): void {
-      past.clear();
-      running.clear();
     },
   };
 }

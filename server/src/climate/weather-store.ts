@@ -1,6 +1,7 @@
+import { inPages, pages } from "../database/pages.ts";
 import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract/climate";
 import type { WeatherKind, WeatherSample } from "@sprunel/core/climate";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 export interface WeatherReading {
   readonly kind: WeatherKind;
@@ -31,8 +32,32 @@ export interface NewImport {
   readonly importedAtMs: number;
 }
 
+interface ImportRow {
+  id: number;
+  station_id: number;
+  file_name: string;
+  header: string;
+  choices: string;
+  imported_at_ms: number;
+}
+interface ConflictRow {
+  import_id: number;
+  kind: string;
+  hour_ms: number;
+  value: number;
+}
+/** An hour as it is stored, with the import that brought it. */
+export interface StoredHour extends WeatherReading {
+  readonly source: string;
+  readonly importId: number | null;
+}
+export interface StoredImport extends NewImport {
+  readonly id: number;
+  readonly conflicts: readonly WeatherReading[];
+}
+
 /** All SQL about weather. */
-export function weatherStore(db: Knex) {
+export function weatherStore({ db, actor }: Writer) {
   return {
     async stations(siteId: number): Promise<{ outsideId: number; byHouse: ReadonlyMap<number, number> }> {
       const rows = await db<StationRow>("station").where({ site_id: siteId });
@@ -96,6 +121,87 @@ export function weatherStore(db: Knex) {
       );
     },
 
+    /** Stations of a site by the name of their house; null stands outside. */
+    async named(siteId: number): Promise<{ readonly id: number; readonly house: string | null }[]> {
+      return db("station")
+        .leftJoin("house", "house.id", "station.house_id")
+        .where("station.site_id", siteId)
+        .orderBy("station.id")
+        .select<{ id: number; house: string | null }[]>("station.id", "house.name as house");
+    },
+
+    /** Every hour of a station. */
+    all(stationId: number): AsyncIterable<StoredHour> {
+      return pages<ReadingRow, StoredHour>(
+        (after, limit) =>
+          db<ReadingRow>("weather_reading")
+            .where({ station_id: stationId })
+            .modify(
+              (query) =>
+                after &&
+                query.whereRaw("(hour_ms, kind, source) > (?, ?, ?)", [after.hour_ms, after.kind, after.source]),
+            )
+            .orderBy(["hour_ms", "kind", "source"])
+            .limit(limit),
+        (row) => ({
+          kind: weatherKindSchema.parse(row.kind),
+          hourMs: row.hour_ms,
+          source: row.source,
+          value: row.value,
+          doubtful: row.doubtful === 1,
+          importId: row.import_id,
+        }),
+      );
+    },
+
+    async addHours(stationId: number, hours: readonly StoredHour[]): Promise<void> {
+      for (const page of inPages(hours))
+        await db.raw(
+          `INSERT INTO weather_reading (station_id, kind, hour_ms, source, value, doubtful, import_id)
+           SELECT ?, row.value ->> 0, row.value ->> 1, row.value ->> 2, row.value ->> 3, row.value ->> 4, row.value ->> 5
+             FROM json_each(?) AS row`,
+          [
+            stationId,
+            JSON.stringify(
+              page.map(({ kind, hourMs, source, value, doubtful, importId }) => [
+                kind,
+                hourMs,
+                source,
+                value,
+                doubtful ? 1 : 0,
+                importId,
+              ]),
+            ),
+          ],
+        );
+    },
+
+    /** Every import of a site with what in it spoke against what stood there, the oldest first. */
+    async imports(siteId: number): Promise<StoredImport[]> {
+      const rows = await db<ImportRow>("weather_import")
+        .join("station", "station.id", "weather_import.station_id")
+        .where("station.site_id", siteId)
+        .orderBy("weather_import.id")
+        .select<ImportRow[]>("weather_import.*");
+      const conflicts = await db<ConflictRow>("weather_conflict").orderBy("id");
+      return rows.map((row) => ({
+        id: row.id,
+        stationId: row.station_id,
+        fileName: row.file_name,
+        header: row.header,
+        choices: weatherChoicesSchema.parse(JSON.parse(row.choices)),
+        importedAtMs: row.imported_at_ms,
+        conflicts: conflicts
+          .filter((conflict) => conflict.import_id === row.id)
+          .map(({ kind, hour_ms, value }) => ({
+            kind: weatherKindSchema.parse(kind),
+            hourMs: hour_ms,
+            value,
+            doubtful: false,
+          })),
+      }));
+    },
+
     async addImport(entry: NewImport): Promise<number> {
       const [id = 0] = await db("weather_import").insert({
         station_id: entry.stationId,
@@ -103,6 +209,7 @@ export function weatherStore(db: Knex) {
         header: entry.header,
         choices: JSON.stringify(entry.choices),
         imported_at_ms: entry.importedAtMs,
+        actor,
       });
       return id;
     },

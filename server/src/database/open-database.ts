@@ -1,7 +1,7 @@
 import { createRequire } from "node:module";
 import { join } from "node:path";
 import knex, { type Knex } from "knex";
-import { migrations } from "./migrations.ts";
+import { migrations } from "./migrations/index.ts";
 
 const require = createRequire(import.meta.url);
 const BetterSqlite3Client = require("knex/lib/dialects/better-sqlite3/index.js") as typeof Knex.Client;

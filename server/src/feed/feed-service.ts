@@ -1,14 +1,10 @@
 import type { FeedSettings, FeedTarget, NewMix, NewOwnProduct, ShelfUpdate, ZoneFeed } from "@sprunel/contract/feed";
-import type { NewWaterReport, WaterReport } from "@sprunel/contract/water";
 import { standingOn } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
-import { localDate } from "@sprunel/core/time";
-import type { Knex } from "knex";
-import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import { badInput, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
-import type { SetUpService } from "../site/set-up-service.ts";
-import { zoneStore, type StoredZone } from "../site/zone-store.ts";
-import { feedRecords, waterOf } from "./feed-records.ts";
+import type { Scope } from "../scope/scope.ts";
+import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
@@ -27,30 +23,15 @@ export const USUAL: FeedSettings = {
 };
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
-export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, clock: () => number) {
-  const zoneOf = async (id: number): Promise<StoredZone> => {
-    const zone = await zoneStore(db).find(id);
-    if (!zone) throw notFound(`Zone ${id}`);
-    return zone;
-  };
+export function feedService(scope: Scope, plans: PlanService) {
   return {
-    async reports(): Promise<WaterReport[]> {
-      return feedStore(db).reports((await setUp.site()).id);
-    },
-
-    async addReport(report: NewWaterReport): Promise<WaterReport[]> {
-      const site = await setUp.site();
-      await feedStore(db).addReport(site.id, report);
-      return feedStore(db).reports(site.id);
-    },
-
     async zoneFeed(id: number, asked: string | undefined): Promise<ZoneFeed> {
-      const [site, zone, store] = [await setUp.site(), await zoneOf(id), feedStore(db)];
-      const date = asked ?? localDate(clock(), site.timeZone);
+      const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
+      const date = await scope.site.dateOr(asked);
       const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
       const standing = standingOn(zone.plantings, date);
       const library = standing && stageTarget(standing.crop.id, standing.state.period.stage.id);
-      const records = await feedRecords(db, site.id);
+      const records = await feedRecords(scope, site.id, date);
       return {
         zoneId: id,
         stage: standing?.state.period.stage.name ?? null,
@@ -62,7 +43,7 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
           assumed: library.assumed,
         },
         own: await store.target(id),
-        ...waterOf(records, zone, date),
+        ...waterOf(records, zone),
         shelf: records.shelf,
         settings,
         tanks: settings.tanks,
@@ -73,58 +54,58 @@ export function feedService(db: Knex, setUp: SetUpService, plans: PlanService, c
 
     /** `version` null: the library's target was changed, there is no own one yet. */
     async saveTarget(id: number, version: number | null, target: FeedTarget): Promise<void> {
-      const zone = await zoneOf(id);
-      await db.transaction(async (trx) => {
-        const current = await feedStore(trx).target(id);
+      const zone = await scope.zone(id);
+      await scope.transaction(async (inner) => {
+        const current = await feedStore(inner).target(id);
         if ((current?.version ?? null) !== version) throw staleEdit(`The target of ${zone.name}`, current);
-        await feedStore(trx).saveTarget(id, (version ?? 0) + 1, target);
+        await feedStore(inner).saveTarget(id, (version ?? 0) + 1, target);
       });
     },
 
     /** `version` null: the usual tanks were changed, there are no own ones yet. */
     async saveSettings(id: number, version: number | null, settings: FeedSettings): Promise<void> {
-      const zone = await zoneOf(id);
-      await db.transaction(async (trx) => {
-        const current = await feedStore(trx).settings(id);
+      const zone = await scope.zone(id);
+      await scope.transaction(async (inner) => {
+        const current = await feedStore(inner).settings(id);
         if ((current?.version ?? null) !== version) throw staleEdit(`The tanks of ${zone.name}`, current);
-        await feedStore(trx).saveSettings(id, (version ?? 0) + 1, settings);
+        await feedStore(inner).saveSettings(id, (version ?? 0) + 1, settings);
       });
     },
 
     async dropTarget(id: number): Promise<void> {
-      await zoneOf(id);
-      await feedStore(db).dropTarget(id);
+      await scope.zone(id);
+      await feedStore(scope).dropTarget(id);
     },
 
     async putOnShelf(productId: string, item: ShelfUpdate): Promise<void> {
-      const site = await setUp.site();
-      if (!(await feedRecords(db, site.id)).productOf(productId))
+      const site = await scope.site.current();
+      if (!(await productsOf(scope, site.id)).productOf(productId))
         throw badInput([
           { path: "productId", message: `${productId} is neither in the library of products nor a bag of your own.` },
         ]);
-      await feedStore(db).putOnShelf(site.id, productId, item);
+      await feedStore(scope).putOnShelf(site.id, productId, item);
     },
 
     /** A bag by its label goes onto the shelf at once, without stock or price. */
     async addOwnProduct(product: NewOwnProduct): Promise<void> {
       ownAsProduct({ ...product, id: "own" });
-      const site = await setUp.site();
-      await db.transaction(async (trx) => {
-        const id = await ownProductStore(trx).add(site.id, product);
-        await feedStore(trx).putOnShelf(site.id, id, { priceKg: null, stockKg: 0 });
+      const site = await scope.site.current();
+      await scope.transaction(async (inner) => {
+        const id = await ownProductStore(inner).add(site.id, product);
+        await feedStore(inner).putOnShelf(site.id, id, { priceKg: null, stockKg: 0 });
       });
     },
 
     async takeOffShelf(productId: string): Promise<void> {
-      await feedStore(db).takeOffShelf((await setUp.site()).id, productId);
+      await feedStore(scope).takeOffShelf((await scope.site.current()).id, productId);
     },
 
     /** Writes the mix and draws the shelf down, both or neither; the same mix sent twice counts once. */
     async logMix(id: number, mix: NewMix): Promise<void> {
-      const [site] = [await setUp.site(), await zoneOf(id)];
-      await db.transaction(async (trx) => {
-        const store = feedStore(trx);
-        if (!(await store.addMix(id, clock(), mix))) return;
+      const [site] = [await scope.site.current(), await scope.zone(id)];
+      await scope.transaction(async (inner) => {
+        const store = feedStore(inner);
+        if (!(await store.addMix(id, scope.clock(), mix))) return;
         for (const line of mix.lines) await store.drawDown(site.id, line.productId, line.kg);
       });
     },

@@ -1,40 +1,24 @@
-import {
-  feedSettingsSchema,
-  feedTargetSchema,
-  newMixSchema,
-  type FeedSettings,
-  type FeedTarget,
-  type NewMix,
-  type ShelfUpdate,
-} from "@sprunel/contract/feed";
-import { waterReportSchema, type NewWaterReport, type WaterReport } from "@sprunel/contract/water";
-import type { Knex } from "knex";
-import { sourceStore } from "../water/source-store.ts";
+import { feedSettingsSchema, feedTargetSchema, newMixSchema, type FeedSettings, type FeedTarget, type NewMix, type ShelfUpdate } from "@sprunel/contract/feed";
+import type { Writer } from "../scope/scope.ts";
 
-interface ReportRow {
-  id: number;
-  site_id: number;
-  source_id: number;
-  taken_on: string;
-  ions: string;
-  ph: number;
-  ec_ms_cm: number | null;
-}
 interface ShelfRow {
   site_id: number;
   product_id: string;
   price_kg: number | null;
   stock_kg: number;
+  actor: string;
 }
 interface TargetRow {
   zone_id: number;
   version: number;
   target: string;
+  actor: string;
 }
 interface SettingsRow {
   zone_id: number;
   version: number;
   settings: string;
+  actor: string;
 }
 interface MixRow {
   id: number;
@@ -42,56 +26,25 @@ interface MixRow {
   zone_id: number;
   mixed_at_ms: number;
   lines: string;
+  actor: string;
 }
 
 const SHOWN_MIXES = 8;
 
 export type FeedStore = ReturnType<typeof feedStore>;
 
-/** All SQL about what is fed: water reports, the shelf, own targets, mixes. */
-export function feedStore(db: Knex) {
+/** All SQL about what is fed: the shelf, own targets, tanks, mixes. */
+export function feedStore({ db, actor }: Writer) {
   return {
-    /** Newest first. */
-    async reports(siteId: number): Promise<WaterReport[]> {
-      const rows = (await db<ReportRow>("water_report")
-        .join("source", "source.id", "water_report.source_id")
-        .where("water_report.site_id", siteId)
-        .select("water_report.*", "source.name as source_name")
-        .orderBy([
-          { column: "taken_on", order: "desc" },
-          { column: "water_report.id", order: "desc" },
-        ])
-        .limit(100)) as (ReportRow & { source_name: string })[];
-      return rows.map((row) =>
-        waterReportSchema.parse({
-          id: row.id,
-          sourceName: row.source_name,
-          takenOn: row.taken_on,
-          ions: JSON.parse(row.ions) as unknown,
-          ph: row.ph,
-          ecMsCm: row.ec_ms_cm,
-        }),
-      );
-    },
-    async addReport(siteId: number, report: NewWaterReport): Promise<void> {
-      await db<ReportRow>("water_report").insert({
-        site_id: siteId,
-        source_id: await sourceStore(db).named(siteId, report.sourceName),
-        taken_on: report.takenOn,
-        ions: JSON.stringify(report.ions),
-        ph: report.ph,
-        ec_ms_cm: report.ecMsCm,
-      });
-    },
     async shelf(siteId: number): Promise<{ productId: string; priceKg: number | null; stockKg: number }[]> {
       const rows = await db<ShelfRow>("shelf_item").where({ site_id: siteId });
       return rows.map((row) => ({ productId: row.product_id, priceKg: row.price_kg, stockKg: row.stock_kg }));
     },
     async putOnShelf(siteId: number, productId: string, { priceKg, stockKg }: ShelfUpdate): Promise<void> {
       await db<ShelfRow>("shelf_item")
-        .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg })
+        .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg, actor })
         .onConflict(["site_id", "product_id"])
-        .merge(["price_kg", "stock_kg"]);
+        .merge(["price_kg", "stock_kg", "actor"]);
     },
     async takeOffShelf(siteId: number, productId: string): Promise<void> {
       await db<ShelfRow>("shelf_item").where({ site_id: siteId, product_id: productId }).delete();
@@ -107,7 +60,7 @@ export function feedStore(db: Knex) {
       return row ? { ...feedSettingsSchema.parse(JSON.parse(row.settings)), version: row.version } : null;
     },
     async saveSettings(zoneId: number, version: number, settings: FeedSettings): Promise<void> {
-      const row = { zone_id: zoneId, version, settings: JSON.stringify(settings) };
+      const row = { zone_id: zoneId, version, settings: JSON.stringify(settings), actor };
       await db<SettingsRow>("feed_settings").insert(row).onConflict("zone_id").merge();
     },
     async target(zoneId: number): Promise<(FeedTarget & { version: number }) | null> {
@@ -115,7 +68,7 @@ export function feedStore(db: Knex) {
       return row ? { ...feedTargetSchema.parse(JSON.parse(row.target)), version: row.version } : null;
     },
     async saveTarget(zoneId: number, version: number, target: FeedTarget): Promise<void> {
-      const row = { zone_id: zoneId, version, target: JSON.stringify(target) };
+      const row = { zone_id: zoneId, version, target: JSON.stringify(target), actor };
       await db<TargetRow>("feed_target").insert(row).onConflict("zone_id").merge();
     },
     /** Own targets and settings of all zones, by zone id. */
@@ -136,10 +89,25 @@ export function feedStore(db: Knex) {
     async addMix(zoneId: number, mixedAtMs: number, { key, lines }: NewMix): Promise<boolean> {
       const known = await db<MixRow>("mix").where({ key }).first("id");
       if (known) return false;
-      await db<MixRow>("mix").insert({ key, zone_id: zoneId, mixed_at_ms: mixedAtMs, lines: JSON.stringify(lines) });
+      await db<MixRow>("mix").insert({
+        key,
+        zone_id: zoneId,
+        mixed_at_ms: mixedAtMs,
+        lines: JSON.stringify(lines),
+        actor,
+      });
       return true;
     },
-    /** Newest first. */
+    /** Every mix of a zone, the oldest first. */
+    async allMixes(zoneId: number): Promise<(NewMix & { readonly mixedAtMs: number })[]> {
+      const rows = await db<MixRow>("mix").where({ zone_id: zoneId }).orderBy("id");
+      return rows.map((row) => ({
+        key: row.key,
+        mixedAtMs: row.mixed_at_ms,
+        lines: newMixSchema.shape.lines.parse(JSON.parse(row.lines)),
+      }));
+    },
+    /** What a screen lists: the newest. */
     async mixes(zoneId: number): Promise<{ id: number; mixedAt: string; lines: NewMix["lines"] }[]> {
       const rows = await db<MixRow>("mix").where({ zone_id: zoneId }).orderBy("mixed_at_ms", "desc").limit(SHOWN_MIXES);
       return rows.map((row) => ({

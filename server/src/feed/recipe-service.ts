@@ -1,78 +1,71 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
-import { recipe, recipeCost, stageTarget, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
-import { localDate } from "@sprunel/core/time";
-import type { Knex } from "knex";
+import { recipe, stageTarget, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
-import type { SetUpService } from "../site/set-up-service.ts";
-import { zoneStore, type StoredZone } from "../site/zone-store.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
 import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
 import { USUAL } from "./feed-service.ts";
 import { feedStore, type FeedStore } from "./feed-store.ts";
-import { withSolver } from "./highs-solver.ts";
-import { remembering } from "./remembering.ts";
+import { withSolver } from "../pool/highs-solver.ts";
 import { recipeStore } from "./recipe-store.ts";
 
 export type RecipeService = ReturnType<typeof recipeService>;
 
 /** So many solved questions are remembered; zones that ask the same are solved once. */
 const REMEMBERED = 1000;
-/** After so long the loop is let go, so that a board is served between recipes. */
-const TURN_MS = 40;
+/** A person is told how far it is so often. */
+const TOLD_EVERY_MS = 40;
 
 /** Recipes of all zones: solved, kept as versions, taken over, and told in money. */
-export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService, clock: () => number) {
+export function recipeService(scope: Scope, plans: PlanService) {
   const solved = new Map<string, RecipeCost>();
-  const remember = remembering();
 
   async function costFor(question: RecipeInput): Promise<RecipeCost> {
     const key = JSON.stringify(question);
     const known = solved.get(key);
     if (known) return known;
-    const answer = await withSolver((solver) => recipeCost(question, remember(solver)));
+    const answer = await scope.pool.run("recipe-cost", question);
     if (solved.size >= REMEMBERED) solved.delete(solved.keys().next().value ?? "");
     solved.set(key, answer);
     return answer;
   }
 
-  async function book({ id: siteId, timeZone }: Site): Promise<KeptRecipe[]> {
-    const zones = await zoneStore(db).list();
-    const today = localDate(clock(), timeZone);
-    const held = await feedStore(db).held();
+  async function book({ id: siteId }: Site): Promise<KeptRecipe[]> {
+    const zones = await scope.zones();
+    const today = await scope.site.dateOr(undefined);
+    const held = await feedStore(scope).held();
     const asked = zones.map((zone) => ({ zone, text: askedText(askedIn(held, zone, today)) }));
-    return (await recipeStore(db).list(siteId)).map(({ id, name, version, keptAtMs, madeIn, asked: own, result }) => ({
-      id,
-      name,
-      version,
-      keptAt: new Date(keptAtMs).toISOString(),
-      madeIn,
-      ...own,
-      result,
-      usedBy: asked
-        .filter(({ text }) => text === askedText(own))
-        .map(({ zone: { id: zoneId, name: zoneName } }) => ({ id: zoneId, name: zoneName })),
-    }));
+    return (await recipeStore(scope).list(siteId)).map(
+      ({ id, name, version, keptAtMs, madeIn, asked: own, result }) => ({
+        id,
+        name,
+        version,
+        keptAt: new Date(keptAtMs).toISOString(),
+        madeIn,
+        ...own,
+        result,
+        usedBy: asked
+          .filter(({ text }) => text === askedText(own))
+          .map(({ zone: { id: zoneId, name: zoneName } }) => ({ id: zoneId, name: zoneName })),
+      }),
+    );
   }
-
-  const zoneOf = async (id: number): Promise<StoredZone> => {
-    const zone = await zoneStore(db).find(id);
-    if (!zone) throw notFound(`Zone ${id}`);
-    return zone;
-  };
 
   return {
     async list(): Promise<KeptRecipe[]> {
-      return book(await setUp.site());
+      return book(await scope.site.current());
     },
 
     /** Solved here, with the zone's own water, shelf and tanks of the day. */
     async keep(zoneId: number, { key, name, ...asked }: NewKeptRecipe): Promise<KeptRecipe[]> {
-      const [site, zone] = [await setUp.site(), await zoneOf(zoneId)];
-      const records = await feedRecords(db, site.id);
-      const settings = (await feedStore(db).settings(zoneId)) ?? USUAL;
-      const { water } = waterOf(records, zone, localDate(clock(), site.timeZone));
+      const [site, zone] = [await scope.site.current(), await scope.zone(zoneId)];
+      const today = await scope.site.dateOr(undefined);
+      const records = await feedRecords(scope, site.id, today);
+      const settings = (await feedStore(scope).settings(zoneId)) ?? USUAL;
+      const { water } = waterOf(records, zone);
       const question = zoneQuestion({ water, shelf: records.shelf, tanks: settings.tanks }, asked.target, asked.wishes);
       if (!question)
         throw badInput([
@@ -97,17 +90,17 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
         costPerM3,
         nh4SharePct,
       };
-      await recipeStore(db).add(site.id, { key, name, keptAtMs: clock(), madeIn: zone.name, asked, result });
+      await recipeStore(scope).add(site.id, { key, name, keptAtMs: scope.clock(), madeIn: zone.name, asked, result });
       return book(site);
     },
 
     /** The recipe's target and limits become the zone's, both or neither. */
     async use(zoneId: number, { recipeId, targetVersion, settingsVersion }: UseRecipe): Promise<KeptRecipe[]> {
-      const [site, zone] = [await setUp.site(), await zoneOf(zoneId)];
-      const kept = (await recipeStore(db).list(site.id)).find(({ id }) => id === recipeId);
+      const [site, zone] = [await scope.site.current(), await scope.zone(zoneId)];
+      const kept = (await recipeStore(scope).list(site.id)).find(({ id }) => id === recipeId);
       if (!kept) throw notFound(`Recipe ${recipeId}`);
-      await db.transaction(async (trx) => {
-        const store = feedStore(trx);
+      await scope.transaction(async (inner) => {
+        const store = feedStore(inner);
         const [target, settings] = [await store.target(zoneId), await store.settings(zoneId)];
         if ((target?.version ?? null) !== targetVersion) throw staleEdit(`The target of ${zone.name}`, target);
         if ((settings?.version ?? null) !== settingsVersion) throw staleEdit(`The tanks of ${zone.name}`, settings);
@@ -120,21 +113,19 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
 
     /** Every zone's recipe at the shelf's prices of now. `told` hears how far it is. */
     async costs(asked: string | undefined, told: (done: number, of: number) => void): Promise<FeedCosts> {
-      const site = await setUp.site();
-      const date = asked ?? localDate(clock(), site.timeZone);
-      const zones = await zoneStore(db).list();
-      const records = await feedRecords(db, site.id);
+      const site = await scope.site.current();
+      const date = await scope.site.dateOr(asked);
+      const zones = await scope.zones();
+      const records = await feedRecords(scope, site.id, date);
       const litres = await plans.litresOn(date);
-      const held = await feedStore(db).held();
+      const held = await feedStore(scope).held();
       const costs: ZoneCost[] = [];
-      let turn = performance.now();
+      let toldAt = performance.now();
       for (const zone of zones) {
         costs.push(await costOf(zone, { records, held, date, litres: litres.get(zone.id) ?? 0 }));
-        if (performance.now() - turn > TURN_MS) {
-          told(costs.length, zones.length);
-          await new Promise(setImmediate);
-          turn = performance.now();
-        }
+        if (performance.now() - toldAt < TOLD_EVERY_MS) continue;
+        told(costs.length, zones.length);
+        toldAt = performance.now();
       }
       return {
         zones: costs,
@@ -146,7 +137,7 @@ export function recipeService(db: Knex, setUp: SetUpService, plans: PlanService,
   async function costOf(zone: StoredZone, { records, held, date, litres }: Known): Promise<ZoneCost> {
     const asked = askedIn(held, zone, date);
     const { tanks } = held.settings.get(zone.id) ?? USUAL;
-    const { water } = waterOf(records, zone, date);
+    const { water } = waterOf(records, zone);
     const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
     const answer = question && (await costFor(question));
     return {

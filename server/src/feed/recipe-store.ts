@@ -1,5 +1,5 @@
 import { askedSchema, recipeResultSchema, type Asked, type RecipeResult } from "@sprunel/contract/feed";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 interface RecipeRow {
   id: number;
@@ -11,6 +11,7 @@ interface RecipeRow {
   made_in: string;
   asked: string;
   result: string;
+  actor: string;
 }
 
 export interface StoredRecipe {
@@ -25,7 +26,7 @@ export interface StoredRecipe {
 }
 
 /** All SQL about kept recipes; none is ever changed. */
-export function recipeStore(db: Knex) {
+export function recipeStore({ db, actor }: Writer) {
   return {
     /** Newest first. */
     async list(siteId: number): Promise<StoredRecipe[]> {
@@ -63,6 +64,7 @@ export function recipeStore(db: Knex) {
           made_in: madeIn,
           asked: JSON.stringify(asked),
           result: JSON.stringify(result),
+          actor,
         })
         .onConflict("key")
         .ignore();

@@ -1,28 +1,21 @@
 import type { NewPick, ZoneHarvest } from "@sprunel/contract/harvest";
 import { standingOn } from "@sprunel/core/crop";
 import { pickedSoFar, pickingTime, yieldPath } from "@sprunel/core/harvest";
-import { localDate, startOfLocalDay } from "@sprunel/core/time";
-import type { Knex } from "knex";
+import { startOfLocalDay } from "@sprunel/core/time";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
-import { explanation } from "../plan/workings.ts";
-import type { SetUpService } from "../site/set-up-service.ts";
-import { zoneStore } from "../site/zone-store.ts";
+import { explanation } from "../http/explanation.ts";
+import type { Scope } from "../scope/scope.ts";
 import { pickStore } from "./pick-store.ts";
 
 export type HarvestService = ReturnType<typeof harvestService>;
 
 /** What came off a planting, against the yield aimed at and the water given. */
-export function harvestService(db: Knex, setUp: SetUpService, clock: () => number, changed: () => void) {
-  const zoneOf = async (zoneId: number) => {
-    const zone = await zoneStore(db).find(zoneId);
-    if (!zone) throw notFound(`Zone ${zoneId}`);
-    return zone;
-  };
+export function harvestService(scope: Scope) {
   return {
     async addPick(zoneId: number, pick: NewPick): Promise<void> {
-      const [zone, site] = [await zoneOf(zoneId), await setUp.site()];
-      const today = localDate(clock(), site.timeZone);
+      const zone = await scope.zone(zoneId);
+      const today = await scope.site.dateOr(undefined);
       if (pick.pickedOn > today)
         throw badInput([
           {
@@ -37,24 +30,22 @@ export function harvestService(db: Knex, setUp: SetUpService, clock: () => numbe
             message: `Nothing stood in ${zone.name} on ${pick.pickedOn}; check the date, or the planting in set-up.`,
           },
         ]);
-      await pickStore(db).add(zoneId, pick);
-      changed();
+      await pickStore(scope).add(zoneId, pick);
     },
 
     async strikePick(zoneId: number, id: number, reason: string): Promise<void> {
-      await zoneOf(zoneId);
-      if (!(await pickStore(db).strike(zoneId, id, reason, clock()))) throw notFound(`Pick ${id}`);
-      changed();
+      await scope.zone(zoneId);
+      if (!(await pickStore(scope).strike(zoneId, id, reason, scope.clock()))) throw notFound(`Pick ${id}`);
     },
 
     async zoneHarvest(zoneId: number, asked: string | undefined): Promise<ZoneHarvest> {
-      const [zone, site] = [await zoneOf(zoneId), await setUp.site()];
-      const date = asked ?? localDate(clock(), site.timeZone);
+      const [zone, site] = [await scope.zone(zoneId), await scope.site.current()];
+      const date = await scope.site.dateOr(asked);
       const standing = standingOn(zone.plantings, date);
       const areaM2 = zone.definition.areaM2;
-      const picks = standing ? await pickStore(db).between(zoneId, standing.planting.plantedOn, date) : [];
+      const picks = standing ? await pickStore(scope).between(zoneId, standing.planting.plantedOn, date) : [];
       const waterings = standing
-        ? await wateringStore(db).totalSince(zoneId, startOfLocalDay(standing.planting.plantedOn, site.timeZone))
+        ? await wateringStore(scope).totalSince(zoneId, startOfLocalDay(standing.planting.plantedOn, site.timeZone))
         : null;
       const counted = picks.filter((pick) => pick.struck === null).map((pick) => pick.massKg);
       const picked = pickedSoFar(counted, areaM2, waterings);

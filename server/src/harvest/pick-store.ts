@@ -1,5 +1,5 @@
 import { pickSchema, type NewPick, type Pick } from "@sprunel/contract/harvest";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 interface PickRow {
   id: number;
@@ -12,10 +12,14 @@ interface PickRow {
   brix_pct: number | null;
   struck_reason: string | null;
   struck_at_ms: number | null;
+  actor: string;
 }
 
+/** A pick as a file of the whole site carries it. */
+export type FiledPick = NewPick & { readonly struck: string | null; readonly struckAtMs: number | null };
+
 /** All SQL about picks. A pick is never erased: what does not count is struck out. */
-export function pickStore(db: Knex) {
+export function pickStore({ db, actor }: Writer) {
   return {
     /** Newest first. */
     async between(zoneId: number, from: string, to: string): Promise<Pick[]> {
@@ -27,6 +31,23 @@ export function pickStore(db: Knex) {
           { column: "id", order: "desc" },
         ]);
       return rows.map(fromRow);
+    },
+    /** Every one of a zone, the oldest first, under the key that makes it count once. */
+    async all(zoneId: number): Promise<FiledPick[]> {
+      const rows = await db<PickRow>("pick").where({ zone_id: zoneId }).orderBy("id");
+      return rows.map((row) => {
+        const { id: _id, ...pick } = fromRow(row);
+        return { ...pick, key: row.key, struckAtMs: row.struck_at_ms };
+      });
+    },
+    async addAll(zoneId: number, picks: readonly FiledPick[]): Promise<void> {
+      for (const { struck, struckAtMs, ...pick } of picks) {
+        await this.add(zoneId, pick);
+        if (struck !== null)
+          await db<PickRow>("pick")
+            .where({ key: pick.key })
+            .update({ struck_reason: struck, struck_at_ms: struckAtMs });
+      }
     },
     /** kg that count, by zone, of every zone from its own date on. */
     async totalsSince(since: ReadonlyMap<number, string>, to: string): Promise<Map<number, number>> {
@@ -53,6 +74,7 @@ export function pickStore(db: Knex) {
           count: pick.count,
           grade: pick.grade,
           brix_pct: pick.brixPct,
+          actor,
         })
         .onConflict("key")
         .ignore();

@@ -1,21 +1,25 @@
+import { problemSchema, type Endpoint } from "@sprunel/contract/basics";
 import { z } from "zod";
-import { ENDPOINTS, type Endpoint } from "./api-endpoints.ts";
-import { SCHEMAS, type SchemaName } from "./api-schemas.ts";
 
-const reference = (name: SchemaName) => ({ $ref: `#/components/schemas/${name}` });
+type Registry = ReturnType<typeof z.registry<{ id: string }>>;
 
-/** The API as OpenAPI 3.1, written from the same schemas that read the requests. */
-export function openApi(version: string): object {
-  const registry = z.registry<{ id: string }>();
-  for (const [id, schema] of Object.entries(SCHEMAS)) registry.add(schema, { id });
+/** The API as OpenAPI 3.1, written from the same endpoint objects that read the requests. */
+export function openApi(endpoints: readonly Endpoint[], version: string): Record<string, unknown> {
+  const registry: Registry = z.registry<{ id: string }>();
+  for (const schema of [problemSchema, ...endpoints.flatMap(({ answer, body }) => [answer, ...(body ? [body] : [])])]) {
+    const id = z.globalRegistry.get(schema)?.id;
+    if (id !== undefined && !registry.has(schema)) registry.add(schema, { id });
+  }
   const { schemas } = z.toJSONSchema(registry, {
     io: "input",
     unrepresentable: "any",
     uri: (id) => `#/components/schemas/${id}`,
   });
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const endpoint of ENDPOINTS)
-    paths[endpoint.path] = { ...paths[endpoint.path], [endpoint.method]: operation(endpoint) };
+  for (const endpoint of endpoints) {
+    const path = endpoint.path.replace(/:(\w+)/g, "{$1}");
+    paths[path] = { ...paths[path], [endpoint.method]: operation(endpoint) };
+  }
   return {
     openapi: "3.1.0",
     info: { title: "Sprunel", version, description: "Units end the names of the fields; docs/api.md tells them all." },
@@ -26,41 +30,49 @@ export function openApi(version: string): object {
   };
 }
 
-function operation({ path, summary, body, answer, status = 200, date }: Endpoint): object {
-  const parameters = [
-    ...(path.includes("{id}")
-      ? [{ name: "id", in: "path", required: true, schema: { type: "integer", minimum: 1 } }]
-      : []),
-    ...(date
-      ? [
-          {
-            name: "date",
-            in: "query",
-            required: false,
-            description: "YYYY-MM-DD at the site; today when left out",
-            schema: { type: "string", format: "date" },
-          },
-        ]
-      : []),
-  ];
+function operation({ params, query, summary, body, answer, status, media }: Endpoint): object {
+  const parameters = [...parametersOf(params, "path"), ...parametersOf(query, "query")];
   const problem = (description: string) => ({
     description,
-    content: { "application/problem+json": { schema: reference("Problem") } },
+    content: { "application/problem+json": { schema: schemaOf(problemSchema) } },
   });
   return {
     summary,
     ...(parameters.length > 0 && { parameters }),
-    ...(body && { requestBody: { required: true, content: { "application/json": { schema: reference(body) } } } }),
+    ...(body && { requestBody: { required: true, content: { "application/json": { schema: schemaOf(body) } } } }),
     responses: {
-      [status]: { description: "As asked", content: { "application/json": { schema: reference(answer) } } },
+      [status]: { description: "As asked", content: { [media]: { schema: schemaOf(answer) } } },
       422: problem("Values that cannot be, each with its path"),
-      ...(path.includes("{id}") && { 404: problem("Does not exist") }),
-      ...(body?.endsWith("Update") && { 409: problem("Changed meanwhile; `current` is the newer record") }),
+      ...(Object.keys(params.shape).length > 0 && { 404: problem("Does not exist") }),
+      ...(hasVersion(body) && { 409: problem("Changed meanwhile; `current` is the newer record") }),
     },
   };
 }
 
+function parametersOf({ shape }: z.ZodObject, place: "path" | "query"): object[] {
+  return Object.entries(shape).map(([name, schema]) => ({
+    name,
+    in: place,
+    required: place === "path",
+    schema: withoutIdentity(z.toJSONSchema(schema, { io: "input", unrepresentable: "any" })),
+    ...(name === "date" && { description: "YYYY-MM-DD at the site; today when left out" }),
+  }));
+}
+
+/** By its name where the contract has given it one. */
+function schemaOf(schema: z.ZodType): object {
+  const id = z.globalRegistry.get(schema)?.id;
+  return id === undefined
+    ? withoutIdentity(z.toJSONSchema(schema, { io: "input", unrepresentable: "any" }))
+    : { $ref: `#/components/schemas/${id}` };
+}
+
+/** What is changed at a version may have been changed by somebody else. */
+function hasVersion(body: z.ZodType | null): boolean {
+  return body instanceof z.ZodObject && Object.keys(body.shape).some((key) => /version$/i.test(key));
+}
+
 function withoutIdentity(schema: Record<string, unknown>): Record<string, unknown> {
-  const { $schema: _schema, $id: _id, ...rest } = schema;
+  const { $schema: _schema, $id: _id, id: _name, ...rest } = schema;
   return rest;
 }

@@ -1,16 +1,11 @@
-import {
-  catchTestSchema,
-  newLinesSchema,
-  type NewCatchTest,
-  type NewLines,
-  type StoredCatchTest,
-} from "@sprunel/contract/irrigation";
-import type { Knex } from "knex";
+import { catchTestSchema, newLinesSchema, type NewCatchTest, type NewLines, type StoredCatchTest } from "@sprunel/contract/irrigation";
+import type { Writer } from "../scope/scope.ts";
 
 interface LinesRow {
   zone_id: number;
   version: number;
   lines: string;
+  actor: string;
 }
 interface TestRow {
   id: number;
@@ -20,42 +15,52 @@ interface TestRow {
   minutes: number;
   catches: string;
   struck_reason: string | null;
+  actor: string;
 }
 
 /** All SQL about lines and the tests made on them. */
-export function linesStore(db: Knex) {
+export function linesStore({ db, actor }: Writer) {
   return {
     async find(zoneId: number): Promise<(NewLines & { version: number }) | null> {
       const row = await db<LinesRow>("zone_lines").where({ zone_id: zoneId }).first();
       return row ? { ...newLinesSchema.parse(JSON.parse(row.lines)), version: row.version } : null;
     },
     async save(zoneId: number, version: number, lines: NewLines): Promise<void> {
-      const row = { zone_id: zoneId, version, lines: JSON.stringify(lines) };
+      const row = { zone_id: zoneId, version, lines: JSON.stringify(lines), actor };
       await db<LinesRow>("zone_lines").insert(row).onConflict("zone_id").merge();
     },
-    /** Newest first. */
-    async tests(zoneId: number): Promise<StoredCatchTest[]> {
+    /** What a screen lists: the newest. */
+    async page(zoneId: number): Promise<StoredCatchTest[]> {
       const rows = await db<TestRow>("catch_test")
         .where({ zone_id: zoneId })
         .orderBy([
           { column: "tested_on", order: "desc" },
           { column: "id", order: "desc" },
         ])
-        .limit(50);
-      return rows.map((row) =>
-        catchTestSchema.parse({
-          id: row.id,
-          testedOn: row.tested_on,
-          minutes: row.minutes,
-          catchesMl: JSON.parse(row.catches) as unknown,
-          struck: row.struck_reason,
-        }),
-      );
+        .limit(SHOWN_TESTS);
+      return rows.map(fromRow);
+    },
+    /** Every one, the oldest first, under the key that makes it count once. */
+    async all(zoneId: number): Promise<(StoredCatchTest & { readonly key: string })[]> {
+      const rows = await db<TestRow>("catch_test").where({ zone_id: zoneId }).orderBy("id");
+      return rows.map((row) => ({ ...fromRow(row), key: row.key }));
     },
     /** The same test sent twice counts once. */
-    async addTest(zoneId: number, { key, testedOn, minutes, catchesMl }: NewCatchTest): Promise<void> {
+    async addTest(
+      zoneId: number,
+      { key, testedOn, minutes, catchesMl }: NewCatchTest,
+      struck: string | null = null,
+    ): Promise<void> {
       await db<TestRow>("catch_test")
-        .insert({ key, zone_id: zoneId, tested_on: testedOn, minutes, catches: JSON.stringify(catchesMl) })
+        .insert({
+          key,
+          zone_id: zoneId,
+          tested_on: testedOn,
+          minutes,
+          catches: JSON.stringify(catchesMl),
+          struck_reason: struck,
+          actor,
+        })
         .onConflict("key")
         .ignore();
     },
@@ -64,4 +69,16 @@ export function linesStore(db: Knex) {
       return (await db<TestRow>("catch_test").where({ id, zone_id: zoneId }).update({ struck_reason: reason })) === 1;
     },
   };
+}
+
+const SHOWN_TESTS = 50;
+
+function fromRow(row: TestRow): StoredCatchTest {
+  return catchTestSchema.parse({
+    id: row.id,
+    testedOn: row.tested_on,
+    minutes: row.minutes,
+    catchesMl: JSON.parse(row.catches) as unknown,
+    struck: row.struck_reason,
+  });
 }

@@ -1,4 +1,5 @@
-import type { Knex } from "knex";
+import { inPages, pages } from "../database/pages.ts";
+import type { Writer } from "../scope/scope.ts";
 
 export interface Watering {
   readonly zoneId: number;
@@ -12,10 +13,11 @@ interface WateringRow {
   minutes: number;
   litres: number;
   source: string;
+  actor: string;
 }
 
 /** All SQL about water that was given. */
-export function wateringStore(db: Knex) {
+export function wateringStore({ db, actor }: Writer) {
   return {
     /** In order of time. */
     async between(fromMs: number, toMs: number): Promise<Watering[]> {
@@ -24,12 +26,7 @@ export function wateringStore(db: Knex) {
         .where("start_ms", ">=", fromMs)
         .where("start_ms", "<", toMs)
         .orderBy("start_ms");
-      return rows.map((row) => ({
-        zoneId: row.zone_id,
-        startMs: row.start_ms,
-        minutes: row.minutes,
-        litres: row.litres,
-      }));
+      return rows.map(fromRow);
     },
     /** L given by zone and local date, from one moment to before another. */
     async litresByDay(
@@ -64,16 +61,42 @@ export function wateringStore(db: Knex) {
         .first();
       return row?.litres ?? null;
     },
+    /** Every one of a zone with where it is from, in order of time. */
+    all(zoneId: number): AsyncIterable<Watering & { readonly source: string }> {
+      return pages<WateringRow, Watering & { readonly source: string }>(
+        (after, limit) =>
+          db<WateringRow>("watering")
+            .where({ zone_id: zoneId })
+            .modify((query) => after && query.where("start_ms", ">", after.start_ms))
+            .orderBy("start_ms")
+            .limit(limit),
+        (row) => ({ ...fromRow(row), source: row.source }),
+      );
+    },
     /** Adds what is not there yet; what is there stays as it is. */
-    async add(waterings: readonly Watering[], source: string): Promise<void> {
-      const rows = waterings.map(({ zoneId, startMs, minutes, litres }) => ({
-        zone_id: zoneId,
-        start_ms: startMs,
-        minutes,
-        litres,
-        source,
-      }));
-      if (rows.length > 0) await db<WateringRow>("watering").insert(rows).onConflict().ignore();
+    async add(waterings: readonly (Watering & { readonly source: string })[]): Promise<void> {
+      for (const page of inPages(waterings))
+        await db.raw(
+          `INSERT INTO watering (zone_id, start_ms, minutes, litres, source, actor)
+           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?) WHERE true
+           ON CONFLICT DO NOTHING`,
+          [
+            JSON.stringify(
+              page.map(({ zoneId, startMs, minutes, litres, source }) => [
+                zoneId,
+                startMs,
+                minutes,
+                litres,
+                source,
+                actor,
+              ]),
+            ),
+          ],
+        );
     },
   };
+}
+
+function fromRow(row: WateringRow): Watering {
+  return { zoneId: row.zone_id, startMs: row.start_ms, minutes: row.minutes, litres: row.litres };
 }

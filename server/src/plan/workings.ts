@@ -3,8 +3,9 @@ import type { Figure } from "@sprunel/contract/plan";
 import type { Roots } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import type { WeatherHour } from "@sprunel/core/climate";
-import { airSpan, asRead, insideLightSum, morningDepletion, outsideEt, solarSum, stageDay, type Explained } from "@sprunel/core/plan";
+import { airSpan, asRead, insideLightSum, morningDepletion, outsideEt, solarSum, stageDay } from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
+import { explanation } from "../http/explanation.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 /** How every figure of a planned day arose. */
@@ -61,8 +62,4 @@ export function drainWorkings(roots: Roots | null): Partial<Record<Figure, Expla
     drain: explanation(asRead("Drain share", sharePct, "% of the water given", at, "drain tray under the drippers")),
     feedEc: explanation(asRead("Feed EC", feedEcMsCm, "mS/cm", at, "pen in the drip jug")),
   };
-}
-
-export function explanation({ steps, inputs }: Pick<Explained, "steps" | "inputs">): Explanation {
-  return { steps: [...steps], inputs: inputs.map((input) => ({ ...input, origins: [...input.origins] })) };
 }

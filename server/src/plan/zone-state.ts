@@ -7,7 +7,7 @@ import { levelOfCm } from "@sprunel/core/rootzone";
 import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
 import { addDays, clockSeconds, startOfLocalDay } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
-import type { StoredZone } from "../site/zone-store.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 type StripPulse = BoardZone["pulses"][number];

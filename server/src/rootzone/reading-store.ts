@@ -1,4 +1,5 @@
-import type { Knex } from "knex";
+import { inPages, pages } from "../database/pages.ts";
+import type { Writer } from "../scope/scope.ts";
 
 export const READING_KINDS = [
   "drainPct",
@@ -19,6 +20,28 @@ export interface ZoneReading {
   readonly atMs: number;
   readonly value: number;
 }
+/** A value as it is stored: its kind may be one that only a device knows. */
+export interface StoredReading {
+  readonly zoneId: number;
+  readonly kind: string;
+  readonly atMs: number;
+  readonly source: string;
+  readonly value: number;
+}
+export interface ReadingStrike {
+  readonly atMs: number;
+  readonly reason: string;
+  readonly struckAtMs: number;
+}
+
+interface StrikeRow {
+  zone_id: number;
+  at_ms: number;
+  reason: string;
+  struck_at_ms: number;
+  actor: string;
+}
+
 interface ReadingRow {
   zone_id: number;
   kind: ReadingKind;
@@ -28,7 +51,7 @@ interface ReadingRow {
 }
 
 /** All SQL about readings at the root zone. */
-export function readingStore(db: Knex) {
+export function readingStore({ db, actor }: Writer) {
   return {
     /** What counts, in order of time: struck readings are left out. */
     async between(fromMs: number, toMs: number): Promise<ZoneReading[]> {
@@ -61,21 +84,53 @@ export function readingStore(db: Knex) {
     async strike(zoneId: number, atMs: number, reason: string, nowMs: number): Promise<boolean> {
       if (!(await db<ReadingRow>("zone_reading").where({ zone_id: zoneId, at_ms: atMs }).first("at_ms"))) return false;
       await db("reading_strike")
-        .insert({ zone_id: zoneId, at_ms: atMs, reason, struck_at_ms: nowMs })
+        .insert({ zone_id: zoneId, at_ms: atMs, reason, struck_at_ms: nowMs, actor })
         .onConflict()
         .ignore();
       return true;
     },
-    /** Adds what is not there yet; what is there stays as it is. One statement, whatever their number. */
-    async add(readings: readonly ZoneReading[], source: string): Promise<void> {
-      if (readings.length === 0) return;
-      const rows = readings.map(({ zoneId, kind, atMs, value }) => [zoneId, kind, atMs, source, value]);
-      await db.raw(
-        `INSERT INTO zone_reading (zone_id, kind, at_ms, source, value)
-         SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4 FROM json_each(?) WHERE true
-         ON CONFLICT DO NOTHING`,
-        [JSON.stringify(rows)],
+    /** Every value of a zone with where it is from; what a kind of reading is called is not asked. */
+    all(zoneId: number): AsyncIterable<StoredReading> {
+      return pages<ReadingRow, StoredReading>(
+        (after, limit) =>
+          db<ReadingRow>("zone_reading")
+            .where({ zone_id: zoneId })
+            .modify(
+              (query) =>
+                after && query.whereRaw("(kind, at_ms, source) > (?, ?, ?)", [after.kind, after.at_ms, after.source]),
+            )
+            .orderBy(["kind", "at_ms", "source"])
+            .limit(limit),
+        (row) => ({ zoneId, kind: row.kind, atMs: row.at_ms, source: row.source, value: row.value }),
       );
+    },
+    async strikes(zoneId: number): Promise<ReadingStrike[]> {
+      const rows = await db<StrikeRow>("reading_strike").where({ zone_id: zoneId }).orderBy("at_ms");
+      return rows.map((row) => ({ atMs: row.at_ms, reason: row.reason, struckAtMs: row.struck_at_ms }));
+    },
+    async addStrikes(zoneId: number, strikes: readonly ReadingStrike[]): Promise<void> {
+      for (const { atMs, reason, struckAtMs } of strikes)
+        await db<StrikeRow>("reading_strike").insert({
+          zone_id: zoneId,
+          at_ms: atMs,
+          reason,
+          struck_at_ms: struckAtMs,
+          actor,
+        });
+    },
+    /** Adds what is not there yet; what is there stays as it is. */
+    async add(readings: readonly StoredReading[]): Promise<void> {
+      for (const page of inPages(readings))
+        await db.raw(
+          `INSERT INTO zone_reading (zone_id, kind, at_ms, source, value, actor)
+           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?) WHERE true
+           ON CONFLICT DO NOTHING`,
+          [
+            JSON.stringify(
+              page.map(({ zoneId, kind, atMs, source, value }) => [zoneId, kind, atMs, source, value, actor]),
+            ),
+          ],
+        );
     },
   };
 }

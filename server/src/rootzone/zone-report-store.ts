@@ -1,5 +1,5 @@
 import { zoneReportSchema, type NewZoneReport, type ZoneReport } from "@sprunel/contract/rootzone";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 interface ReportRow {
   id: number;
@@ -7,25 +7,28 @@ interface ReportRow {
   taken_on: string;
   report: string;
   struck_reason: string | null;
+  actor: string;
 }
 
-const MOST_SHOWN = 200;
+const SHOWN = 200;
 
 /** All SQL about soil tests, extracts and drain reports of a zone. What was wrong is struck out, never erased. */
-export function zoneReportStore(db: Knex) {
+export function zoneReportStore({ db, actor }: Writer) {
   return {
-    /** Newest first. */
-    async list(zoneId: number): Promise<ZoneReport[]> {
+    /** What a screen lists: the newest. */
+    async page(zoneId: number): Promise<ZoneReport[]> {
       const rows = await db<ReportRow>("zone_report")
         .where({ zone_id: zoneId })
         .orderBy([
           { column: "taken_on", order: "desc" },
           { column: "id", order: "desc" },
         ])
-        .limit(MOST_SHOWN);
-      return rows.map((row) =>
-        zoneReportSchema.parse({ ...(JSON.parse(row.report) as object), id: row.id, struck: row.struck_reason }),
-      );
+        .limit(SHOWN);
+      return rows.map(fromRow);
+    },
+    /** Every one, the oldest first. */
+    async all(zoneId: number): Promise<ZoneReport[]> {
+      return (await db<ReportRow>("zone_report").where({ zone_id: zoneId }).orderBy("id")).map(fromRow);
     },
     async has(zoneId: number, report: NewZoneReport): Promise<boolean> {
       const row = await db<ReportRow>("zone_report")
@@ -41,6 +44,7 @@ export function zoneReportStore(db: Knex) {
         taken_on: report.takenOn,
         report: JSON.stringify(report),
         struck_reason: struck,
+        actor,
       });
       return true;
     },
@@ -51,4 +55,8 @@ export function zoneReportStore(db: Knex) {
       return true;
     },
   };
+}
+
+function fromRow(row: ReportRow): ZoneReport {
+  return zoneReportSchema.parse({ ...(JSON.parse(row.report) as object), id: row.id, struck: row.struck_reason });
 }

@@ -1,41 +1,35 @@
 import type { NewSite, NewZone, Planting, SetUp, Site, Zone } from "@sprunel/contract/site";
 import { CROPS } from "@sprunel/core/crop";
-import type { Knex } from "knex";
 import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";
-import { siteStore } from "./site-store.ts";
-import { zoneStore, type StoredZone } from "./zone-store.ts";
+import type { Scope } from "../scope/scope.ts";
+import { siteStore } from "../scope/site-store.ts";
+import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
 
 export type SetUpService = ReturnType<typeof setUpService>;
 
 /** Decisions about what stands where: one site, zones with names of their own, no edit over a newer one. */
-export function setUpService(db: Knex, changed: () => void, placed: () => Promise<void> = () => Promise.resolve()) {
-  const currentSite = async (): Promise<Site> => {
-    const site = await siteStore(db).find();
-    if (!site) throw notFound("A site");
-    return site;
-  };
-  const currentZone = async (id: number): Promise<StoredZone> => {
-    const zone = await zoneStore(db).find(id);
-    if (!zone) throw notFound(`Zone ${id}`);
-    return zone;
-  };
+export function setUpService(scope: Scope, placed: () => Promise<void>) {
   const checkWaters = async (siteId: number, { waters }: NewZone): Promise<void> => {
-    const known = new Set((await sourceStore(db).list(siteId)).map(({ id }) => id));
+    const known = new Set((await sourceStore(scope).list(siteId)).map(({ id }) => id));
     waters.forEach(({ sourceId }, at) => {
       if (!known.has(sourceId))
         throw badInput([{ path: `waters.${at}.sourceId`, message: `There is no source of water ${sourceId} here.` }]);
     });
   };
+  /** The light of a house is that of all its zones. */
+  const houseChanged = async (name: string): Promise<void> => {
+    for (const { id, house } of await scope.zones()) if (house.name === name) scope.cache.zoneChanged(id);
+  };
   return {
     async overview(): Promise<SetUp> {
-      const [site, zones] = [await siteStore(db).find(), await zoneStore(db).list()];
+      const [site, zones] = [await scope.site.find(), await scope.zones()];
       const crops = CROPS.map(({ id, name, stages }) => ({
         id,
         name,
         stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
       }));
-      const sources = site ? await sourceStore(db).list(site.id) : [];
+      const sources = site ? await sourceStore(scope).list(site.id) : [];
       return {
         site,
         zones: zones.map(withoutHouseId),
@@ -44,60 +38,59 @@ export function setUpService(db: Knex, changed: () => void, placed: () => Promis
       };
     },
 
-    // The database has one connection: inside a transaction everything goes through it, or waits for ever.
     async addSite(site: NewSite): Promise<Site> {
-      await db.transaction(async (trx) => {
-        if (await siteStore(trx).find())
+      await scope.transaction(async (inner) => {
+        if (await inner.site.find())
           throw badInput([{ path: "", message: "This data folder already holds a site; change that one instead." }]);
-        await siteStore(trx).add(site);
+        await siteStore(inner).add(site);
       });
       await placed();
-      changed();
-      return currentSite();
+      scope.cache.allChanged();
+      return scope.site.current();
     },
 
-    site: currentSite,
-
     async updateSite(id: number, version: number, site: NewSite): Promise<Site> {
-      const saved = await siteStore(db).update(id, version, site);
-      const now = await currentSite();
+      const saved = await siteStore(scope).update(id, version, site);
+      const now = await scope.site.current();
       if (now.id !== id) throw notFound(`Site ${id}`);
       if (!saved) throw staleEdit(`The site ${now.name}`, now);
-      changed();
+      scope.cache.allChanged();
       return now;
     },
 
     async addZone(zone: NewZone): Promise<Zone> {
       checkZone(zone);
-      const site = await currentSite();
+      const site = await scope.site.current();
       await checkWaters(site.id, zone);
-      const id = await db.transaction(async (trx) => {
-        await refuseTakenName(trx, zone.name, 0);
-        return zoneStore(trx).add(site.id, zone);
+      const id = await scope.transaction(async (inner) => {
+        await refuseTakenName(inner, zone.name, 0);
+        return zoneStore(inner).add(site.id, zone);
       });
-      changed();
-      return withoutHouseId(await currentZone(id));
+      await houseChanged(zone.house.name);
+      scope.cache.zoneChanged(id);
+      return withoutHouseId(await scope.zone(id));
     },
 
     async updateZone(id: number, version: number, zone: NewZone): Promise<Zone> {
       checkZone(zone);
-      const site = await currentSite();
+      const site = await scope.site.current();
       await checkWaters(site.id, zone);
-      const before = withoutHouseId(await currentZone(id));
+      const before = withoutHouseId(await scope.zone(id));
       if (before.version !== version) throw staleEdit(`The zone ${before.name}`, before);
-      await db.transaction(async (trx) => {
-        await refuseTakenName(trx, zone.name, id);
-        if (!(await zoneStore(trx).update(id, site.id, version, zone)))
+      await scope.transaction(async (inner) => {
+        await refuseTakenName(inner, zone.name, id);
+        if (!(await zoneStore(inner).update(id, site.id, version, zone)))
           throw staleEdit(`The zone ${before.name}`, before);
       });
-      changed();
-      return withoutHouseId(await currentZone(id));
+      await houseChanged(zone.house.name);
+      scope.cache.zoneChanged(id);
+      return withoutHouseId(await scope.zone(id));
     },
   };
 }
 
-async function refuseTakenName(db: Knex, name: string, exceptId: number): Promise<void> {
-  if (await zoneStore(db).nameTaken(name, exceptId))
+async function refuseTakenName(scope: Scope, name: string, exceptId: number): Promise<void> {
+  if (await zoneStore(scope).nameTaken(name, exceptId))
     throw taken("name", `Another zone is already called ${name}; choose another name.`);
 }
 

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { NewSite, NewZone } from "@sprunel/contract/site";
+import type { Knex } from "knex";
 import { onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
 import { startServer, type RunningServer } from "../start-server.ts";
@@ -49,6 +50,7 @@ export function newFolder(): string {
 }
 
 export interface TestServer extends RunningServer {
+  readonly db: Knex;
   /** The answer's status and body; `body` may be anything, to try what is malformed. */
   call(
     method: string,
@@ -82,6 +84,7 @@ export async function testServer(
   onTestFinished(stop);
   return {
     ...server,
+    db: server.scope.db,
     stop,
     async call(method, path, body) {
       const text = typeof body === "string" ? body : body === undefined ? null : JSON.stringify(body);

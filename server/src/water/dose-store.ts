@@ -1,5 +1,5 @@
 import { doseSchema, type Dose, type NewDose } from "@sprunel/contract/water";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 interface DoseRow {
   id: number;
@@ -10,10 +10,11 @@ interface DoseRow {
   litres: number;
   flush_l: number;
   struck_reason: string | null;
+  actor: string;
 }
 
 /** All SQL about doses of digestate and reclaimed water. What was wrong is struck out, never erased. */
-export function doseStore(db: Knex) {
+export function doseStore({ db, actor }: Writer) {
   return {
     /** Newest first. */
     async list(zoneId: number): Promise<(Dose & { readonly key: string })[]> {
@@ -23,6 +24,11 @@ export function doseStore(db: Knex) {
           { column: "given_on", order: "desc" },
           { column: "id", order: "desc" },
         ]);
+      return rows.map((row) => ({ ...fromRow(row), key: row.key }));
+    },
+    /** Every one of a zone, the oldest first. */
+    async all(zoneId: number): Promise<(Dose & { readonly key: string })[]> {
+      const rows = await db<DoseRow>("source_dose").where({ zone_id: zoneId }).orderBy("id");
       return rows.map((row) => ({ ...fromRow(row), key: row.key }));
     },
     /** The same dose sent twice counts once. */
@@ -36,6 +42,7 @@ export function doseStore(db: Knex) {
           litres: dose.litres,
           flush_l: dose.flushL,
           struck_reason: struck,
+          actor,
         })
         .onConflict("key")
         .ignore();

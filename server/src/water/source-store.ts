@@ -1,5 +1,5 @@
 import { newSourceSchema, type NewSource, type Source } from "@sprunel/contract/water";
-import type { Knex } from "knex";
+import type { Writer } from "../scope/scope.ts";
 
 interface SourceRow {
   id: number;
@@ -7,10 +7,11 @@ interface SourceRow {
   version: number;
   name: string;
   definition: string;
+  actor: string;
 }
 
 /** All SQL about sources of water. */
-export function sourceStore(db: Knex) {
+export function sourceStore({ db, actor }: Writer) {
   return {
     async list(siteId: number): Promise<Source[]> {
       return (await db<SourceRow>("source").where({ site_id: siteId }).orderBy("id")).map(fromRow);
@@ -25,6 +26,7 @@ export function sourceStore(db: Knex) {
         version: 1,
         name,
         definition: JSON.stringify(definition),
+        actor,
       });
       return id;
     },
@@ -32,7 +34,7 @@ export function sourceStore(db: Knex) {
     async update(id: number, version: number, { name, ...definition }: NewSource): Promise<boolean> {
       const changed = await db<SourceRow>("source")
         .where({ id, version })
-        .update({ version: version + 1, name, definition: JSON.stringify(definition) });
+        .update({ version: version + 1, name, definition: JSON.stringify(definition), actor });
       return changed === 1;
     },
     /** The source of a report's name; a new one of unknown limits where nobody has described it yet. */

@@ -1,17 +1,16 @@
 import type { Site } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
-import type { NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
+import type { NewWaterReport, NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
 import { kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
 import { OPEN_FIELD_PCT } from "@sprunel/core/site";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
-import type { Knex } from "knex";
 import type { WeatherService } from "../climate/weather-service.ts";
-import { feedStore } from "../feed/feed-store.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
-import type { SetUpService } from "../site/set-up-service.ts";
-import { zoneStore, type StoredZone } from "../site/zone-store.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import { reportStore } from "./report-store.ts";
 import { sourceStore } from "./source-store.ts";
 
 export type ZoneSupply = NonNullable<BoardZone["water"]>;
@@ -25,13 +24,7 @@ const FORECAST_DAYS = 4;
 const RAIN_DAYS = 42;
 
 /** Sources of water: their limits, what is in store, and what the zones take of each. */
-export function waterService(
-  db: Knex,
-  setUp: SetUpService,
-  weather: WeatherService,
-  clock: () => number,
-  changed: () => void,
-) {
+export function waterService(scope: Scope, weather: WeatherService) {
   /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
   const courses = new Map<string, readonly number[]>();
   const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
@@ -44,40 +37,42 @@ export function waterService(
     return kc;
   };
 
-  const refuseTaken = async (trx: Knex, siteId: number, name: string, exceptId: number): Promise<void> => {
-    const others = (await sourceStore(trx).list(siteId)).filter((source) => source.id !== exceptId);
+  const refuseTaken = async (inner: Scope, siteId: number, name: string, exceptId: number): Promise<void> => {
+    const others = (await sourceStore(inner).list(siteId)).filter((source) => source.id !== exceptId);
     if (others.some((source) => source.name.toLowerCase() === name.toLowerCase()))
       throw taken("name", `Another water is already called ${name}; choose another name.`);
   };
   return {
     async addSource(source: NewSource): Promise<void> {
-      const site = await setUp.site();
-      await db.transaction(async (trx) => {
-        await refuseTaken(trx, site.id, source.name, 0);
-        await sourceStore(trx).add(site.id, source);
+      const site = await scope.site.current();
+      await scope.transaction(async (inner) => {
+        await refuseTaken(inner, site.id, source.name, 0);
+        await sourceStore(inner).add(site.id, source);
       });
-      changed();
     },
 
     async updateSource(id: number, version: number, source: NewSource): Promise<void> {
-      const site = await setUp.site();
-      const before = await sourceStore(db).find(id);
+      const site = await scope.site.current();
+      const before = await sourceStore(scope).find(id);
       if (!before) throw notFound(`Source ${id}`);
-      await db.transaction(async (trx) => {
-        await refuseTaken(trx, site.id, source.name, id);
-        if (!(await sourceStore(trx).update(id, version, source)))
-          throw staleEdit(`The water ${before.name}`, await sourceStore(trx).find(id));
+      await scope.transaction(async (inner) => {
+        await refuseTaken(inner, site.id, source.name, id);
+        if (!(await sourceStore(inner).update(id, version, source)))
+          throw staleEdit(`The water ${before.name}`, await sourceStore(inner).find(id));
       });
-      changed();
+    },
+
+    async addReport(report: NewWaterReport): Promise<void> {
+      await reportStore(scope).add((await scope.site.current()).id, report);
     },
 
     async station(asked: string | undefined): Promise<WaterStation> {
-      const site = await setUp.site();
-      const date = asked ?? localDate(clock(), site.timeZone);
-      const [sources, zones] = [await sourceStore(db).list(site.id), await zoneStore(db).list()];
-      const reports = await feedStore(db).reports(site.id);
+      const site = await scope.site.current();
+      const date = await scope.site.dateOr(asked);
+      const [sources, zones] = [await sourceStore(scope).list(site.id), await scope.zones()];
+      const reports = await reportStore(scope).inForce(site.id, date);
       const startOfDay = startOfLocalDay(date, site.timeZone);
-      const year = await wateringStore(db).totals(
+      const year = await wateringStore(scope).totals(
         startOfLocalDay(`${date.slice(0, 4)}-01-01`, site.timeZone),
         startOfDay,
       );
@@ -87,7 +82,7 @@ export function waterService(
         date,
         sources: sources.map((source) => ({
           source,
-          report: reports.find((entry) => entry.sourceName === source.name && entry.takenOn <= date) ?? null,
+          report: reports.get(source.id) ?? null,
           yearUseM3: zones.reduce(
             (sum, zone) => sum + (shareOf(zone, source.id, firstId) * (year.get(zone.id) ?? 0)) / 1000,
             0,
@@ -99,7 +94,7 @@ export function waterService(
 
     /** What each zone drinks, and the days that the scarcest of it still lasts. */
     async supplies(site: Site, zones: readonly StoredZone[], date: string): Promise<(zone: StoredZone) => ZoneSupply> {
-      const sources = await sourceStore(db).list(site.id);
+      const sources = await sourceStore(scope).list(site.id);
       const stores = await storesOf(site, sources, zones, date);
       const states = sources.map((source) => ({ source, ...stores(source) }));
       const firstId = sources[0]?.id ?? 0;
@@ -123,7 +118,7 @@ export function waterService(
   async function storesOf(site: Site, sources: readonly Source[], zones: readonly StoredZone[], date: string) {
     const readOn = sources.flatMap(({ storage }) => storage?.readOn ?? []);
     const since = [addDays(date, -USE_DAYS), ...readOn].sort()[0] ?? date;
-    const given = await wateringStore(db).litresByDay(
+    const given = await wateringStore(scope).litresByDay(
       startOfLocalDay(since, site.timeZone),
       startOfLocalDay(date, site.timeZone),
       (atMs) => localDate(atMs, site.timeZone),

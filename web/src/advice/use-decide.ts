@@ -1,12 +1,12 @@
+import { decide } from "@sprunel/contract/today";
 import type { NewDecision } from "@sprunel/contract/advice";
-import { boardSchema } from "@sprunel/contract/today";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useDecide(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (decision: NewDecision) => sendJson("POST", `/api/zones/${zoneId}/decisions`, decision, boardSchema),
+    mutationFn: (decision: NewDecision) => ask(decide, { params: { id: zoneId }, body: decision }),
     // A correction changes the plans of today and of the days to come.
     onSuccess: () => client.invalidateQueries(),
   });

@@ -1,18 +1,14 @@
-import {
-  weatherImportAnswerSchema,
-  weatherPreviewSchema,
-  type WeatherChoices,
-  type WeatherFile,
-} from "@sprunel/contract/climate";
+import { importWeather, previewWeather } from "@sprunel/contract/climate";
+import type { WeatherChoices, WeatherFile } from "@sprunel/contract/climate";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 import type { ChosenFile } from "../files/chosen-file.ts";
 
 /** What an import of the file would do, read as chosen. */
 export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoices) {
   return useQuery({
     queryKey: ["climate", "weather-preview", file?.chosenAt, choices],
-    queryFn: () => sendJson("POST", "/api/weather/previews", bodyOf(file, choices), weatherPreviewSchema),
+    queryFn: () => ask(previewWeather, { body: bodyOf(file, choices) }),
     enabled: file !== null,
     placeholderData: (before, query) => (query?.queryKey[2] === file?.chosenAt ? before : undefined),
   });
@@ -22,7 +18,7 @@ export function useWeatherImport() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, choices }: { file: ChosenFile; choices: WeatherChoices }) =>
-      sendJson("POST", "/api/weather/imports", bodyOf(file, choices), weatherImportAnswerSchema),
+      ask(importWeather, { body: bodyOf(file, choices) }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

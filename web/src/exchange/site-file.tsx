@@ -1,10 +1,12 @@
+import { getSiteFile, readSiteFile } from "@sprunel/contract/exchange";
+import { getWaterReportsTable } from "@sprunel/contract/water";
+import { addressOf } from "@sprunel/contract/basics";
 import { siteFileSchema } from "@sprunel/contract/exchange";
-import { setUpSchema } from "@sprunel/contract/site";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";
 import { Link } from "react-router";
-import { sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import styles from "./site-file.module.css";
@@ -13,10 +15,10 @@ import styles from "./site-file.module.css";
 export function SiteExport() {
   return (
     <p className={styles["files"]}>
-      <a href="/api/site-file" download>
+      <a href={addressOf(getSiteFile)} download>
         Save the whole site as a file
       </a>
-      <a href="/api/water-reports.csv" download>
+      <a href={addressOf(getWaterReportsTable)} download>
         Lab reports as a table
       </a>
       <Link to="/import/readings">Import lists: readings, soil tests, picks, shelf</Link>
@@ -40,7 +42,7 @@ export function SiteImport() {
           `${file.name} cannot be read as a site: ${first ? `${first.path} – ${first.message}` : "it is no such file."} Nothing was changed.`,
         );
       }
-      return sendJson("POST", "/api/site-file", parsed.data, setUpSchema);
+      return ask(readSiteFile, { body: parsed.data });
     },
     onSuccess: () => client.invalidateQueries(),
   });

@@ -1,13 +1,14 @@
-import { listPreviewSchema, type ListChoices, type ListFile, type ListKind } from "@sprunel/contract/exchange";
+import { importList, previewList } from "@sprunel/contract/exchange";
+import type { ListChoices, ListFile, ListKind } from "@sprunel/contract/exchange";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ChosenFile } from "../files/chosen-file.ts";
-import { sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 /** What an import of the list would do, read as chosen. */
 export function useListPreview(list: ListKind, file: ChosenFile | null, choices: ListChoices) {
   return useQuery({
     queryKey: ["site", "list-preview", list, file?.chosenAt, choices],
-    queryFn: () => sendJson("POST", "/api/lists/previews", bodyOf(list, file, choices), listPreviewSchema),
+    queryFn: () => ask(previewList, { body: bodyOf(list, file, choices) }),
     enabled: file !== null,
     placeholderData: (before, query) =>
       query?.queryKey[2] === list && query.queryKey[3] === file?.chosenAt ? before : undefined,
@@ -18,7 +19,7 @@ export function useListImport(list: ListKind) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ file, choices }: { file: ChosenFile; choices: ListChoices }) =>
-      sendJson("POST", "/api/lists/imports", bodyOf(list, file, choices), listPreviewSchema),
+      ask(importList, { body: bodyOf(list, file, choices) }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,24 +1,30 @@
 import {
-  productListSchema,
-  zoneFeedSchema,
-  type FeedSettings,
-  type FeedTarget,
-  type FeedWishes,
-  type NewMix,
-  type NewOwnProduct,
-  type ShelfUpdate,
-  type ZoneFeed,
+  addMix,
+  addOwnProduct,
+  getProducts,
+  getZoneFeed,
+  putOnShelf,
+  saveFeedSettings,
+  saveFeedTarget,
+  takeOffShelf,
+} from "@sprunel/contract/feed";
+import type {
+  FeedSettings,
+  FeedTarget,
+  FeedWishes,
+  NewMix,
+  NewOwnProduct,
+  ShelfUpdate,
+  ZoneFeed,
 } from "@sprunel/contract/feed";
 import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { z } from "zod";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useZoneFeed(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["feed", "zone", zoneId, date],
-    queryFn: ({ signal }) =>
-      getJson(`/api/zones/${zoneId}/feed${date === null ? "" : `?date=${date}`}`, zoneFeedSchema, signal),
+    queryFn: ({ signal }) => ask(getZoneFeed, { params: { id: zoneId }, query: { date }, signal }),
   });
 }
 
@@ -26,7 +32,7 @@ export function useSaveTarget(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ version, target }: { version: number | null; target: FeedTarget }) =>
-      sendJson("PUT", `/api/zones/${zoneId}/feed-target`, { ...target, version }, zoneFeedSchema),
+      ask(saveFeedTarget, { params: { id: zoneId }, body: { ...target, version } }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
@@ -35,7 +41,7 @@ export function useSaveSettings(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ version, settings }: { version: number | null; settings: FeedSettings }) =>
-      sendJson("PUT", `/api/zones/${zoneId}/feed-settings`, { ...settings, version }, zoneFeedSchema),
+      ask(saveFeedSettings, { params: { id: zoneId }, body: { ...settings, version } }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
@@ -43,7 +49,7 @@ export function useSaveSettings(zoneId: number) {
 export function useLogMix(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (mix: NewMix) => sendJson("POST", `/api/zones/${zoneId}/mixes`, mix, zoneFeedSchema),
+    mutationFn: (mix: NewMix) => ask(addMix, { params: { id: zoneId }, body: mix }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
@@ -51,7 +57,7 @@ export function useLogMix(zoneId: number) {
 export function useProducts() {
   return useQuery({
     queryKey: ["feed", "products"],
-    queryFn: ({ signal }) => getJson("/api/products", productListSchema, signal),
+    queryFn: ({ signal }) => ask(getProducts, { signal }),
     staleTime: Infinity,
   });
 }
@@ -59,7 +65,7 @@ export function useProducts() {
 export function useAddOwnProduct() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (product: NewOwnProduct) => sendJson("POST", "/api/own-products", product, z.object({})),
+    mutationFn: (product: NewOwnProduct) => ask(addOwnProduct, { body: product }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
@@ -76,7 +82,9 @@ export function useChangeShelf() {
   return useMutation({
     mutationFn: async (changes: readonly ShelfChange[]) => {
       for (const { productId, item } of changes)
-        await sendJson(item ? "PUT" : "DELETE", `/api/shelf/${productId}`, item, z.object({}));
+        await (item
+          ? ask(putOnShelf, { params: { productId }, body: item })
+          : ask(takeOffShelf, { params: { productId } }));
     },
     onSettled: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });

@@ -1,19 +1,19 @@
-import { zoneHarvestSchema, type NewPick } from "@sprunel/contract/harvest";
+import { addPick, getZoneHarvest, strikePick } from "@sprunel/contract/harvest";
+import type { NewPick } from "@sprunel/contract/harvest";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useHarvest(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["harvest", "zone", zoneId, date],
-    queryFn: ({ signal }) =>
-      getJson(`/api/zones/${zoneId}/harvest${date === null ? "" : `?date=${date}`}`, zoneHarvestSchema, signal),
+    queryFn: ({ signal }) => ask(getZoneHarvest, { params: { id: zoneId }, query: { date }, signal }),
   });
 }
 
 export function useAddPick(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (pick: NewPick) => sendJson("POST", `/api/zones/${zoneId}/picks`, pick, zoneHarvestSchema),
+    mutationFn: (pick: NewPick) => ask(addPick, { params: { id: zoneId }, body: pick }),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -22,7 +22,7 @@ export function useStrikePick(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, reason }: { id: number; reason: string }) =>
-      sendJson("POST", `/api/zones/${zoneId}/picks/${id}/strikes`, { reason }, zoneHarvestSchema),
+      ask(strikePick, { params: { id: zoneId, pickId: id }, body: { reason } }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,4 +1,4 @@
-import { problemSchema, type Problem } from "@sprunel/contract/basics";
+import { addressOf, problemSchema, type Endpoint, type Problem } from "@sprunel/contract/basics";
 import type { z } from "zod";
 
 /** The server answered that it cannot do this, and why. */
@@ -21,27 +21,36 @@ export class LostServerError extends Error {
   }
 }
 
-export function getJson<S extends z.ZodType>(path: string, schema: S, signal?: AbortSignal): Promise<z.infer<S>> {
-  return request(path, { signal: signal ?? null }, schema);
-}
+/** What a call sends: what its path names, what its address asks, what its body holds; only what the endpoint takes. */
+type Needs<Name extends string, Keys, Value> = [Keys] extends [never] ? object : Readonly<Record<Name, Value>>;
+export type Asking<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType> = Needs<
+  "params",
+  keyof P["shape"],
+  Readonly<Record<keyof P["shape"] & string, string | number>>
+> &
+  (B extends z.ZodUndefined ? object : { readonly body: z.input<B> }) & {
+    readonly query?: Readonly<Partial<Record<keyof Q["shape"] & string, string | null>>>;
+    readonly signal?: AbortSignal;
+  };
 
-export function sendJson<S extends z.ZodType>(
-  method: "POST" | "PUT" | "DELETE",
-  path: string,
-  body: unknown,
-  schema: S,
-): Promise<z.infer<S>> {
-  return request(path, { method, headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }, schema);
+/** Asks the server through an endpoint of the contract, and reads its answer by it. */
+export async function ask<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<P, Q, B, A>,
+  asking: Asking<P, Q, B>,
+): Promise<z.output<A>> {
+  const response = await reach(endpoint, asking);
+  const body: unknown = await response.json().catch(() => undefined);
+  if (response.ok) return endpoint.answer.parse(body);
+  throw problemOf(response, body);
 }
 
 /** An answer that comes line by line, one JSON object each. */
-export async function getLines<S extends z.ZodType>(
-  path: string,
-  schema: S,
-  signal: AbortSignal,
-  onLine: (line: z.infer<S>) => void,
+export async function askLines<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<P, Q, B, A>,
+  asking: Asking<P, Q, B>,
+  onLine: (line: z.output<A>) => void,
 ): Promise<void> {
-  const response = await reach(path, { signal });
+  const response = await reach(endpoint, asking);
   if (!response.ok || !response.body) throw problemOf(response, await response.json().catch(() => undefined));
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
@@ -49,21 +58,28 @@ export async function getLines<S extends z.ZodType>(
     const { done, value = "" } = await reader.read();
     const lines = (rest + value).split("\n");
     rest = lines.pop() ?? "";
-    for (const line of lines) onLine(schema.parse(JSON.parse(line)));
+    for (const line of lines) onLine(endpoint.answer.parse(JSON.parse(line)));
     if (done) return;
   }
 }
 
-async function request<S extends z.ZodType>(path: string, init: RequestInit, schema: S): Promise<z.infer<S>> {
-  const response = await reach(path, init);
-  const body: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return schema.parse(body);
-  throw problemOf(response, body);
+interface Sent {
+  readonly params?: Readonly<Record<string, unknown>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
+  readonly signal?: AbortSignal;
 }
 
-async function reach(path: string, init: RequestInit): Promise<Response> {
+async function reach(
+  endpoint: Pick<Endpoint, "method" | "path">,
+  { params, query, body, signal }: Sent,
+): Promise<Response> {
   try {
-    return await fetch(path, init);
+    return await fetch(addressOf(endpoint, params, query), {
+      method: endpoint.method.toUpperCase(),
+      signal: signal ?? null,
+      ...(body !== undefined && { headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }),
+    });
   } catch (cause) {
     if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
     throw new LostServerError(cause);

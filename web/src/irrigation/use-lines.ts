@@ -1,11 +1,12 @@
-import { zoneLinesSchema, type NewCatchTest, type NewLines } from "@sprunel/contract/irrigation";
+import { addCatchTest, getZoneLines, saveZoneLines, strikeCatchTest } from "@sprunel/contract/irrigation";
+import type { NewCatchTest, NewLines } from "@sprunel/contract/irrigation";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useLines(zoneId: number) {
   return useQuery({
     queryKey: ["irrigation", "lines", zoneId],
-    queryFn: ({ signal }) => getJson(`/api/zones/${zoneId}/lines`, zoneLinesSchema, signal),
+    queryFn: ({ signal }) => ask(getZoneLines, { params: { id: zoneId }, signal }),
   });
 }
 
@@ -19,18 +20,16 @@ function useLinesChange<T>(send: (change: T) => Promise<unknown>) {
 
 export function useSaveLines(zoneId: number) {
   return useLinesChange(({ version, lines }: { version: number | null; lines: NewLines }) =>
-    sendJson("PUT", `/api/zones/${zoneId}/lines`, { ...lines, version }, zoneLinesSchema),
+    ask(saveZoneLines, { params: { id: zoneId }, body: { ...lines, version } }),
   );
 }
 
 export function useAddCatchTest(zoneId: number) {
-  return useLinesChange((test: NewCatchTest) =>
-    sendJson("POST", `/api/zones/${zoneId}/catch-tests`, test, zoneLinesSchema),
-  );
+  return useLinesChange((test: NewCatchTest) => ask(addCatchTest, { params: { id: zoneId }, body: test }));
 }
 
 export function useStrikeCatchTest(zoneId: number) {
   return useLinesChange(({ id, reason }: { id: number; reason: string }) =>
-    sendJson("POST", `/api/zones/${zoneId}/catch-tests/${id}/strikes`, { reason }, zoneLinesSchema),
+    ask(strikeCatchTest, { params: { id: zoneId, testId: id }, body: { reason } }),
   );
 }

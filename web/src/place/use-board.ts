@@ -1,6 +1,6 @@
-import { boardSchema } from "@sprunel/contract/today";
+import { getBoard } from "@sprunel/contract/today";
 import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
-import { getJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 /** Pulses pass and hours come in while a board stands open. */
 const REFRESH_MS = 60_000;
@@ -8,7 +8,7 @@ const REFRESH_MS = 60_000;
 export function boardQuery(date: string | null) {
   return queryOptions({
     queryKey: ["plan", "board", date],
-    queryFn: ({ signal }) => getJson(`/api/board${date === null ? "" : `?date=${date}`}`, boardSchema, signal),
+    queryFn: ({ signal }) => ask(getBoard, { query: { date }, signal }),
   });
 }
 

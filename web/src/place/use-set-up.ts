@@ -1,11 +1,12 @@
-import { setUpSchema, siteSchema, zoneSchema, type NewSite, type NewZone } from "@sprunel/contract/site";
+import { addSite, addZone, getSetUp, updateSite, updateZone } from "@sprunel/contract/site";
+import type { NewSite, NewZone } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useSetUp() {
   return useQuery({
     queryKey: ["site", "set-up"],
-    queryFn: ({ signal }) => getJson("/api/set-up", setUpSchema, signal),
+    queryFn: ({ signal }) => ask(getSetUp, { signal }),
   });
 }
 
@@ -20,8 +21,8 @@ export function useSaveSite() {
   return useMutation({
     mutationFn: ({ existing, record }: { existing: Existing | null; record: NewSite }) =>
       existing
-        ? sendJson("PUT", `/api/site/${existing.id}`, { ...record, version: existing.version }, siteSchema)
-        : sendJson("POST", "/api/site", record, siteSchema),
+        ? ask(updateSite, { params: { id: existing.id }, body: { ...record, version: existing.version } })
+        : ask(addSite, { body: record }),
     onSuccess: () => client.invalidateQueries(),
   });
 }
@@ -31,8 +32,8 @@ export function useSaveZone() {
   return useMutation({
     mutationFn: ({ existing, record }: { existing: Existing | null; record: NewZone }) =>
       existing
-        ? sendJson("PUT", `/api/zones/${existing.id}`, { ...record, version: existing.version }, zoneSchema)
-        : sendJson("POST", "/api/zones", record, zoneSchema),
+        ? ask(updateZone, { params: { id: existing.id }, body: { ...record, version: existing.version } })
+        : ask(addZone, { body: record }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,11 +1,12 @@
-import { waterStationSchema, type NewSource, type Source } from "@sprunel/contract/water";
+import { addSource, getWater, updateSource } from "@sprunel/contract/water";
+import type { NewSource, Source } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useWaterStation(date: string | null) {
   return useQuery({
     queryKey: ["water", "station", date],
-    queryFn: ({ signal }) => getJson(`/api/water${date === null ? "" : `?date=${date}`}`, waterStationSchema, signal),
+    queryFn: ({ signal }) => ask(getWater, { query: { date }, signal }),
   });
 }
 
@@ -14,8 +15,8 @@ export function useSaveSource() {
   return useMutation({
     mutationFn: ({ existing, record }: { existing: Pick<Source, "id" | "version"> | null; record: NewSource }) =>
       existing
-        ? sendJson("PUT", `/api/sources/${existing.id}`, { ...record, version: existing.version }, waterStationSchema)
-        : sendJson("POST", "/api/sources", record, waterStationSchema),
+        ? ask(updateSource, { params: { id: existing.id }, body: { ...record, version: existing.version } })
+        : ask(addSource, { body: record }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,19 +1,19 @@
-import { rootHistorySchema, type NewReading, type Strike } from "@sprunel/contract/rootzone";
+import { addReading, getRootHistory, strikeReading } from "@sprunel/contract/rootzone";
+import type { NewReading, Strike } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 export function useRootHistory(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["rootzone", "history", zoneId, date],
-    queryFn: ({ signal }) =>
-      getJson(`/api/zones/${zoneId}/roots${date === null ? "" : `?date=${date}`}`, rootHistorySchema, signal),
+    queryFn: ({ signal }) => ask(getRootHistory, { params: { id: zoneId }, query: { date }, signal }),
   });
 }
 
 export function useAddReading(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (reading: NewReading) => sendJson("POST", `/api/zones/${zoneId}/readings`, reading, rootHistorySchema),
+    mutationFn: (reading: NewReading) => ask(addReading, { params: { id: zoneId }, body: reading }),
     // A reading changes tomorrow's plan and what is to decide: everything is asked anew.
     onSuccess: () => client.invalidateQueries(),
   });
@@ -22,7 +22,7 @@ export function useAddReading(zoneId: number) {
 export function useStrike(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (strike: Strike) => sendJson("POST", `/api/zones/${zoneId}/strikes`, strike, rootHistorySchema),
+    mutationFn: (strike: Strike) => ask(strikeReading, { params: { id: zoneId }, body: strike }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

@@ -1,20 +1,21 @@
-import { zoneReportsSchema, type NewZoneReport } from "@sprunel/contract/rootzone";
+import { addZoneReport, getZoneReports, strikeZoneReport } from "@sprunel/contract/rootzone";
+import type { NewZoneReport } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 const keyOf = (zoneId: number) => ["rootzone", "reports", zoneId];
 
 export function useZoneReports(zoneId: number) {
   return useQuery({
     queryKey: keyOf(zoneId),
-    queryFn: ({ signal }) => getJson(`/api/zones/${zoneId}/reports`, zoneReportsSchema, signal),
+    queryFn: ({ signal }) => ask(getZoneReports, { params: { id: zoneId }, signal }),
   });
 }
 
 export function useAddReport(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (report: NewZoneReport) => sendJson("POST", `/api/zones/${zoneId}/reports`, report, zoneReportsSchema),
+    mutationFn: (report: NewZoneReport) => ask(addZoneReport, { params: { id: zoneId }, body: report }),
     onSuccess: (answer) => client.setQueryData(keyOf(zoneId), answer),
   });
 }
@@ -23,7 +24,7 @@ export function useStrikeReport(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, reason }: { id: number; reason: string }) =>
-      sendJson("POST", `/api/zones/${zoneId}/reports/${id}/strikes`, { reason }, zoneReportsSchema),
+      ask(strikeZoneReport, { params: { id: zoneId, reportId: id }, body: { reason } }),
     onSuccess: (answer) => client.setQueryData(keyOf(zoneId), answer),
   });
 }

@@ -1,13 +1,14 @@
-import { dosesSchema, type NewDose } from "@sprunel/contract/water";
+import { addDose, getDoses, strikeDose } from "@sprunel/contract/water";
+import type { NewDose } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { ask } from "../http/api.ts";
 
 const keyOf = (zoneId: number) => ["water", "doses", zoneId];
 
 export function useDoses(zoneId: number) {
   return useQuery({
     queryKey: keyOf(zoneId),
-    queryFn: ({ signal }) => getJson(`/api/zones/${zoneId}/doses`, dosesSchema, signal),
+    queryFn: ({ signal }) => ask(getDoses, { params: { id: zoneId }, signal }),
   });
 }
 
@@ -20,11 +21,11 @@ function useDoseChange<T>(zoneId: number, send: (change: T) => Promise<unknown>)
 }
 
 export function useAddDose(zoneId: number) {
-  return useDoseChange(zoneId, (dose: NewDose) => sendJson("POST", `/api/zones/${zoneId}/doses`, dose, dosesSchema));
+  return useDoseChange(zoneId, (dose: NewDose) => ask(addDose, { params: { id: zoneId }, body: dose }));
 }
 
 export function useStrikeDose(zoneId: number) {
   return useDoseChange(zoneId, ({ id, reason }: { id: number; reason: string }) =>
-    sendJson("POST", `/api/zones/${zoneId}/doses/${id}/strikes`, { reason }, dosesSchema),
+    ask(strikeDose, { params: { id: zoneId, doseId: id }, body: { reason } }),
   );
 }

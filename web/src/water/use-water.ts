@@ -1,20 +1,21 @@
-import { waterPreviewSchema, type WaterFile } from "@sprunel/contract/exchange";
-import { waterReportsSchema, type NewWaterReport } from "@sprunel/contract/water";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { getJson, sendJson } from "../http/api.ts";
+import { importWater, previewWater } from "@sprunel/contract/exchange";
+import { addWaterReport, getWaterReports } from "@sprunel/contract/water";
+import type { WaterFile } from "@sprunel/contract/exchange";
+import type { NewWaterReport } from "@sprunel/contract/water";
+import { keepPreviousData, useMutation, useQuery, useQueryClient, skipToken } from "@tanstack/react-query";
+import { ask } from "../http/api.ts";
 
 export function useWaterReports() {
   return useQuery({
     queryKey: ["feed", "water-reports"],
-    queryFn: ({ signal }) => getJson("/api/water-reports", waterReportsSchema, signal),
+    queryFn: ({ signal }) => ask(getWaterReports, { signal }),
   });
 }
 
 export function useWaterPreview(file: WaterFile | null) {
   return useQuery({
     queryKey: ["water", "preview", file],
-    queryFn: () => sendJson("POST", "/api/water/previews", file, waterPreviewSchema),
-    enabled: file !== null,
+    queryFn: file === null ? skipToken : () => ask(previewWater, { body: file }),
     placeholderData: keepPreviousData,
   });
 }
@@ -22,7 +23,7 @@ export function useWaterPreview(file: WaterFile | null) {
 export function useWaterImport() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (file: WaterFile) => sendJson("POST", "/api/water/imports", file, waterPreviewSchema),
+    mutationFn: (file: WaterFile) => ask(importWater, { body: file }),
     // A sample may be of a source or of a zone.
     onSuccess: () => client.invalidateQueries(),
   });
@@ -31,7 +32,7 @@ export function useWaterImport() {
 export function useAddWaterReport() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (report: NewWaterReport) => sendJson("POST", "/api/water-reports", report, waterReportsSchema),
+    mutationFn: (report: NewWaterReport) => ask(addWaterReport, { body: report }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }

@@ -1,24 +1,19 @@
-import {
-  feedCostsLineSchema,
-  keptRecipesSchema,
-  type FeedCosts,
-  type NewKeptRecipe,
-  type UseRecipe,
-} from "@sprunel/contract/feed";
+import { getFeedCosts, getRecipes, keepRecipe, useRecipe } from "@sprunel/contract/feed";
+import type { FeedCosts, NewKeptRecipe, UseRecipe } from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { getJson, getLines, sendJson } from "../../http/api.ts";
+import { ask, askLines } from "../../http/api.ts";
 
 const BOOK = ["feed", "recipes"];
 
 export function useRecipes() {
-  return useQuery({ queryKey: BOOK, queryFn: ({ signal }) => getJson("/api/recipes", keptRecipesSchema, signal) });
+  return useQuery({ queryKey: BOOK, queryFn: ({ signal }) => ask(getRecipes, { signal }) });
 }
 
 export function useKeepRecipe(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (recipe: NewKeptRecipe) => sendJson("POST", `/api/zones/${zoneId}/recipes`, recipe, keptRecipesSchema),
+    mutationFn: (recipe: NewKeptRecipe) => ask(keepRecipe, { params: { id: zoneId }, body: recipe }),
     onSuccess: (answer) => client.setQueryData(BOOK, answer),
   });
 }
@@ -26,7 +21,7 @@ export function useKeepRecipe(zoneId: number) {
 export function useUseRecipe(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (use: UseRecipe) => sendJson("PUT", `/api/zones/${zoneId}/recipe`, use, keptRecipesSchema),
+    mutationFn: (use: UseRecipe) => ask(useRecipe, { params: { id: zoneId }, body: use }),
     onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
   });
 }
@@ -43,7 +38,7 @@ export function useFeedCosts(date: string | null) {
     queryKey: ["feed", "costs", date],
     queryFn: async ({ signal }): Promise<FeedCosts> => {
       let answer: FeedCosts | undefined;
-      await getLines(`/api/feed-costs${date === null ? "" : `?date=${date}`}`, feedCostsLineSchema, signal, (line) => {
+      await askLines(getFeedCosts, { query: { date }, signal }, (line) => {
         if ("done" in line) setProgress(line);
         else answer = line;
       });

@@ -1,0 +1,30 @@
+import { endpoint } from "../basics/endpoint.ts";
+import { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-et.ts";
+import { weatherFileSchema, weatherImportAnswerSchema, weatherPreviewSchema } from "./weather-import.ts";
+
+export const previewWeather = endpoint({
+  method: "post",
+  path: "/api/weather/previews",
+  summary: "What an import of a weather file would do; stores nothing",
+  body: weatherFileSchema,
+  answer: weatherPreviewSchema,
+  takesFiles: true,
+});
+
+export const importWeather = endpoint({
+  method: "post",
+  path: "/api/weather/imports",
+  summary: "Import a weather file as its preview showed; a second time adds nothing",
+  body: weatherFileSchema,
+  answer: weatherImportAnswerSchema,
+  status: 201,
+  takesFiles: true,
+});
+
+export const computeReferenceEt = endpoint({
+  method: "post",
+  path: "/api/compute/reference-et",
+  summary: "Reference evapotranspiration",
+  body: referenceEtRequestSchema,
+  answer: referenceEtAnswerSchema,
+});

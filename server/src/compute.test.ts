@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import { testServer } from "./testing/test-server.ts";
+
+const lateral = {
+  lengthM: 100,
+  insideDiameterMm: 16,
+  emitterSpacingM: 0.5,
+  emitter: { flowLh: 2, atKpa: 100, exponent: 0.5, cv: 0.05 },
+  inletKpa: 100,
+};
+const dayPlan = {
+  pump: { maxLh: 10_000 },
+  mixers: [{ id: "m", maxLh: 10_000 }],
+  zones: [
+    {
+      id: "a",
+      litres: 1000,
+      flowLh: 4000,
+      recipeId: "r",
+      windows: [{ start: "08:00", end: "12:00:30" }],
+      pulses: 2,
+      minGapMin: 10,
+      priority: 1,
+    },
+  ],
+};
+const GOOD: Record<string, object> = {
+  lateral,
+  uniformity: { catchesMl: [10, 11, 9, 10], minutes: 2 },
+  "day-plan": dayPlan,
+  acid: { alkalinityMmolL: 4, ph: 7.4, acid: "HNO3", targetPh: 5.8 },
+};
+
+describe("the compute API of lines and days", () => {
+  it.each(Object.entries(GOOD))("answers %s with its working", async (name, body) => {
+    const { call } = await testServer();
+    const answer = await call("POST", `/api/compute/${name}`, body);
+    expect(answer.status).toBe(200);
+    expect((answer.body["working"] as object[]).length).toBeGreaterThan(1);
+    expect(answer.body["warnings"]).toBeInstanceOf(Array);
+  });
+
+  it.each(
+    Object.keys(GOOD).flatMap((name) => ["", "null", "[]", "{", '"text"', "{}"].map((body) => [name, body] as const)),
+  )("refuses %s with a body of %j in its own words", async (name, body) => {
+    const { call } = await testServer();
+    const answer = await call("POST", `/api/compute/${name}`, body);
+    expect([answer.status, answer.type]).toEqual([422, expect.stringContaining("application/problem+json")]);
+    expect(answer.body.errors?.length).toBeGreaterThan(0);
+    expect(JSON.stringify(answer.body)).not.toMatch(/zod|invalid_type|expected/i);
+  });
+
+  it.each([
+    ["lateral", { ...lateral, lengthM: -5 }, "lengthM"],
+    ["lateral", { ...lateral, emitter: { ...lateral.emitter, exponent: 3 } }, "emitter.exponent"],
+    ["lateral", { ...lateral, colour: "blue" }, "colour"],
+    ["uniformity", { catchesMl: [1, 2, 3, "4"], minutes: 2 }, "catchesMl.3"],
+    [
+      "day-plan",
+      { ...dayPlan, zones: [{ ...dayPlan.zones[0], windows: [{ start: "8", end: "9" }] }] },
+      "zones.0.windows.0.start",
+    ],
+    ["day-plan", { ...dayPlan, mixers: [] }, "mixers"],
+  ])("names what is wrong in %s by its path", async (name, body, path) => {
+    const { call } = await testServer();
+    const answer = await call("POST", `/api/compute/${name}`, body);
+    expect([answer.status, answer.body.errors?.map((error) => error.path)]).toEqual([
+      422,
+      expect.arrayContaining([path]),
+    ]);
+  });
+});

@@ -1,0 +1,48 @@
+import type { Knex } from "knex";
+import { firstLight } from "./001-first-light.ts";
+import { firstFeed } from "./002-first-feed.ts";
+import { strikes } from "./003-strikes.ts";
+import { plantings } from "./004-plantings.ts";
+import { decisions } from "./005-decisions.ts";
+import { picks } from "./006-picks.ts";
+import { sources } from "./007-sources.ts";
+import { lines } from "./008-lines.ts";
+import { layouts } from "./009-layouts.ts";
+import { feedSettings } from "./010-feed-settings.ts";
+import { ownProducts } from "./011-own-products.ts";
+import { zoneReports } from "./012-zone-reports.ts";
+import { doses } from "./013-source-doses.ts";
+import { mulchAndBunds } from "./014-mulch-and-bunds.ts";
+import { keptRecipes } from "./015-kept-recipes.ts";
+import { actors } from "./016-actors.ts";
+import type { Migration } from "./migration.ts";
+
+const all: readonly Migration[] = [
+  firstLight,
+  firstFeed,
+  strikes,
+  plantings,
+  decisions,
+  picks,
+  sources,
+  lines,
+  layouts,
+  feedSettings,
+  ownProducts,
+  zoneReports,
+  doses,
+  mulchAndBunds,
+  keptRecipes,
+  actors,
+];
+
+/** Migrations live in code, so that a built server carries them. */
+export const migrations: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve([...all]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) =>
+    Promise.resolve({
+      up: (db: Knex) => migration.up(db),
+      down: () => Promise.reject(new Error("migrations only go forward")),
+    }),
+};

@@ -1,0 +1,37 @@
+import { getSiteFile, importList, importWater, previewList, previewWater, readSiteFile } from "@sprunel/contract/exchange";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { served, written } from "../http/served.ts";
+import type { Module } from "../scope/module.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { SetUpService } from "../site/set-up-service.ts";
+import { listImportService } from "./lists/list-import-service.ts";
+import { siteFileService } from "./site-file.ts";
+import { waterImportService } from "./water-import-service.ts";
+
+/** What comes from files and goes into them: lists, lab files, the whole site. `modules` bring their parts of it. */
+export function exchangeModule(
+  scope: Scope,
+  { setUp, modules }: { readonly setUp: SetUpService; readonly modules: readonly Module[] },
+): Module {
+  const lists = listImportService(scope);
+  const waters = waterImportService(scope);
+  const files = siteFileService(scope, modules);
+  return {
+    routes: [
+      served(previewList, ({ body }) => lists.preview(body)),
+      served(importList, ({ body }) => lists.commit(body)),
+      served(previewWater, ({ body }) => waters.preview(body)),
+      served(importWater, ({ body }) => waters.commit(body)),
+      written(getSiteFile, async (_asked, res) => {
+        const { fileName, text } = await files.write();
+        res.type("application/json").setHeader("Content-Disposition", `attachment; filename="${fileName}"`);
+        await pipeline(Readable.from(text), res);
+      }),
+      served(readSiteFile, async ({ body }) => {
+        await files.read(body);
+        return setUp.overview();
+      }),
+    ],
+  };
+}

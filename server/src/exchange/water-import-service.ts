@@ -1,0 +1,95 @@
+import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
+import { matchZone } from "@sprunel/core/table";
+import { checkReport, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
+import type { Scope } from "../scope/scope.ts";
+import { reportStore } from "../water/report-store.ts";
+import { zoneReportStore } from "../rootzone/zone-report-store.ts";
+
+export type WaterImportService = ReturnType<typeof waterImportService>;
+
+/** Where samples may go, and what is there already. */
+interface Known {
+  readonly zones: ReadonlyMap<string, number>;
+  isThere(sample: Omit<WaterSample, "fate">): boolean | Promise<boolean>;
+}
+
+/** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
+export function waterImportService(scope: Scope) {
+  const read = ({ contentBase64 }: WaterFile): Promise<WaterTable> =>
+    scope.pool.run("water-table", { bytes: Buffer.from(contentBase64, "base64") });
+
+  async function judge(file: WaterFile, table: WaterTable, siteId: number, inner: Scope): Promise<WaterPreview> {
+    const zones = new Map((await inner.zones()).map(({ name, id }) => [name, id]));
+    const known: Known = {
+      zones,
+      isThere: (sample) =>
+        sample.zone === null
+          ? reportStore(inner).has(siteId, { ...sample, sourceName: sample.source, ph: sample.ph ?? 7 })
+          : zoneReportStore(inner).has(zones.get(sample.zone) ?? 0, zoneReportOf(file, sample)),
+    };
+    const samples: WaterSample[] = [];
+    for (const sample of table.samples) samples.push(await sampleAsAsked(sample, file, known));
+    return {
+      fileName: file.fileName,
+      counts: table.counts,
+      notData: [...table.notData],
+      rejected: [...table.rejected],
+      samples,
+    };
+  }
+  return {
+    async preview(file: WaterFile): Promise<WaterPreview> {
+      return judge(file, await read(file), (await scope.site.current()).id, scope);
+    },
+
+    /** Stores what the preview called stored, or nothing; a second time adds nothing. */
+    async commit(file: WaterFile): Promise<WaterPreview> {
+      const { id } = await scope.site.current();
+      const table = await read(file);
+      return scope.transaction(async (inner) => {
+        const preview = await judge(file, table, id, inner);
+        const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone.id]));
+        for (const sample of preview.samples) {
+          if (sample.fate !== "stored") continue;
+          const { source, zone, takenOn, ions, ph, ecMsCm } = sample;
+          if (zone !== null) await zoneReportStore(inner).add(zones.get(zone) ?? 0, zoneReportOf(file, sample));
+          else if (ph !== null) await reportStore(inner).add(id, { sourceName: source, takenOn, ions, ph, ecMsCm });
+        }
+        return preview;
+      });
+    },
+  };
+}
+
+function zoneReportOf({ of }: WaterFile, { takenOn, ions, ph, ecMsCm }: Omit<WaterSample, "fate">) {
+  return { kind: of === "extract" ? of : ("drain" as const), takenOn, ions, ph, ecMsCm };
+}
+
+async function sampleAsAsked(sample: ReadSample, file: WaterFile, known: Known): Promise<WaterSample> {
+  const [line] = sample.lines;
+  const slip = sample.check?.slip;
+  const mended =
+    slip && file.acceptOffers?.includes(line) ? { ...sample.ions, [slip.ion]: slip.offerMmolL } : sample.ions;
+  const check =
+    sample.check && mended !== sample.ions ? checkReport(mended, sample.ph ?? 7, sample.ecMsCm) : sample.check;
+  const isWater = file.of === undefined || file.of === "source";
+  const match = isWater ? null : matchZone(sample.source, [...known.zones.keys()]);
+  const read = {
+    source: sample.source,
+    zone: match && "zone" in match ? match.zone : null,
+    takenOn: sample.takenOn,
+    lines: [...sample.lines] as [number, number],
+    ph: sample.ph,
+    ecMsCm: sample.ecMsCm,
+    ions: mended,
+    belowDetection: [...sample.belowDetection],
+    notTested: [...sample.notTested],
+    hardnessMmolL: sample.hardnessMmolL,
+    check,
+  };
+  // Without a pH no recipe can be made of a water, and without a name nobody finds it again.
+  const hasPlace = isWater ? sample.ph !== null && sample.source !== "" : read.zone !== null;
+  const agreed = hasPlace && check !== null && (check.verdict !== "refused" || (file.insist?.includes(line) ?? false));
+  const isThere = hasPlace && (await known.isThere(read));
+  return { ...read, fate: isThere ? "already-there" : agreed ? "stored" : "refused" };
+}

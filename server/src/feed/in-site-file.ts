@@ -1,0 +1,92 @@
+import type { FeedWishes } from "@sprunel/contract/feed";
+import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
+import { feedStore } from "./feed-store.ts";
+import { ownProductStore } from "./own-product-store.ts";
+import { recipeStore } from "./recipe-store.ts";
+
+/** Own bags get ids of this folder; shelf, recipes, settled amounts and mixes follow them. */
+export function feedInFile(): SiteFilePart {
+  return {
+    ofSite: {
+      ownProducts: {
+        async *out(scope, { siteId }) {
+          yield* await ownProductStore(scope).list(siteId);
+        },
+        async in(scope, { siteId, productIds }, rows) {
+          for (const { id, ...product } of rows) productIds.set(id, await ownProductStore(scope).add(siteId, product));
+        },
+      },
+      shelf: {
+        async *out(scope, { siteId }) {
+          yield* await feedStore(scope).shelf(siteId);
+        },
+        async in(scope, { siteId, productIds }, rows) {
+          for (const { productId, ...item } of rows)
+            await feedStore(scope).putOnShelf(siteId, productIds.get(productId) ?? productId, item);
+        },
+      },
+      recipes: {
+        async *out(scope, { siteId }) {
+          const recipes = (await recipeStore(scope).list(siteId)).reverse();
+          for (const { id: _id, version: _version, keptAtMs, ...recipe } of recipes)
+            yield { ...recipe, keptAt: iso(keptAtMs) };
+        },
+        async in(scope, { siteId, productIds }, rows) {
+          for (const { keptAt, asked, result, ...recipe } of rows)
+            await recipeStore(scope).add(siteId, {
+              ...recipe,
+              keptAtMs: Date.parse(keptAt),
+              asked: { ...asked, wishes: withNewIds(asked.wishes, productIds) },
+              result: { ...result, lines: result.lines.map((line) => withNewId(line, productIds)) },
+            });
+        },
+      },
+    },
+    valuesOfZone: {
+      target: {
+        async out(scope, { zoneId }) {
+          const found = await feedStore(scope).target(zoneId);
+          if (!found) return null;
+          const { version: _version, ...target } = found;
+          return target;
+        },
+        in: (scope, { zoneId }, target) => feedStore(scope).saveTarget(zoneId, 1, target),
+      },
+      feedSettings: {
+        async out(scope, { zoneId }) {
+          const found = await feedStore(scope).settings(zoneId);
+          if (!found) return null;
+          const { version: _version, ...settings } = found;
+          return settings;
+        },
+        in: (scope, { zoneId, productIds }, settings) =>
+          feedStore(scope).saveSettings(zoneId, 1, { ...settings, wishes: withNewIds(settings.wishes, productIds) }),
+      },
+    },
+    ofZone: {
+      mixes: {
+        async *out(scope, { zoneId }) {
+          for (const { mixedAtMs, ...mix } of await feedStore(scope).allMixes(zoneId))
+            yield { ...mix, mixedAt: iso(mixedAtMs) };
+        },
+        async in(scope, { zoneId, productIds }, rows) {
+          for (const { mixedAt, lines, ...mix } of rows)
+            await feedStore(scope).addMix(zoneId, Date.parse(mixedAt), {
+              ...mix,
+              lines: lines.map((line) => withNewId(line, productIds)),
+            });
+        },
+      },
+    },
+  };
+}
+
+function withNewId<T extends { readonly productId: string }>(line: T, ids: ReadonlyMap<string, string>): T {
+  return { ...line, productId: ids.get(line.productId) ?? line.productId };
+}
+
+/** Amounts settled for own products, under the ids that they have here. */
+function withNewIds(wishes: FeedWishes, ids: ReadonlyMap<string, string>): FeedWishes {
+  const locks = Object.entries(wishes.locks).map(([id, gM3]) => [ids.get(id) ?? id, gM3] as const);
+  return { ...wishes, locks: Object.fromEntries(locks) };
+}

@@ -1,0 +1,69 @@
+import { addMix, addOwnProduct, computeRecipe, dropFeedTarget, getFeedCosts, getProducts, getRecipes, getZoneFeed, keepRecipe, putOnShelf, saveFeedSettings, saveFeedTarget, takeOffShelf, useRecipe } from "@sprunel/contract/feed";
+import { PRODUCTS, recipe } from "@sprunel/core/feed";
+import { served, written } from "../http/served.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import { withSolver } from "../pool/highs-solver.ts";
+import type { Module } from "../scope/module.ts";
+import type { Scope } from "../scope/scope.ts";
+import { feedService, type FeedService } from "./feed-service.ts";
+import { asListed } from "./feed-records.ts";
+import { feedInFile } from "./in-site-file.ts";
+import { recipeService } from "./recipe-service.ts";
+
+export function feedModule(
+  scope: Scope,
+  { plans }: { readonly plans: PlanService },
+): Module & { readonly feed: FeedService } {
+  const feed = feedService(scope, plans);
+  const recipes = recipeService(scope, plans);
+  return {
+    feed,
+    routes: [
+      served(getZoneFeed, ({ params: { id }, query: { date } }) => feed.zoneFeed(id, date)),
+      served(saveFeedTarget, async ({ params: { id }, body: { version, ...target } }) => {
+        await feed.saveTarget(id, version, target);
+        return feed.zoneFeed(id, undefined);
+      }),
+      served(dropFeedTarget, async ({ params: { id } }) => {
+        await feed.dropTarget(id);
+        return feed.zoneFeed(id, undefined);
+      }),
+      served(saveFeedSettings, async ({ params: { id }, body: { version, ...settings } }) => {
+        await feed.saveSettings(id, version, settings);
+        return feed.zoneFeed(id, undefined);
+      }),
+      served(addMix, async ({ params: { id }, body }) => {
+        await feed.logMix(id, body);
+        return feed.zoneFeed(id, undefined);
+      }),
+      served(getProducts, () => ({ products: PRODUCTS.map(asListed) })),
+      served(addOwnProduct, async ({ body }) => {
+        await feed.addOwnProduct(body);
+        return {};
+      }),
+      served(putOnShelf, async ({ params: { productId }, body }) => {
+        await feed.putOnShelf(productId, body);
+        return {};
+      }),
+      served(takeOffShelf, async ({ params: { productId } }) => {
+        await feed.takeOffShelf(productId);
+        return {};
+      }),
+      served(getRecipes, async () => ({ recipes: await recipes.list() })),
+      served(keepRecipe, async ({ params: { id }, body }) => ({ recipes: await recipes.keep(id, body) })),
+      served(useRecipe, async ({ params: { id }, body }) => ({ recipes: await recipes.use(id, body) })),
+      // The head waits for the first line, so that a refusal is still a problem document.
+      written(getFeedCosts, async ({ query: { date } }, res) => {
+        const line = (value: object): void => {
+          if (!res.headersSent) res.type(getFeedCosts.media);
+          res.write(`${JSON.stringify(value)}\n`);
+          res.flush();
+        };
+        line(await recipes.costs(date, (done, of) => line({ done, of })));
+        res.end();
+      }),
+      served(computeRecipe, ({ body }) => withSolver((solve) => recipe(body, solve))),
+    ],
+    siteFile: feedInFile(),
+  };
+}

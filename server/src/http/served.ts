@@ -1,0 +1,86 @@
+import type { Endpoint } from "@sprunel/contract/basics";
+import express, { Router, type Request, type RequestHandler, type Response } from "express";
+import type { z } from "zod";
+import { badInput } from "./problems.ts";
+
+/** What a request asks, read through its endpoint's schemas. */
+export interface Asked<Params extends z.ZodType, Query extends z.ZodType, Body extends z.ZodType> {
+  readonly params: z.output<Params>;
+  readonly query: z.output<Query>;
+  readonly body: z.output<Body>;
+}
+
+/** An endpoint of the contract with what answers it. */
+export interface Served {
+  readonly endpoint: Endpoint;
+  answer(req: Request, res: Response): Promise<void>;
+}
+
+/** Files travel as base64 inside JSON: 60 MB hold a year of one-minute rows, or a site with years of hours. */
+const FILE_LIMIT = "60mb";
+const TYPED_LIMIT = "1mb";
+
+/** What is answered is only read. */
+type Answer<T> = T extends readonly (infer Item)[]
+  ? readonly Answer<Item>[]
+  : T extends object
+    ? { readonly [K in keyof T]: Answer<T[K]> }
+    : T;
+
+/** Answers an endpoint with one JSON object. */
+export function served<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<P, Q, B, A>,
+  answer: (asked: Asked<P, Q, B>) => Answer<z.input<A>> | Promise<Answer<z.input<A>>>,
+): Served {
+  return written(endpoint, async (asked, res) => {
+    res.json(await answer(asked));
+  });
+}
+
+/** Answers an endpoint by writing itself: a table, lines as they come, a file too long to hold. */
+export function written<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<P, Q, B, A>,
+  write: (asked: Asked<P, Q, B>, res: Response) => Promise<void>,
+): Served {
+  return {
+    endpoint,
+    async answer(req, res) {
+      const asked = {
+        params: endpoint.params.parse(req.params),
+        query: endpoint.query.parse(req.query),
+        body: (endpoint.body ? endpoint.body.parse(objectIn(req)) : undefined) as z.output<B>,
+      };
+      res.status(endpoint.status);
+      await write(asked, res);
+    },
+  };
+}
+
+/** The routes of a list of endpoints, each with the size that it takes. */
+export function routesOf(all: readonly Served[]): Router {
+  const router = Router();
+  for (const { endpoint, answer } of all) {
+    const read: RequestHandler[] = endpoint.body
+      ? [express.json({ limit: endpoint.takesFiles ? FILE_LIMIT : TYPED_LIMIT, strict: false })]
+      : [];
+    router[endpoint.method](endpoint.path, ...read, (req, res) => answer(req, res));
+  }
+  return router;
+}
+
+/** An absent or non-object body is bad input in plain words. */
+function objectIn(req: Request): object {
+  const body: unknown = req.body;
+  if (body === undefined || body === null)
+    throw badInput([
+      { path: "", message: "The request is empty; send the values as JSON (content type application/json)." },
+    ]);
+  if (typeof body !== "object" || Array.isArray(body))
+    throw badInput([
+      {
+        path: "",
+        message: `The request must be an object with named values, not ${Array.isArray(body) ? "a list" : "a bare value"}.`,
+      },
+    ]);
+  return body;
+}

@@ -1,0 +1,40 @@
+import { adviceModule } from "./advice/module.ts";
+import { climateModule, type ClimateModule } from "./climate/module.ts";
+import type { WeatherDevice } from "./climate/weather-device.ts";
+import { exchangeModule } from "./exchange/module.ts";
+import { feedModule } from "./feed/module.ts";
+import { harvestModule } from "./harvest/module.ts";
+import { irrigationModule } from "./irrigation/module.ts";
+import { planModule } from "./plan/module.ts";
+import { rootzoneModule } from "./rootzone/module.ts";
+import type { Module } from "./scope/module.ts";
+import type { Scope } from "./scope/scope.ts";
+import { siteModule } from "./site/module.ts";
+import { todayModule } from "./today/module.ts";
+import { waterModule } from "./water/module.ts";
+
+/** Every room with what others may ask of it. */
+export type Rooms = ReturnType<typeof createRooms>;
+
+const DAY_MS = 86_400_000;
+
+/** Puts the rooms together over one scope, each upon those that lie below it. */
+export function createRooms(scope: Scope, device: WeatherDevice | null, followDays = 0) {
+  const climate: ClimateModule = climateModule(scope, device);
+  const irrigation = irrigationModule(scope);
+  const rootzone = rootzoneModule(scope);
+  const harvest = harvestModule(scope);
+  const advice = adviceModule();
+  const water = waterModule(scope, climate);
+  const plan = planModule(scope, { weather: climate.weather, readings: rootzone.readings });
+  const feed = feedModule(scope, plan);
+  const site = siteModule(scope, {
+    placed: async () => {
+      if (followDays > 0) await climate.followStation(scope.clock() - followDays * DAY_MS);
+    },
+  });
+  const today = todayModule(scope, { plans: plan.plans, water: water.water });
+  const below: readonly Module[] = [climate, irrigation, rootzone, harvest, advice, water, plan, feed, site, today];
+  const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below });
+  return { climate, irrigation, rootzone, water, plan, feed, site, today, all: [...below, exchange] };
+}

@@ -1,0 +1,49 @@
+import type { ListKind } from "@sprunel/contract/exchange";
+import { readWeatherTable } from "@sprunel/core/climate";
+import { readShelfList, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { readPickList } from "@sprunel/core/harvest";
+import { dayPlan, type DayPlan, type DayPlanInput } from "@sprunel/core/plan";
+import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
+import { readWaterTable } from "@sprunel/core/water";
+import { withSolver } from "./highs-solver.ts";
+import { remembering } from "./remembering.ts";
+
+/** What a file of weather or of a list is read by; the readers take what is theirs. */
+type Choices<Read extends (bytes: Uint8Array, choices: never) => unknown> = Parameters<Read>[1];
+
+const LISTS = {
+  readings: readReadingList,
+  "soil-tests": readSoilList,
+  picks: readPickList,
+  shelf: readShelfList,
+} satisfies Record<ListKind, unknown>;
+export type ReadList<K extends ListKind> = ReturnType<(typeof LISTS)[K]>;
+
+/** Half a second finds most of what there is to gain in a day, and nobody else waits long for it. */
+const USUAL_SEARCH_S = 0.5;
+
+const remember = remembering();
+
+/** What is done off the main thread: heavy sums and strangers' files. They compute only: the database stays where it is. */
+export const JOBS = {
+  "day-plan": (input: DayPlanInput): DayPlan => {
+    const end = performance.now() + (input.timeLimitS ?? USUAL_SEARCH_S) * 1000;
+    return dayPlan(input, () => performance.now() < end);
+  },
+  "recipe-cost": (question: RecipeInput): Promise<RecipeCost> =>
+    withSolver((solver) => recipeCost(question, remember(solver))),
+  "weather-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWeatherTable> }) =>
+    readWeatherTable(bytes, choices),
+  "water-table": ({ bytes }: { bytes: Uint8Array }) => readWaterTable(bytes),
+  list: <K extends ListKind>({ kind, bytes, choices }: ListJob<K>) =>
+    LISTS[kind](bytes, choices as never) as ReadList<K>,
+} as const;
+
+export interface ListJob<K extends ListKind> {
+  readonly kind: K;
+  readonly bytes: Uint8Array;
+  readonly choices: Choices<(typeof LISTS)[K]>;
+}
+
+export type Jobs = typeof JOBS;
+export type JobName = keyof Jobs;

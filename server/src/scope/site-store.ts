@@ -1,0 +1,65 @@
+import { siteSchema, type NewSite, type Site } from "@sprunel/contract/site";
+import type { Writer } from "./scope.ts";
+
+interface SiteRow {
+  id: number;
+  version: number;
+  name: string;
+  latitude_deg: number;
+  longitude_deg: number;
+  elevation_m: number;
+  time_zone: string;
+  unit_system: string;
+  currency: string;
+  actor: string;
+}
+export type SiteStore = ReturnType<typeof siteStore>;
+
+/** All SQL about the site. A data folder holds one. */
+export function siteStore({ db, actor }: Writer) {
+  return {
+    async find(): Promise<Site | null> {
+      const row = await db<SiteRow>("site").first();
+      return row ? fromRow(row) : null;
+    },
+    async add(site: NewSite): Promise<number> {
+      const [id = 0] = await db<SiteRow>("site").insert({ ...toRow(site), version: 1, actor });
+      await db("station").insert({ site_id: id, house_id: null });
+      return id;
+    },
+    /** @returns false when the record is no longer at this version */
+    async update(id: number, version: number, site: NewSite): Promise<boolean> {
+      return (
+        (await db<SiteRow>("site")
+          .where({ id, version })
+          .update({ ...toRow(site), version: version + 1, actor })) === 1
+      );
+    },
+  };
+}
+
+function toRow(site: NewSite): Omit<SiteRow, "id" | "version" | "actor"> {
+  return {
+    name: site.name,
+    latitude_deg: site.latitudeDeg,
+    longitude_deg: site.longitudeDeg,
+    elevation_m: site.elevationM,
+    time_zone: site.timeZone,
+    unit_system: site.unitSystem,
+    currency: site.currency,
+  };
+}
+
+function fromRow(row: SiteRow): Site {
+  return siteSchema.parse({
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    latitudeDeg: row.latitude_deg,
+    longitudeDeg: row.longitude_deg,
+    elevationM: row.elevation_m,
+    timeZone: row.time_zone,
+    unitSystem: row.unit_system,
+    currency: row.currency,
+  });
+}

@@ -1,0 +1,117 @@
+import { zoneSchema, type NewZone, type Zone } from "@sprunel/contract/site";
+import type { Writer } from "./scope.ts";
+
+interface ZoneRow {
+  id: number;
+  version: number;
+  site_id: number;
+  house_id: number;
+  name: string;
+  definition: string;
+  unconfirmed: string;
+  plantings: string;
+  waters: string;
+  layout: string | null;
+  actor: string;
+}
+interface HouseRow {
+  id: number;
+  site_id: number;
+  name: string;
+  transmission_pct: number;
+  actor: string;
+}
+export type StoredZone = Zone & { readonly houseId: number };
+export type ZoneStore = ReturnType<typeof zoneStore>;
+
+/** All SQL about zones and the houses they stand in. */
+export function zoneStore({ db, actor }: Writer) {
+  const joined = () =>
+    db<ZoneRow>("zone")
+      .join("house", "house.id", "zone.house_id")
+      .select("zone.*", "house.name as house_name", "house.transmission_pct");
+  return {
+    async list(): Promise<StoredZone[]> {
+      const rows = (await joined().orderBy("zone.id")) as JoinedRow[];
+      return rows.map(fromRow);
+    },
+    async find(id: number): Promise<StoredZone | null> {
+      const row = (await joined().where("zone.id", id).first()) as JoinedRow | undefined;
+      return row ? fromRow(row) : null;
+    },
+    async nameTaken(name: string, exceptId: number): Promise<boolean> {
+      const row = await db<ZoneRow>("zone")
+        .whereRaw("lower(name) = lower(?)", [name])
+        .whereNot({ id: exceptId })
+        .first("id");
+      return row !== undefined;
+    },
+    async add(siteId: number, zone: NewZone): Promise<number> {
+      const houseId = await houseFor({ db, actor }, siteId, zone.house);
+      const [id = 0] = await db<ZoneRow>("zone").insert({
+        site_id: siteId,
+        house_id: houseId,
+        version: 1,
+        actor,
+        ...columns(zone),
+      });
+      return id;
+    },
+    /** @returns false when the record is no longer at this version */
+    async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
+      const houseId = await houseFor({ db, actor }, siteId, zone.house);
+      const changed = await db<ZoneRow>("zone")
+        .where({ id, version })
+        .update({ house_id: houseId, version: version + 1, actor, ...columns(zone) });
+      return changed === 1;
+    },
+  };
+}
+
+type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
+
+/** The house of this name, made or brought up to date. A house has a sensor station of its own. */
+async function houseFor({ db, actor }: Writer, siteId: number, house: NewZone["house"]): Promise<number> {
+  const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
+  if (found) {
+    if (found.transmission_pct !== house.transmissionPct)
+      await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct, actor });
+    return found.id;
+  }
+  const [id = 0] = await db<HouseRow>("house").insert({
+    site_id: siteId,
+    name: house.name,
+    transmission_pct: house.transmissionPct,
+    actor,
+  });
+  await db("station").insert({ site_id: siteId, house_id: id });
+  return id;
+}
+
+function columns(
+  zone: NewZone,
+): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "plantings" | "waters" | "layout"> {
+  return {
+    name: zone.name,
+    definition: JSON.stringify(zone.definition),
+    unconfirmed: JSON.stringify(zone.unconfirmed),
+    plantings: JSON.stringify(zone.plantings),
+    waters: JSON.stringify(zone.waters),
+    layout: zone.layout && JSON.stringify(zone.layout),
+  };
+}
+
+function fromRow(row: JoinedRow): StoredZone {
+  const zone = zoneSchema.parse({
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    house: { name: row.house_name, transmissionPct: row.transmission_pct },
+    definition: JSON.parse(row.definition) as unknown,
+    unconfirmed: JSON.parse(row.unconfirmed) as unknown,
+    plantings: JSON.parse(row.plantings) as unknown,
+    waters: JSON.parse(row.waters) as unknown,
+    layout: row.layout === null ? null : (JSON.parse(row.layout) as unknown),
+  });
+  return { ...zone, houseId: row.house_id };
+}

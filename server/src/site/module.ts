@@ -1,0 +1,23 @@
+import { addSite, addZone, getSetUp, updateSite, updateZone } from "@sprunel/contract/site";
+import { served } from "../http/served.ts";
+import type { Module } from "../scope/module.ts";
+import type { Scope } from "../scope/scope.ts";
+import { setUpService, type SetUpService } from "./set-up-service.ts";
+
+/** `placed` is done once a site has been described. */
+export function siteModule(
+  scope: Scope,
+  { placed }: { placed(): Promise<void> },
+): Module & { readonly setUp: SetUpService } {
+  const setUp = setUpService(scope, placed);
+  return {
+    setUp,
+    routes: [
+      served(getSetUp, () => setUp.overview()),
+      served(addSite, ({ body }) => setUp.addSite(body)),
+      served(updateSite, ({ params: { id }, body: { version, ...site } }) => setUp.updateSite(id, version, site)),
+      served(addZone, ({ body }) => setUp.addZone(body)),
+      served(updateZone, ({ params: { id }, body: { version, ...zone } }) => setUp.updateZone(id, version, zone)),
+    ],
+  };
+}

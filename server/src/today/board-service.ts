@@ -1,0 +1,62 @@
+import type { Board, BoardZone } from "@sprunel/contract/today";
+import { sunTimes } from "@sprunel/core/climate";
+import { standingOn } from "@sprunel/core/crop";
+import { localDate } from "@sprunel/core/time";
+import { pickStore } from "../harvest/pick-store.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import type { WaterService } from "../water/water-service.ts";
+import { boardZone } from "./board-zone.ts";
+
+/** Every zone at every station, on one day. */
+export function boardService(scope: Scope, plans: PlanService, water: WaterService) {
+  return {
+    async board(asked: string | undefined): Promise<Board> {
+      const site = await scope.site.find();
+      const nowMs = scope.clock();
+      const now = new Date(nowMs).toISOString();
+      if (!site) {
+        const today = now.slice(0, 10);
+        return { now, today, date: asked ?? today, site: null, sun: null, hours: [], zones: [] };
+      }
+      const today = localDate(nowMs, site.timeZone);
+      const date = asked ?? today;
+      const zones = await scope.zones();
+      const { records, plannerOf } = await plans.planners(site, zones, date);
+      const planted = zones.flatMap(({ id, plantings }) => {
+        const standing = standingOn(plantings, date);
+        return standing ? [[id, standing.planting.plantedOn] as const] : [];
+      });
+      const picked = await pickStore(scope).totalsSince(new Map(planted), date);
+      const supplies = await water.supplies(site, zones, date);
+      const supplyOf = (zone: StoredZone): BoardZone["water"] => {
+        const supply = supplies(zone);
+        return supply.waters.length > 0 ? supply : null;
+      };
+      const sun = sunTimes(date, site.timeZone, site.latitudeDeg, site.longitudeDeg);
+      return {
+        now,
+        today,
+        date,
+        site,
+        sun: sun && { riseUtc: new Date(sun.riseMs).toISOString(), setUtc: new Date(sun.setMs).toISOString() },
+        hours: (records.weather.get(date)?.hours ?? []).map(({ startMs, values }) => ({
+          startUtc: new Date(startMs).toISOString(),
+          radiationMjM2: values.radiation?.value ?? null,
+          rainMm: values.rain?.value ?? null,
+          origin: values.radiation?.origin ?? null,
+        })),
+        zones: zones.map((zone) =>
+          boardZone(zone, plannerOf(zone), {
+            date,
+            nowMs,
+            timeZone: site.timeZone,
+            pickedKg: picked.get(zone.id) ?? 0,
+            water: supplyOf(zone),
+          }),
+        ),
+      };
+    },
+  };
+}

@@ -1,0 +1,93 @@
+import type { BoardZone } from "@sprunel/contract/today";
+import { worstMark } from "@sprunel/core/advice";
+import { standingOn, type Standing } from "@sprunel/core/crop";
+import { pickingTime, yieldPath } from "@sprunel/core/harvest";
+import type { StoredZone } from "../scope/zone-store.ts";
+import type { ZonePlanner } from "../plan/zone-plan.ts";
+import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
+
+/** What a zone's row shows beside its plan, and when. */
+export interface Beside {
+  readonly date: string;
+  readonly nowMs: number;
+  readonly timeZone: string;
+  readonly pickedKg: number;
+  readonly water: BoardZone["water"];
+}
+
+/** One row of the board. Crop, harvest and water are told even where no weather gives a plan. */
+export function boardZone(
+  zone: StoredZone,
+  planner: ZonePlanner,
+  { date, nowMs, timeZone, pickedKg, water: supply }: Beside,
+): BoardZone {
+  const planned = planner.plan(date);
+  const standing = standingOn(zone.plantings, date);
+  const basics = {
+    id: zone.id,
+    name: zone.name,
+    house: zone.house.name,
+    system: zone.definition.system,
+    water: supply,
+    crop: standing && {
+      name: standing.crop.name,
+      stage: standing.state.period.stage.name,
+      day: standing.state.day,
+      days: standing.state.days,
+    },
+    harvest: standing && harvestOf(standing, zone.definition.areaM2, pickedKg, date),
+  };
+  if (typeof planned === "string")
+    return {
+      ...basics,
+      mark: "steady",
+      missing: planned,
+      run: null,
+      roots: null,
+      rootsMark: "steady",
+      findings: [],
+      pulses: pulsesOf(planner, null, date, timeZone),
+    };
+  const roots = rootsOf(zone, planner, planned, date, nowMs, timeZone);
+  const findings = findingsOf(planner, planned, roots, date);
+  const markOf = (station?: string) =>
+    worstMark(
+      findings
+        .filter((entry) => !entry.decision && (!station || entry.station === station))
+        .map((entry) => entry.finding.mark),
+    );
+  const { water, litresPerPlant } = planned.day;
+  return {
+    ...basics,
+    mark: markOf(),
+    missing: null,
+    run: {
+      litres: water.litres,
+      grossMm: water.litres / zone.definition.areaM2,
+      litresPerPlant,
+      minutes: water.minutesTotal,
+      pulses: water.events.length,
+      mark: markOf("run"),
+    },
+    roots,
+    rootsMark: markOf("roots"),
+    findings,
+    pulses: pulsesOf(planner, planned, date, timeZone),
+  };
+}
+
+function harvestOf(
+  { crop, planting, state }: Standing,
+  areaM2: number,
+  pickedKg: number,
+  date: string,
+): BoardZone["harvest"] {
+  const time = pickingTime(crop, planting);
+  const target = planting.targetKgM2 ?? null;
+  if (!time || (target === null && pickedKg === 0)) return null;
+  return {
+    pickedKgM2: pickedKg / areaM2,
+    pathKgM2: target === null ? null : yieldPath(time, target, date).kgM2,
+    picking: state.period.stage.picking ?? false,
+  };
+}

@@ -1,0 +1,46 @@
+import type { NewDecision, OpenFinding } from "@sprunel/contract/advice";
+import { badInput } from "../http/problems.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import { decisionStore } from "../advice/decision-store.ts";
+
+export type DecisionService = ReturnType<typeof decisionService>;
+
+/** What a person makes of a finding: its computed correction accepted or changed, or left with a reason. */
+export function decisionService(scope: Scope, plans: PlanService) {
+  return {
+    async decide(zoneId: number, decision: NewDecision, decidedAtMs = scope.clock()): Promise<void> {
+      const { findings } = await plans.zoneDay(zoneId, decision.date);
+      const entry = findings.find(({ finding, about }) => finding.cause === decision.cause && about === decision.about);
+      if (!entry)
+        throw badInput([
+          {
+            path: "about",
+            message:
+              "This is no longer so: a newer reading or plan has taken its place. Look at the board again; nothing was decided.",
+          },
+        ]);
+      const fromDate = entry.proposal?.fromDate ?? decision.date;
+      await decisionStore(scope).add({
+        zoneId,
+        cause: decision.cause,
+        about: decision.about,
+        verdict: decision.verdict,
+        fromDate,
+        correction: correctionOf(decision, entry),
+        reason: decision.verdict === "dismissed" ? decision.reason : null,
+        decidedAtMs,
+      });
+      scope.cache.zoneChanged(zoneId, fromDate < decision.date ? fromDate : decision.date);
+    },
+  };
+}
+
+function correctionOf(decision: NewDecision, { proposal }: OpenFinding) {
+  if (decision.verdict === "dismissed") return null;
+  if (!proposal)
+    throw badInput([
+      { path: "verdict", message: "Nothing was computed here that could be accepted; mend the cause or dismiss it." },
+    ]);
+  return decision.verdict === "changed" ? decision.correction : proposal.correction;
+}

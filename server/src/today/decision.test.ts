@@ -1,0 +1,123 @@
+import { describe, expect, it } from "vitest";
+import type { WeatherDevice } from "../climate/weather-device.ts";
+import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+
+const HOUR_MS = 3_600_000;
+/** The same clear day again and again. */
+const device: WeatherDevice = (() => {
+  const each = (fromMs: number, toMs: number) =>
+    Array.from({ length: Math.ceil((toMs - fromMs) / HOUR_MS) }, (_, at) => {
+      const startMs = fromMs + at * HOUR_MS;
+      const sun = Math.max(0, Math.sin((((new Date(startMs).getUTCHours() + 0.5) / 24) * 2 - 0.5) * Math.PI));
+      return { startMs, values: { airTemperature: 22, humidity: 60, wind: 2, radiation: 2.4 * sun, rain: 0 } };
+    });
+  return {
+    outside: (_place, fromMs, toMs) => each(fromMs, toMs),
+    inside: (_place, _house, fromMs, toMs) => each(fromMs, toMs),
+    forecast: (_place, _now, fromMs, toMs) => each(fromMs, toMs),
+  };
+})();
+const bags = {
+  ...zone,
+  name: "Bags",
+  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [] }],
+  definition: {
+    system: "substrate",
+    areaM2: 100,
+    plants: 200,
+    flowLh: 400,
+    uniformityPct: 90,
+    startAfterSunriseMin: 60,
+    endBeforeSunsetMin: 60,
+    minGapMin: 10,
+    waterHeldLPlant: 5,
+    easilyAvailablePct: 45,
+    pulseSharePct: 4,
+  },
+};
+
+interface Entry {
+  station: string;
+  about: string;
+  finding: { cause: string };
+  proposal: {
+    fromDate: string;
+    correction: { demandFactor: number };
+    before: { litres: number };
+    after: { litres: number };
+  };
+  decision: { verdict: string } | null;
+}
+interface BoardZone {
+  rootsMark: string;
+  findings: Entry[];
+  run: { litres: number };
+}
+
+async function withLowDrain(): Promise<{ server: TestServer; entry: Entry }> {
+  const server = await testServer({ device });
+  await server.call("POST", "/api/site", site);
+  await server.call("POST", "/api/zones", bags);
+  await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
+  const reading = { at: "2026-06-20T07:30:00.000Z", drainPct: 12, drainEcMsCm: 4.3, feedEcMsCm: 2.3, drainPh: 6.9 };
+  await server.call("POST", "/api/zones/1/readings", reading);
+  const entry = (await board(server)).findings.find(({ station }) => station === "roots");
+  if (!entry) throw new Error("the low drain was not found");
+  return { server, entry };
+}
+async function board({ call }: TestServer, date = "2026-06-20"): Promise<BoardZone> {
+  const [first] = (await call("GET", `/api/board?date=${date}`)).body["zones"] as BoardZone[];
+  if (!first) throw new Error("no zone on the board");
+  return first;
+}
+
+describe("deciding about a low drain", () => {
+  it("changes nothing until the correction is accepted, and then the plan from the day after the reading on", async () => {
+    const { server, entry } = await withLowDrain();
+    expect(entry).toMatchObject({ finding: { cause: "drain-low" }, proposal: { fromDate: "2026-06-21" } });
+    const before = (await board(server, "2026-06-21")).run.litres;
+    expect(before).toBeCloseTo(entry.proposal.before.litres, 6);
+    const accepted = { verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
+    expect((await server.call("POST", "/api/zones/1/decisions", accepted)).status).toBe(201);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.after.litres, 6);
+    expect(entry.proposal.after.litres / before).toBeCloseTo(0.88 / 0.72, 6);
+    const today = await board(server);
+    expect(today.rootsMark).toBe("steady");
+    expect(today.findings).toMatchObject([{ decision: { verdict: "accepted" } }]);
+  });
+
+  it("takes a person's own number, and falls silent when dismissed with a reason until something new is read", async () => {
+    const { server, entry } = await withLowDrain();
+    const about = { cause: "drain-low", about: entry.about, date: "2026-06-20" };
+    const own = { verdict: "changed", ...about, correction: { demandFactor: 1.1, drainSharePct: null } };
+    await server.call("POST", "/api/zones/1/decisions", own);
+    expect((await board(server, "2026-06-21")).run.litres / entry.proposal.before.litres).toBeCloseTo(1.1, 6);
+    await server.call("POST", "/api/zones/1/decisions", { verdict: "dismissed", ...about, reason: "tray had moved" });
+    expect((await board(server)).findings).toMatchObject([
+      { decision: { verdict: "dismissed", reason: "tray had moved" } },
+    ]);
+    await server.call("POST", "/api/zones/1/readings", {
+      at: "2026-06-20T07:55:00.000Z",
+      drainPct: 10,
+      drainEcMsCm: 4.4,
+      feedEcMsCm: 2.3,
+    });
+    expect((await board(server)).findings).toMatchObject([{ finding: { drainPct: 10 }, decision: null }]);
+  });
+
+  it.each([
+    ["without a reason", { verdict: "dismissed", reason: " " }, "reason"],
+    [
+      "of a factor that cannot be",
+      { verdict: "changed", correction: { demandFactor: 7, drainSharePct: null } },
+      "correction.demandFactor",
+    ],
+    ["about a reading that is gone", { verdict: "accepted", about: "2026-06-18T07:30:00.000Z" }, "about"],
+    ["that nobody knows", { verdict: "maybe" }, "verdict"],
+  ])("refuses a decision %s", async (_what, change, path) => {
+    const { server, entry } = await withLowDrain();
+    const body = { cause: "drain-low", about: entry.about, date: "2026-06-20", ...change };
+    const answer = await server.call("POST", "/api/zones/1/decisions", body);
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
+  });
+});

@@ -1,0 +1,80 @@
+import { waterReportSchema, type NewWaterReport, type WaterReport } from "@sprunel/contract/water";
+import type { Writer } from "../scope/scope.ts";
+import { sourceStore } from "./source-store.ts";
+
+interface ReportRow {
+  id: number;
+  site_id: number;
+  source_id: number;
+  taken_on: string;
+  ions: string;
+  ph: number;
+  ec_ms_cm: number | null;
+  actor: string;
+}
+/** All SQL about laboratories' reports of waters. */
+export function reportStore({ db, actor }: Writer) {
+  const joined = () =>
+    db<ReportRow>("water_report")
+      .join("source", "source.id", "water_report.source_id")
+      .select("water_report.*", "source.name as source_name")
+      .orderBy([
+        { column: "taken_on", order: "desc" },
+        { column: "water_report.id", order: "desc" },
+      ]);
+  return {
+    /** Every one, newest first. */
+    async all(siteId: number): Promise<WaterReport[]> {
+      return ((await joined().where("water_report.site_id", siteId)) as JoinedRow[]).map(fromRow);
+    },
+    /** What a screen lists: the newest. */
+    async page(siteId: number): Promise<WaterReport[]> {
+      return ((await joined().where("water_report.site_id", siteId).limit(SHOWN)) as JoinedRow[]).map(fromRow);
+    },
+    /** The newest report of each source up to a date, by source id. */
+    async inForce(siteId: number, date: string): Promise<ReadonlyMap<number, WaterReport>> {
+      const rows = (await joined()
+        .where("water_report.site_id", siteId)
+        .where("taken_on", "<=", date)
+        .whereRaw(
+          `water_report.id = (SELECT newest.id FROM water_report AS newest
+             WHERE newest.source_id = water_report.source_id AND newest.taken_on <= ?
+             ORDER BY newest.taken_on DESC, newest.id DESC LIMIT 1)`,
+          [date],
+        )) as JoinedRow[];
+      return new Map(rows.map((row) => [row.source_id, fromRow(row)]));
+    },
+    /** Whether this very report is there already. */
+    async has(siteId: number, { sourceName, takenOn, ions }: NewWaterReport): Promise<boolean> {
+      const rows = (await joined()
+        .where("water_report.site_id", siteId)
+        .where({ taken_on: takenOn, "source.name": sourceName })) as JoinedRow[];
+      return rows.some((row) => JSON.stringify(fromRow(row).ions) === JSON.stringify(ions));
+    },
+    async add(siteId: number, report: NewWaterReport): Promise<void> {
+      await db<ReportRow>("water_report").insert({
+        site_id: siteId,
+        source_id: await sourceStore({ db, actor }).named(siteId, report.sourceName),
+        taken_on: report.takenOn,
+        ions: JSON.stringify(report.ions),
+        ph: report.ph,
+        ec_ms_cm: report.ecMsCm,
+        actor,
+      });
+    },
+  };
+}
+
+const SHOWN = 100;
+type JoinedRow = ReportRow & { source_name: string };
+
+function fromRow(row: JoinedRow): WaterReport {
+  return waterReportSchema.parse({
+    id: row.id,
+    sourceName: row.source_name,
+    takenOn: row.taken_on,
+    ions: JSON.parse(row.ions) as unknown,
+    ph: row.ph,
+    ecMsCm: row.ec_ms_cm,
+  });
+}
