@@ -1,38 +1,7 @@
 import prettier from "eslint-config-prettier";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
-
-const ROOMS = ["site", "climate", "water", "feed", "irrigation", "rootzone", "crop", "harvest"];
-
-/** Layers point down only: what a workspace must not import. */
-const forbidden = {
-  core: ["@sprunel/*"],
-  contract: ["@sprunel/*"],
-  field: ["@sprunel/contract", "@sprunel/server", "@sprunel/web", "@sprunel/demo"],
-  server: ["@sprunel/field", "@sprunel/web", "@sprunel/demo"],
-  web: ["@sprunel/server", "@sprunel/field", "@sprunel/demo"],
-};
-
-const layers = Object.entries(forbidden).map(([layer, patterns]) => ({
-  files: [`${layer}/src/**/*.{ts,tsx}`],
-  rules: {
-    "no-restricted-imports": [
-      "error",
-      {
-        patterns: [
-          { group: patterns, message: "Layers point down: web → server → core; web and server meet in contract." },
-          {
-            regex: String.raw`^(\.\./)+(core|contract|server|web|field|demo)/`,
-            message: "Import a workspace by its name.",
-          },
-          ...(layer === "web"
-            ? [{ regex: "^antd($|/lib)", message: "Import antd/es/<component>, or nothing splits." }]
-            : []),
-        ],
-      },
-    ],
-  },
-}));
+import { roomRules } from "./eslint.rooms.mjs";
 
 export default tseslint.config(
   { ignores: ["**/dist/", "**/.types/", "**/node_modules/", ".data/", "test-results/"] },
@@ -64,7 +33,7 @@ export default tseslint.config(
       "@typescript-eslint/dot-notation": "off",
     },
   },
-  ...layers,
+  ...roomRules,
   {
     files: ["core/src/**/*.ts"],
     ignores: ["**/*.test.ts"],
@@ -92,24 +61,6 @@ export default tseslint.config(
       ],
     },
   },
-  {
-    // A domain room of the core stands on shared basics and on other rooms, never on what is built from several.
-    files: ROOMS.map((room) => `core/src/${room}/**/*.ts`),
-    rules: {
-      "no-restricted-imports": [
-        "error",
-        {
-          patterns: [
-            {
-              regex: String.raw`^@sprunel/|^node:|/(plan|season|trial|advice)/`,
-              message: "Rooms do not know what is built on them, nor any other workspace.",
-            },
-          ],
-        },
-      ],
-    },
-  },
-  { files: ["core/src/**/*.test.ts"], rules: { "no-restricted-imports": "off" } },
   { files: ["web/src/**/*.{ts,tsx}"], ...reactHooks.configs.flat["recommended-latest"] },
   {
     files: ["**/*.test.ts", "**/testing/*.ts", "e2e/*.ts"],

@@ -136,11 +136,10 @@ export function weatherStore({ db, actor }: Writer) {
         (after, limit) =>
           db<ReadingRow>("weather_reading")
             .where({ station_id: stationId })
-            .modify(
-              (query) =>
-                after &&
-                query.whereRaw("(hour_ms, kind, source) > (?, ?, ?)", [after.hour_ms, after.kind, after.source]),
-            )
+            .modify((query) => {
+              if (after)
+                void query.whereRaw("(hour_ms, kind, source) > (?, ?, ?)", [after.hour_ms, after.kind, after.source]);
+            })
             .orderBy(["hour_ms", "kind", "source"])
             .limit(limit),
         (row) => ({

@@ -1,4 +1,10 @@
-import { catchTestSchema, newLinesSchema, type NewCatchTest, type NewLines, type StoredCatchTest } from "@sprunel/contract/irrigation";
+import {
+  catchTestSchema,
+  newLinesSchema,
+  type NewCatchTest,
+  type NewLines,
+  type StoredCatchTest,
+} from "@sprunel/contract/irrigation";
 import type { Writer } from "../scope/scope.ts";
 
 interface LinesRow {

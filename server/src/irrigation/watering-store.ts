@@ -67,7 +67,9 @@ export function wateringStore({ db, actor }: Writer) {
         (after, limit) =>
           db<WateringRow>("watering")
             .where({ zone_id: zoneId })
-            .modify((query) => after && query.where("start_ms", ">", after.start_ms))
+            .modify((query) => {
+              if (after) void query.where("start_ms", ">", after.start_ms);
+            })
             .orderBy("start_ms")
             .limit(limit),
         (row) => ({ ...fromRow(row), source: row.source }),

@@ -35,8 +35,10 @@ export const JOBS = {
   "weather-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWeatherTable> }) =>
     readWeatherTable(bytes, choices),
   "water-table": ({ bytes }: { bytes: Uint8Array }) => readWaterTable(bytes),
-  list: <K extends ListKind>({ kind, bytes, choices }: ListJob<K>) =>
-    LISTS[kind](bytes, choices as never) as ReadList<K>,
+  list({ kind, bytes, choices }: ListJob<ListKind>): ReadList<ListKind> {
+    const read: (bytes: Uint8Array, choices: never) => ReadList<ListKind> = LISTS[kind];
+    return read(bytes, choices as never);
+  },
 } as const;
 
 export interface ListJob<K extends ListKind> {

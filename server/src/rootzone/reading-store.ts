@@ -95,10 +95,10 @@ export function readingStore({ db, actor }: Writer) {
         (after, limit) =>
           db<ReadingRow>("zone_reading")
             .where({ zone_id: zoneId })
-            .modify(
-              (query) =>
-                after && query.whereRaw("(kind, at_ms, source) > (?, ?, ?)", [after.kind, after.at_ms, after.source]),
-            )
+            .modify((query) => {
+              if (after)
+                void query.whereRaw("(kind, at_ms, source) > (?, ?, ?)", [after.kind, after.at_ms, after.source]);
+            })
             .orderBy(["kind", "at_ms", "source"])
             .limit(limit),
         (row) => ({ zoneId, kind: row.kind, atMs: row.at_ms, source: row.source, value: row.value }),

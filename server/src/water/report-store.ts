@@ -17,7 +17,7 @@ export function reportStore({ db, actor }: Writer) {
   const joined = () =>
     db<ReportRow>("water_report")
       .join("source", "source.id", "water_report.source_id")
-      .select("water_report.*", "source.name as source_name")
+      .select<JoinedRow[]>("water_report.*", "source.name as source_name")
       .orderBy([
         { column: "taken_on", order: "desc" },
         { column: "water_report.id", order: "desc" },
@@ -25,15 +25,15 @@ export function reportStore({ db, actor }: Writer) {
   return {
     /** Every one, newest first. */
     async all(siteId: number): Promise<WaterReport[]> {
-      return ((await joined().where("water_report.site_id", siteId)) as JoinedRow[]).map(fromRow);
+      return (await joined().where("water_report.site_id", siteId)).map(fromRow);
     },
     /** What a screen lists: the newest. */
     async page(siteId: number): Promise<WaterReport[]> {
-      return ((await joined().where("water_report.site_id", siteId).limit(SHOWN)) as JoinedRow[]).map(fromRow);
+      return (await joined().where("water_report.site_id", siteId).limit(SHOWN)).map(fromRow);
     },
     /** The newest report of each source up to a date, by source id. */
     async inForce(siteId: number, date: string): Promise<ReadonlyMap<number, WaterReport>> {
-      const rows = (await joined()
+      const rows = await joined()
         .where("water_report.site_id", siteId)
         .where("taken_on", "<=", date)
         .whereRaw(
@@ -41,14 +41,14 @@ export function reportStore({ db, actor }: Writer) {
              WHERE newest.source_id = water_report.source_id AND newest.taken_on <= ?
              ORDER BY newest.taken_on DESC, newest.id DESC LIMIT 1)`,
           [date],
-        )) as JoinedRow[];
+        );
       return new Map(rows.map((row) => [row.source_id, fromRow(row)]));
     },
     /** Whether this very report is there already. */
     async has(siteId: number, { sourceName, takenOn, ions }: NewWaterReport): Promise<boolean> {
-      const rows = (await joined()
+      const rows = await joined()
         .where("water_report.site_id", siteId)
-        .where({ taken_on: takenOn, "source.name": sourceName })) as JoinedRow[];
+        .where({ taken_on: takenOn, "source.name": sourceName });
       return rows.some((row) => JSON.stringify(fromRow(row).ions) === JSON.stringify(ions));
     },
     async add(siteId: number, report: NewWaterReport): Promise<void> {

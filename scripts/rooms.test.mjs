@@ -1,0 +1,68 @@
+import { readdirSync } from "node:fs";
+import { join } from "node:path";
+import { ESLint, Linter } from "eslint";
+import tseslint from "typescript-eslint";
+import { describe, expect, it } from "vitest";
+import { LAYERS } from "../eslint.rooms.mjs";
+import { root } from "./prepare.mjs";
+
+const eslint = new ESLint({ cwd: root });
+const linter = new Linter();
+
+/** What the whole configuration says of one import in a file. */
+async function said(file, from) {
+  const { rules } = await eslint.calculateConfigForFile(join(root, file));
+  const only = { "no-restricted-imports": rules["no-restricted-imports"] };
+  return linter
+    .verify(`import { it } from "${from}";\nexport { it };`, {
+      files: ["**/*"],
+      languageOptions: { parser: tseslint.parser },
+      rules: only,
+    })
+    .map(({ message }) => message);
+}
+
+describe("the rules of layers and rooms", () => {
+  it.each([
+    ["core/src/table/list.ts", "node:fs"],
+    ["core/src/table/list.ts", "../climate/air.ts"],
+    ["core/src/climate/air.ts", "../plan/demand.ts"],
+    ["core/src/feed/recipe.ts", "../rootzone/water-store.ts"],
+    ["core/src/crop/crop.ts", "@sprunel/contract/site"],
+    ["core/src/plan/demand.ts", "@sprunel/core/climate"],
+    ["contract/src/site/zone.ts", "../exchange/site-file.ts"],
+    ["contract/src/basics/basics.ts", "node:url"],
+    ["server/src/scope/scope.ts", "../site/set-up-service.ts"],
+    ["server/src/water/water-service.ts", "../feed/feed-store.ts"],
+    ["server/src/feed/feed-service.ts", "@sprunel/web"],
+    ["server/src/feed/feed-service.ts", "../../../core/src/feed/recipe.ts"],
+    ["web/src/place/use-place.ts", "../shell/shell.tsx"],
+    ["web/src/feed/recipe/recipe-view.tsx", "../../water/water-form.tsx"],
+    ["web/src/feed/feed-page.tsx", "@sprunel/server"],
+    ["web/src/today/board-row.tsx", "antd"],
+    ["demo/src/main.ts", "@sprunel/web"],
+    ["field/src/noise.ts", "@sprunel/server"],
+  ])("refuse in %s an import of %s", async (file, from) => {
+    expect(await said(file, from)).toHaveLength(1);
+  });
+
+  it.each([
+    ["core/src/plan/demand.ts", "../climate/air.ts"],
+    ["server/src/feed/feed-service.ts", "../water/source-store.ts"],
+    ["server/src/feed/feed-service.ts", "@sprunel/core/feed"],
+    ["server/src/feed/feed.test.ts", "../testing/test-server.ts"],
+    ["web/src/water/water-page.tsx", "../feed/use-feed.ts"],
+    ["web/src/feed/recipe/recipe-view.tsx", "../use-feed.ts"],
+    ["web/src/feed/recipe/recipe-view.tsx", "antd/es/button"],
+    ["server/src/modules.ts", "./exchange/module.ts"],
+  ])("let %s import %s", async (file, from) => {
+    expect(await said(file, from)).toEqual([]);
+  });
+
+  it.each(Object.entries(LAYERS))("know every room of %s", (layer, { rooms }) => {
+    const folders = readdirSync(join(root, layer, "src"), { withFileTypes: true }).filter((entry) =>
+      entry.isDirectory(),
+    );
+    if (rooms.length > 0) for (const { name } of folders) expect(rooms).toContain(name);
+  });
+});
