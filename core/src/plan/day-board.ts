@@ -61,6 +61,8 @@ export class DayBoard {
       const rank = packed ? (placing.starts.at(-1) ?? 0) : placing.cost;
       const more = placing.starts.length - (best?.placing.starts.length ?? 0);
       if (!best || more > 0 || (more === 0 && rank < best.rank)) best = { placing, rank };
+      // As early as can be on an idle mixer: no other one serves better.
+      if (packed && placing.starts.length === job.pulses && placing.starts[0] === earliestOf(job)) break;
     }
     return best?.placing ?? null;
   }
@@ -135,6 +137,11 @@ export class DayBoard {
     const starts = relative.map((at) => first + at);
     return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
   }
+}
+
+/** The first slot of its windows. */
+function earliestOf({ windows }: Job): number {
+  return Math.ceil(Math.min(...windows.map(({ startS }) => startS)) / SLOT_S);
 }
 
 function costOf({ priceAt, wantedS }: Job, pulse: number, slot: number): number {

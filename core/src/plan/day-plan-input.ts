@@ -40,6 +40,10 @@ export interface Span {
 
 const MOST_ZONES = 500;
 const MOST_PULSES = 200;
+/** Of all zones together; the largest nurseries open valves some thousand times a day. */
+const MOST_PULSES_OF_ALL = 10_000;
+/** Zones times mixers: so many places are looked at for one plan. */
+const MOST_PLACES = 5000;
 
 /**
  * Refuses what cannot be, with every fault at once.
@@ -63,6 +67,18 @@ export function checkDayPlan(input: DayPlanInput): {
       "out-of-range",
       "zones",
       `More than ${MOST_ZONES} zones are not planned at once.`,
+    )
+    .when(
+      input.zones.reduce((sum, { pulses }) => sum + pulses, 0) > MOST_PULSES_OF_ALL,
+      "out-of-range",
+      "zones",
+      `More than ${MOST_PULSES_OF_ALL} pulses of all zones together are not planned at once; plan fewer zones, or larger pulses.`,
+    )
+    .when(
+      input.zones.length * input.mixers.length > MOST_PLACES,
+      "out-of-range",
+      "mixers",
+      `${input.zones.length} zones on ${input.mixers.length} mixers are more than are planned at once; up to ${MOST_PLACES} zones times mixers.`,
     );
   unique(
     checks,

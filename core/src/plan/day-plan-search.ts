@@ -13,7 +13,12 @@ export interface Plans {
 }
 
 /** Each zone at its wanted times; where not all fits so, packed early, zones of one recipe together or in blocks of the day. */
-export function firstPlans(input: DayPlanInput, jobs: readonly Job[], newBoard: () => DayBoard): Plans {
+export function firstPlans(
+  input: DayPlanInput,
+  jobs: readonly Job[],
+  newBoard: () => DayBoard,
+  mayBeExact: () => boolean,
+): Plans {
   const byPriority = (a: Job, b: Job): number => priorityOf(input, a) - priorityOf(input, b);
   const wanted = [...jobs].sort((a, b) => byPriority(a, b) || tightness(b) - tightness(a) || a.at - b.at);
   const grouped = [...jobs].sort((a, b) => byPriority(a, b) || a.recipe.localeCompare(b.recipe) || a.at - b.at);
@@ -25,14 +30,15 @@ export function firstPlans(input: DayPlanInput, jobs: readonly Job[], newBoard: 
     const board = newBoard();
     for (const job of order) {
       const inBlock = blocks?.get(job);
-      const placing = inBlock ? board.best(inBlock, packed) : blocks ? null : board.best(job, packed);
+      const early = packed || !mayBeExact();
+      const placing = inBlock ? board.best(inBlock, early) : blocks ? null : board.best(job, early);
       if (placing) board.place(job, placing);
     }
     // What its block did not hold may still find room elsewhere.
     if (blocks)
       for (const job of order) {
         const held = board.lift(job);
-        const placing = held?.starts.length === job.pulses ? held : board.best(job, packed);
+        const placing = held?.starts.length === job.pulses ? held : board.best(job, packed || !mayBeExact());
         if (placing) board.place(job, placing);
       }
     return {
@@ -46,6 +52,8 @@ export function firstPlans(input: DayPlanInput, jobs: readonly Job[], newBoard: 
   const asWanted = filled(wanted, false);
   if (jobs.every((job) => asWanted.board.placingOf(job)?.starts.length === job.pulses))
     return { best: asWanted.board, fullest: asWanted.board };
+  // Out of time: other ways to begin are not tried.
+  if (!mayBeExact()) return { best: asWanted.board, fullest: asWanted.board };
   const blocks = inRecipeBlocks(
     jobs,
     input.mixers.map(({ maxLh }) => maxLh),

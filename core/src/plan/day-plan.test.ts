@@ -190,4 +190,29 @@ describe("a day plan", () => {
     const plan = dayPlan({ pump: { maxLh: 13_000 }, mixers, zones }, () => rounds++ < 2500);
     expect(plan.gapPct).toBeLessThan(2);
   });
+
+  it("without time to place a zone exactly places it early, still without a clash and as much as fits", () => {
+    const zones = Array.from({ length: 12 }, (_, at) => zone(`z${at}`, { recipeId: `r${at % 3}`, pulses: 6 }));
+    const question = input(zones);
+    const exact = plan(question, 0);
+    const packed = dayPlan(
+      question,
+      () => false,
+      () => false,
+    );
+    expect(clashesOf(question, packed)).toEqual([]);
+    const litres = (answer: typeof packed): number => answer.events.reduce((sum, event) => sum + event.litres, 0);
+    expect(litres(packed)).toBeGreaterThan(0.9 * litres(exact));
+    expect(packed.events[0]?.start).toBe("08:00:00");
+  });
+
+  it.each([
+    ["pulses", Array.from({ length: 60 }, (_, at) => zone(`z${at}`, { pulses: 200 })), 1, "zones"],
+    ["mixers", Array.from({ length: 120 }, (_, at) => zone(`z${at}`)), 50, "mixers"],
+  ])("refuses a day of too many %s before it begins", (_what, zones, count, path) => {
+    const mixers = Array.from({ length: count }, (_, at) => ({ id: `m${at + 1}`, maxLh: 9000 }));
+    expect(() => dayPlan({ ...input(zones), mixers }, () => true)).toThrow(
+      expect.objectContaining({ code: "out-of-range", path }) as Error,
+    );
+  });
 });

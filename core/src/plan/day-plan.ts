@@ -14,10 +14,12 @@ const PRICE_WEIGHT = 1e9;
  * which lie evenly over a zone's windows. Each zone is placed exactly against the present load; then a few zones are
  * lifted and placed again in another order, as long as there is time and something to gain.
  *
- * @param hasTime asked between rounds; time itself stays outside
+ * @param hasTime asked between rounds of the search; time itself stays outside
+ * @param mayBeExact asked before each placing of the first plan: once it says no, what is left is placed as early as can be, which
+ *   is quick and fits as many pulses
  * @throws {DomainError} for values that cannot be, all at once
  */
-export function dayPlan(input: DayPlanInput, hasTime: () => boolean): DayPlan {
+export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact: () => boolean = () => true): DayPlan {
   const { windows, tariff } = checkDayPlan(input);
   const sheet = new Worksheet();
   const { maxLh, maxOpenZones = Infinity, kw = 0 } = input.pump;
@@ -25,8 +27,8 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean): DayPlan {
   const newBoard = (): DayBoard => new DayBoard(maxLh, maxOpenZones, mixers);
   const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, kw));
   const empty = newBoard();
-  const alone = new Map(jobs.map((job) => [job.at, empty.best(job)]));
-  const { best, fullest } = firstPlans(input, jobs, newBoard);
+  const alone = new Map(jobs.map((job) => [job.at, empty.best(job, !mayBeExact())]));
+  const { best, fullest } = firstPlans(input, jobs, newBoard, mayBeExact);
   improve(input, fullest, jobs, alone, hasTime);
   const worthOf = (board: DayBoard): Worth =>
     worth(

@@ -1,5 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { newFolder, site, testServer, zone } from "../testing/test-server.ts";
+import { feedStore } from "../feed/feed-store.ts";
+import { linesStore } from "../irrigation/lines-store.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
+import { zoneReportStore } from "../rootzone/zone-report-store.ts";
+import { newFolder, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+import { reportStore } from "../water/report-store.ts";
 
 async function described() {
   const server = await testServer();
@@ -56,6 +62,68 @@ async function described() {
   return server;
 }
 
+/** More of everything than any page lists or any statement takes at once. */
+async function filledBeyondEveryPage({ scope, call }: TestServer): Promise<void> {
+  const from = Date.parse("2025-01-01T00:00:00Z");
+  const uuid = (kind: number, at: number): string => `8d6f1c3e-5a4b-4c2d-9e8${kind}-${String(at).padStart(12, "0")}`;
+  await scope.transaction(async (inner) => {
+    await readingStore(inner).add(
+      Array.from({ length: 12_000 }, (_, at) => ({
+        zoneId: 1,
+        kind: at % 2 ? "drainPct" : "moisturePct",
+        atMs: from + at * 60_000,
+        source: "probe",
+        value: at % 50,
+      })),
+    );
+    await wateringStore(inner).add(
+      Array.from({ length: 5003 }, (_, at) => ({
+        zoneId: 1,
+        startMs: from + at * 3_600_000,
+        minutes: 5,
+        litres: 100 + at,
+        source: "controller",
+      })),
+    );
+    for (let at = 0; at < 101; at++)
+      await reportStore(inner).add(1, {
+        sourceName: "Basin",
+        takenOn: `2026-06-${String(1 + (at % 19)).padStart(2, "0")}`,
+        ions: { Ca: at / 100 },
+        ph: 7,
+        ecMsCm: null,
+      });
+    for (let at = 0; at < 60; at++)
+      await linesStore(inner).addTest(1, {
+        key: uuid(1, at),
+        testedOn: "2026-06-01",
+        minutes: 5,
+        catchesMl: [
+          [100, 101 + at],
+          [99, 98],
+        ],
+      });
+    for (let at = 0; at < 210; at++)
+      await zoneReportStore(inner).add(1, {
+        kind: "drain",
+        takenOn: "2026-06-01",
+        ions: { K: at / 10 },
+        ph: 6,
+        ecMsCm: 2,
+      });
+    for (let at = 0; at < 12; at++)
+      await feedStore(inner).addMix(1, from + at, {
+        key: uuid(2, at),
+        lines: [{ productId: "own-1", tankId: "D", kg: 1 + at, lot: null }],
+      });
+  });
+  const weather = await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
+  expect(weather.status).toBe(201);
+  const pick = { pickedOn: "2026-06-18", massKg: 3, count: null, grade: null, brixPct: null };
+  await call("POST", "/api/zones/1/picks", { ...pick, key: uuid(3, 1) });
+  expect((await call("POST", "/api/zones/1/picks/2/strikes", { reason: "of another zone" })).status).toBe(201);
+}
+
 describe("a site in one file", () => {
   it("comes out of one folder and into another as it was", async () => {
     const { call } = await described();
@@ -67,6 +135,42 @@ describe("a site in one file", () => {
     expect(after).toEqual(before);
     expect(after["recipes"]).toMatchObject([{ name: "Fruit", result: { status: "met" } }]);
     expect((await other.call("GET", "/api/zones/1/harvest")).body["picks"]).toMatchObject([{ massKg: 40 }]);
+  });
+
+  it("carries everything, however much more there is than a screen shows", async () => {
+    const server = await described();
+    const { call } = server;
+    await filledBeyondEveryPage(server);
+    const { body: file } = await call("GET", "/api/site-file");
+    const [zoneFile] = file["zones"] as Record<string, unknown[]>[];
+    const lengths = Object.fromEntries(Object.entries(zoneFile ?? {}).map(([name, rows]) => [name, rows?.length]));
+    expect(lengths).toMatchObject({
+      readings: 12_001,
+      catchTests: 60,
+      reports: 210,
+      mixes: 12,
+      waterings: 5003,
+      picks: 2,
+    });
+    expect(file["reports"]).toHaveLength(102);
+    expect(file["weatherImports"]).toMatchObject([{ fileName: "weather-iso.csv" }]);
+
+    const other = await testServer({ folder: newFolder() });
+    expect((await other.call("POST", "/api/site-file", file)).status).toBe(201);
+    const { exportedAt: _first, ...before } = file;
+    const { exportedAt: _second, ...after } = (await other.call("GET", "/api/site-file")).body;
+    expect(after).toEqual(before);
+    // The file's way of reading weather is remembered there too: the same file brings nothing new.
+    const again = await other.call("POST", "/api/weather/previews", sampleFile("weather-iso.csv"));
+    expect(again.body).toMatchObject({ remembered: true, stored: { newValues: 0 } });
+  });
+
+  it("still shows an old well's water after a hundred reports of others", async () => {
+    const server = await described();
+    await filledBeyondEveryPage(server);
+    const { body } = await server.call("GET", "/api/zones/1/feed");
+    expect(body["water"]).toMatchObject({ ions: { Ca: 2 } });
+    expect(body["waters"]).toMatchObject([{ takenOn: "2026-05-01" }]);
   });
 
   it.each([

@@ -22,13 +22,20 @@ export type ReadList<K extends ListKind> = ReturnType<(typeof LISTS)[K]>;
 /** Half a second finds most of what there is to gain in a day, and nobody else waits long for it. */
 const USUAL_SEARCH_S = 0.5;
 
+/** A first plan may take so long beyond the search; a day too large for that is packed. */
+const FIRST_PLAN_MS = 1000;
+
 const remember = remembering();
 
 /** What is done off the main thread: heavy sums and strangers' files. They compute only: the database stays where it is. */
 export const JOBS = {
   "day-plan": (input: DayPlanInput): DayPlan => {
-    const end = performance.now() + (input.timeLimitS ?? USUAL_SEARCH_S) * 1000;
-    return dayPlan(input, () => performance.now() < end);
+    const endMs = performance.now() + (input.timeLimitS ?? USUAL_SEARCH_S) * 1000;
+    return dayPlan(
+      input,
+      () => performance.now() < endMs,
+      () => performance.now() < endMs + FIRST_PLAN_MS,
+    );
   },
   "recipe-cost": (question: RecipeInput): Promise<RecipeCost> =>
     withSolver((solver) => recipeCost(question, remember(solver))),

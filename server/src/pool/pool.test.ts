@@ -1,0 +1,60 @@
+import { DomainError } from "@sprunel/core/working";
+import { afterAll, describe, expect, it } from "vitest";
+import { site, testServer } from "../testing/test-server.ts";
+import { createPool } from "./pool.ts";
+
+const zones = Array.from({ length: 40 }, (_, at) => ({
+  id: `z${at}`,
+  litres: 1500 + ((at * 977) % 2500),
+  flowLh: 2500 + ((at * 1409) % 3000),
+  recipeId: `r${at % 3}`,
+  windows: [{ start: "06:00", end: "20:00" }],
+  pulses: 8,
+  minGapMin: 10,
+  priority: 1 + (at % 3),
+}));
+const day = { pump: { maxLh: 13_000 }, mixers: [{ id: "m1", maxLh: 13_000 }], zones };
+
+describe("the pool", () => {
+  const pool = createPool();
+  afterAll(() => pool.close());
+
+  it("answers as the sum itself does", async () => {
+    const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 1), timeLimitS: 0 });
+    expect(answer).toMatchObject({ status: "optimal", unmet: [] });
+  });
+
+  it("gives a fault of the input back as what it is, with its path", async () => {
+    const refused = pool.run("day-plan", { ...day, zones: [] });
+    await expect(refused).rejects.toBeInstanceOf(DomainError);
+    await expect(refused).rejects.toMatchObject({ path: "zones" });
+  });
+
+  it("breaks off what takes longer than it may, says so, and goes on with the next", async () => {
+    await expect(pool.run("day-plan", { ...day, timeLimitS: 10 }, 300)).rejects.toMatchObject({
+      problem: { status: 422, detail: expect.stringContaining("too much to work out") as string },
+    });
+    const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 2), timeLimitS: 0 });
+    expect(answer.unmet).toEqual([]);
+  });
+});
+
+describe("while a day of forty zones is planned", () => {
+  it("the server answers everybody else at once", async () => {
+    const { call } = await testServer();
+    await call("POST", "/api/site", site);
+    let planned = false;
+    const plan = call("POST", "/api/compute/day-plan", { ...day, timeLimitS: 2 }).then((answer) => {
+      planned = true;
+      return answer;
+    });
+    let meanwhile = 0;
+    while (!planned) {
+      expect((await call("GET", "/api/health")).status).toBe(200);
+      if (!planned) meanwhile++;
+    }
+    expect((await plan).status).toBe(200);
+    // On one thread none would have come through: the plan was asked for first.
+    expect(meanwhile).toBeGreaterThan(20);
+  });
+});
