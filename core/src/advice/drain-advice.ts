@@ -26,6 +26,8 @@ export interface DrainReading {
   readonly own?: MeteredDay | undefined;
   /** up to three such days, the newest last, the reading's own among them */
   readonly days: readonly MeteredDay[];
+  /** whether anybody reads how it arose; they do unless said otherwise */
+  readonly told?: boolean | undefined;
 }
 
 export interface DrainAdvice {
@@ -55,7 +57,7 @@ export function adviseDrain(reading: DrainReading): DrainAdvice | null {
   const targetPct = inForce.drainSharePct ?? stageTargetPct;
   const finding = judgeDrain(drainPct, targetPct, drainEcMsCm, feedEcMsCm);
   if (!finding || (finding.cause !== "salt" && own && explains(own, inForce))) return null;
-  const sheet = new Worksheet();
+  const sheet = new Worksheet(reading.told);
   const demandFactor = demandFactorOf(reading, targetPct, sheet);
   const drainShare = 100 * shareAgainstSalt(stageTargetPct / 100, meanShare(reading), reading, sheet);
   const drainSharePct = drainShare > stageTargetPct + 0.5 ? drainShare : null;

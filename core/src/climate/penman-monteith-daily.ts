@@ -1,5 +1,5 @@
 import { Checks } from "../working/checks.ts";
-import { fill, type Worksheet } from "../working/working.ts";
+import { fill, type Filled, type Worksheet } from "../working/working.ts";
 import {
   airPressureKpa,
   psychrometricConstantKpaC,
@@ -107,7 +107,7 @@ function actualVapourPressure(weather: ReferenceEtWeather, tMaxC: number, tMinC:
   const high = saturationVapourPressureKpa(tMaxC);
   const low = saturationVapourPressureKpa(tMinC);
   const { vapourPressureKpa, rhMaxPct, rhMinPct, rhMeanPct } = weather;
-  const note = (formula: string, substituted: string, value: number, source: string): number =>
+  const note = (formula: string, substituted: Filled, value: number, source: string): number =>
     sheet.note("Vapour pressure of the air", formula, substituted, value, "kPa", source);
   if (vapourPressureKpa !== undefined)
     return note("ea, as given", fill`${vapourPressureKpa}`, vapourPressureKpa, "given");

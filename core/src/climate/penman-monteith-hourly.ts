@@ -1,5 +1,5 @@
 import { Checks } from "../working/checks.ts";
-import { fill, type Worksheet } from "../working/working.ts";
+import { fill, type Filled, type Worksheet } from "../working/working.ts";
 import {
   airPressureKpa,
   psychrometricConstantKpaC,
@@ -111,7 +111,7 @@ function hourVapourPressure(weather: ReferenceEtWeather, saturation: number, she
   const humidity =
     rhMeanPct ??
     (rhMaxPct !== undefined && rhMinPct !== undefined ? (rhMaxPct + rhMinPct) / 2 : (rhMaxPct ?? rhMinPct));
-  const note = (formula: string, substituted: string, value: number, source: string): number =>
+  const note = (formula: string, substituted: Filled, value: number, source: string): number =>
     sheet.note("Vapour pressure of the air", formula, substituted, value, "kPa", source);
   if (vapourPressureKpa !== undefined) {
     new Checks()

@@ -40,9 +40,8 @@ const METHODS: Record<ReferenceEtMethod, EtMethod> = {
  * @throws {DomainError} for values that cannot be, each with its path
  * @see Allen et al. (1998), FAO-56; Hargreaves & Samani (1985); Fernández et al. (2010)
  */
-export function referenceEt(input: ReferenceEtInput): ReferenceEt {
+export function referenceEt(input: ReferenceEtInput, sheet = new Worksheet()): ReferenceEt {
   checkReferenceEtInput(input);
-  const sheet = new Worksheet();
   const { valueMm, parts } = METHODS[input.method](input, sheet);
   if (valueMm < 0) sheet.warn("The formula gives a small condensation; it counts as no evapotranspiration.");
   return {

@@ -89,7 +89,7 @@ export function noteCharges(ions: Ions, sheet: Worksheet): ChargeBalance {
       side,
       "Σ mmol/L · charge",
       IONS.filter((ion) => sign * CHARGE[ion] * (ions[ion] ?? 0) > 0)
-        .map((ion) => fill`${ion} ${ions[ion] ?? 0} × ${Math.abs(CHARGE[ion])}`)
+        .map((ion) => fill`${ion} ${ions[ion] ?? 0} × ${Math.abs(CHARGE[ion])}`())
         .join(" + "),
       sum,
       "meq/L",
@@ -108,7 +108,7 @@ export function feedSums(ions: Ions, ph: number, { grams, costPerM3 }: RecipeSol
     "Σ g/m³ · price ÷ 1000",
     priced.length === 0
       ? "no product has a price"
-      : `(${priced.map(({ product, gM3 }) => fill`${gM3} × ${product.priceKg ?? 0}`).join(" + ")}) ÷ 1000`,
+      : `(${priced.map(({ product, gM3 }) => fill`${gM3} × ${product.priceKg ?? 0}`()).join(" + ")}) ÷ 1000`,
     costPerM3,
     "a m³",
     "prices of the shelf; products without one are left out",
@@ -132,9 +132,10 @@ export function feedSums(ions: Ions, ph: number, { grams, costPerM3 }: RecipeSol
   const ec = sheet.note(
     "EC at the dripper",
     "Σ Λ°·c·γ^α over the free ions, ion pairs taken off",
-    IONS.filter((ion) => !isTrace(ion) && ion !== "urea" && (ions[ion] ?? 0) > 0)
-      .map((ion) => fill`${ion} ${ions[ion] ?? 0}`)
-      .join(", ") + fill` mmol/L at pH ${ph}`,
+    fill`${() =>
+      IONS.filter((ion) => !isTrace(ion) && ion !== "urea" && (ions[ion] ?? 0) > 0)
+        .map((ion) => `${ion} ${showNumber(ions[ion] ?? 0)}`)
+        .join(", ")} mmol/L at pH ${ph}`,
     ecMsCm(ions, ph),
     "mS/cm",
     "Appelo (2010)",

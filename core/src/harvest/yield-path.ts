@@ -39,7 +39,7 @@ export function yieldPath(
     step: {
       label: "Target's path",
       formula: "yield aimed at · days picked / days of picking",
-      substituted: fill`${targetKgM2} × ${gone} ÷ ${days}`,
+      substituted: fill`${targetKgM2} × ${gone} ÷ ${days}`(),
       value: kgM2,
       unit: "kg/m²",
       source: `straight line from ${from} to ${to}, the picking stages; assumed by this program`,
@@ -59,7 +59,7 @@ export function pickedSoFar(
     {
       label: "Picked so far",
       formula: "Σ picks / area",
-      substituted: fill`${total} kg ÷ ${areaM2} m²`,
+      substituted: fill`${total} kg ÷ ${areaM2} m²`(),
       value: kgM2,
       unit: "kg/m²",
       source: "picks as weighed since planting; struck ones are left out",
@@ -70,7 +70,7 @@ export function pickedSoFar(
   steps.push({
     label: "Water per kilo",
     formula: "water given since planting / Σ picks",
-    substituted: fill`${litresGiven} L ÷ ${total} kg`,
+    substituted: fill`${litresGiven} L ÷ ${total} kg`(),
     value: litresPerKg,
     unit: "L/kg",
     source: "meter of the zone, all water since planting, drain included",

@@ -92,7 +92,7 @@ function share(label: string, squares: number, total: number): WorkingStep {
   return {
     label,
     formula: "sum of squares / total",
-    substituted: fill`${squares} ÷ ${total}`,
+    substituted: fill`${squares} ÷ ${total}`(),
     value: total === 0 ? 0 : (100 * squares) / total,
     unit: "%",
     source: "two-way analysis of variance without replication",

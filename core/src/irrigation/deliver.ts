@@ -53,6 +53,7 @@ export function deliver(
     need.grossMm * areaM2,
     "L",
     "1 mm on 1 m² is 1 L",
+    "litres",
   );
   const plan = planPulses({
     litres: wantedL,
@@ -78,6 +79,7 @@ export function deliver(
     (litres / zoneFlowLh) * 60,
     "min",
     "zone flow",
+    "minutes",
   );
   const pulse = plan.pulses[0];
   if (pulse)
@@ -88,6 +90,7 @@ export function deliver(
       pulse.minutes,
       "min",
       "equal pulses",
+      "pulse",
     );
   const drainL = sheet.note(
     "Runs out below",
@@ -96,8 +99,17 @@ export function deliver(
     Math.max(0, litres - need.netMm * areaM2),
     "L",
     need.overWords,
+    "drain",
   );
-  sheet.note("Given a plant", "litres / plants", fill`${litres} ÷ ${plants}`, litres / plants, "L", "plant stand");
+  sheet.note(
+    "Given a plant",
+    "litres / plants",
+    fill`${litres} ÷ ${plants}`,
+    litres / plants,
+    "L",
+    "plant stand",
+    "plant",
+  );
   return {
     demandMm: need.demandMm,
     netMm: need.netMm,

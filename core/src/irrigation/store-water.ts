@@ -21,13 +21,12 @@ export interface StoreWaterInput extends Valve {
  *
  * @throws {DomainError} for a window that is no clock time
  */
-export function storeWater(input: StoreWaterInput): ZoneWater {
+export function storeWater(input: StoreWaterInput, sheet = new Worksheet()): ZoneWater {
   const { demandMm, depletionMm, triggerMm, leaveMm, seepMm, rainMm, floodMm } = input;
   const window = {
     startS: clockSeconds(input.window.start, "window.start"),
     endS: clockSeconds(input.window.end, "window.end"),
   };
-  const sheet = new Worksheet();
   sheet.note("Demand", "as given", fill`${demandMm}`, demandMm, "L/m²", "given");
   const tonightMm = sheet.note(
     "Missing by tonight, unfilled",
@@ -54,6 +53,7 @@ export function storeWater(input: StoreWaterInput): ZoneWater {
     moved ? floodMm : netMm,
     "L/m²",
     moved ? "bench and its return" : "level kept by hand or float",
+    "gross",
   );
   return deliver(
     input,

@@ -16,9 +16,8 @@ const LEACHING_COVERED = 0.1;
  * @throws {DomainError} for values that cannot be, each with its path
  * @see FAO-56, chapter 8, for depletion; Keller & Bliesner (1990) for gross from net
  */
-export function zoneWater(input: ZoneWaterInput): ZoneWater {
+export function zoneWater(input: ZoneWaterInput, sheet = new Worksheet()): ZoneWater {
   const window = checkZoneWaterInput(input);
-  const sheet = new Worksheet();
   const demandMm = dayDemand(input, sheet);
   const need =
     input.substrate && input.system === "substrate"
@@ -70,6 +69,7 @@ function substrateNeed(
     netMm / (1 - lost),
     "L/m²",
     "water balance of the substrate; unevenness is covered by the drain (Keller & Bliesner 1990, by analogy)",
+    "gross",
   );
   const perPlantL = sheet.note(
     "Gross water per plant",
@@ -147,6 +147,7 @@ function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, she
     netMm / (1 - lossShare),
     "L/m²",
     "Keller & Bliesner (1990), chapter 20",
+    "gross",
   );
   return {
     netMm,

@@ -22,6 +22,8 @@ export interface DemandInput {
   readonly mulch?: { readonly savesPct: number; readonly origin: Origin } | undefined;
   readonly crop: Crop;
   readonly cropState: CropState;
+  /** whether anybody reads how it arose; they do unless said otherwise */
+  readonly told?: boolean | undefined;
 }
 
 /** What the crop would take up in a day with ample water. */
@@ -45,7 +47,7 @@ export interface Demand {
 export function dayDemand(input: DemandInput): Demand | null {
   const solar = input.hours.map((hour) => hour.values.radiation).filter((value) => value !== undefined);
   if (solar.length < input.hours.length) return null;
-  const sheet = new Worksheet();
+  const sheet = new Worksheet(input.told);
   const outside = solar.reduce((sum, { value }) => sum + value, 0);
   const insideShare = input.transmissionPct / 100;
   const inputs: WorkingInput[] = [
@@ -165,17 +167,17 @@ function canopyDemand(
 }
 
 function coefficientDemand(
-  { place, date, hours, transmissionPct, mulch, crop, cropState }: DemandInput,
+  { place, date, hours, transmissionPct, mulch, crop, cropState, told }: DemandInput,
   outside: number,
   sheet: Worksheet,
   inputs: WorkingInput[],
 ): CoreDemand | null {
   const et =
     transmissionPct >= OPEN_FIELD_PCT
-      ? openEt(place, date, hours, inputs)
-      : coveredEt(place, date, transmissionPct, outside);
+      ? openEt(place, date, hours, inputs, told)
+      : coveredEt(place, date, transmissionPct, outside, told);
   if (!et) return null;
-  sheet.steps.push(...et.working);
+  sheet.add(et.working);
   et.warnings.forEach((warning) => sheet.warn(warning));
   const savesPct = mulch?.savesPct ?? 0;
   const demandMm = sheet.note(
@@ -199,12 +201,27 @@ function coefficientDemand(
 /** What a reference surface would evaporate, with how it came about. */
 type GroundEt = Pick<ReferenceEt, "value" | "working" | "warnings">;
 
-function coveredEt(place: Place, date: string, transmissionPct: number, solarMjM2: number): GroundEt {
-  return referenceEt({ method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } });
+function coveredEt(
+  place: Place,
+  date: string,
+  transmissionPct: number,
+  solarMjM2: number,
+  told: boolean | undefined,
+): GroundEt {
+  return referenceEt(
+    { method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } },
+    new Worksheet(told),
+  );
 }
 
-function openEt(place: Place, date: string, hours: readonly WeatherHour[], inputs: WorkingInput[]): GroundEt | null {
-  const et = outsideEt(place, date, hours);
+function openEt(
+  place: Place,
+  date: string,
+  hours: readonly WeatherHour[],
+  inputs: WorkingInput[],
+  told: boolean | undefined,
+): GroundEt | null {
+  const et = outsideEt(place, date, hours, told);
   if (!et) return null;
   inputs.push(...et.inputs.filter((input) => input.name !== "Solar radiation"));
   return { value: et.value, working: et.steps, warnings: [] };

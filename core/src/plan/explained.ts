@@ -12,7 +12,7 @@ export function insideLightSum(solarOutsideMjM2: number, solar: WorkingInput, tr
   const step: WorkingStep = {
     label: "Light sum inside",
     formula: "Rs · τ · 0.45 · 4.57 mol/MJ",
-    substituted: fill`${solarOutsideMjM2} × ${transmission.value / 100} × 0.45 × 4.57`,
+    substituted: fill`${solarOutsideMjM2} × ${transmission.value / 100} × 0.45 × 4.57`(),
     value,
     unit: "mol/m²",
     source: "Meek et al. (1984) for the 45 % that is photosynthetic; Thimijan & Heins (1983) for 4.57 µmol/J",
@@ -113,7 +113,7 @@ export function morningDepletion(
     label: "Depletion this morning",
     formula:
       "depletion yesterday + uptake − water given; what is over field capacity percolates, uptake falls when the easy water is gone",
-    substituted: fill`${yesterdayMm} + ${demandMm} − ${givenMm}`,
+    substituted: fill`${yesterdayMm} + ${demandMm} − ${givenMm}`(),
     value: todayMm,
     unit: "L/m²",
     source: "FAO-56, eq. 85 (balance) and 84 (stress), followed day by day from planting at field capacity",

@@ -3,7 +3,7 @@ import { referenceEt } from "../climate/reference-et.ts";
 import type { WeatherKind } from "../climate/weather-columns.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import type { Place } from "../site/zone.ts";
-import type { WorkingStep } from "../working/working.ts";
+import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
 
 /** A figure with all that a person may ask of it. */
@@ -16,9 +16,10 @@ export interface Explained {
 /**
  * Reference evapotranspiration of a day outside, from its hours, by FAO-56 Penman–Monteith. The station measures wind at 2 m.
  *
+ * @param told whether anybody reads how it arose; they do unless said otherwise
  * @returns null when an hour lacks what it needs, or a sensor reports what cannot be
  */
-export function outsideEt(place: Place, date: string, hours: readonly WeatherHour[]): Explained | null {
+export function outsideEt(place: Place, date: string, hours: readonly WeatherHour[], told?: boolean): Explained | null {
   const [t, rh, wind, solar] = [
     column(hours, "airTemperature"),
     column(hours, "humidity"),
@@ -36,12 +37,8 @@ export function outsideEt(place: Place, date: string, hours: readonly WeatherHou
   ];
   const [tMaxC, tMinC, rhMaxPct, rhMinPct, windMs, solarMjM2] = inputs.map((input) => input.value);
   try {
-    const et = referenceEt({
-      method: "penman-monteith-daily",
-      ...place,
-      date,
-      weather: { tMaxC, tMinC, rhMaxPct, rhMinPct, windMs, solarMjM2 },
-    });
+    const weather = { tMaxC, tMinC, rhMaxPct, rhMinPct, windMs, solarMjM2 };
+    const et = referenceEt({ method: "penman-monteith-daily", ...place, date, weather }, new Worksheet(told));
     return { value: et.value, steps: et.working, inputs };
   } catch (error) {
     // A sensor may report more sun than there is above the air; then there is no sound figure to show.

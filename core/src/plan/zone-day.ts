@@ -16,7 +16,7 @@ import { zoneWater } from "../irrigation/zone-water.ts";
 import { rootStore, type RootStore } from "../rootzone/root-store.ts";
 import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
-import type { WorkingStep } from "../working/working.ts";
+import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { library, type Demand } from "./demand.ts";
 import type { Origin, WorkingInput } from "./origin.ts";
 
@@ -40,22 +40,26 @@ export interface ZoneDayInput {
   readonly depletionMm?: number | undefined;
   /** mm that have fallen in the open today */
   readonly rainMm?: number | undefined;
+  /** whether anybody reads how the figures arose; they do unless said otherwise */
+  readonly told?: boolean | undefined;
 }
 
-/** Figures of a day that a person may ask the working of: all lines up to the first one named, then the others named. */
+/** Figures of a day that a person may ask the working of: all lines up to the first marked so, then the others. */
 export const FIGURES = {
-  demand: ["Demand"],
-  gross: ["Gross water"],
-  litres: ["Litres for the zone"],
-  minutes: ["Running time"],
-  pulse: ["One pulse"],
-  drainOut: ["Litres for the zone", "Runs out below"],
-  perPlant: ["Litres for the zone", "Given a plant"],
+  demand: ["demand"],
+  gross: ["gross"],
+  litres: ["litres"],
+  minutes: ["minutes"],
+  pulse: ["pulse"],
+  drainOut: ["litres", "drain"],
+  perPlant: ["litres", "plant"],
 } as const;
-export type Figure = keyof typeof FIGURES;
+type Figure = keyof typeof FIGURES;
 
 export interface ZoneDay {
   readonly water: ZoneWater;
+  /** what it should get; the window may hold less */
+  readonly wantedL: number;
   readonly litresPerPlant: number;
   readonly demandPerPlantL: number;
   readonly window: { readonly start: string; readonly end: string };
@@ -91,17 +95,21 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     demandCurve: curveOf(demand, place.timeZone),
   };
   const store = zone.system === "substrate" ? undefined : rootStore(zone, input.crop, input.cropState, demand.demandMm);
-  const water = waterOf(input, common, store, inputs);
+  const sheet = new Worksheet(input.told);
+  const water = waterOf(input, common, store, inputs, sheet);
   // The first line of the zone's water repeats the demand, which its own sum has just ended on.
   const working = [...demand.working, ...water.working.slice(1)];
+  const ended = demand.working.at(-1);
+  if (ended) sheet.marked.set("demand", ended);
   return {
     water,
+    wantedL: water.grossMm * zone.areaM2,
     litresPerPlant: water.litres / zone.plants,
     demandPerPlantL: (demand.demandMm * zone.areaM2) / zone.plants,
     window,
     ...(store && { store: { availableMm: store.limits.availableMm, triggerMm: store.triggerMm } }),
     warnings: [...demand.warnings, ...water.warnings],
-    workings: workingsOf(working),
+    workings: workingsOf(working, sheet.marked),
     inputs: [...demand.inputs, ...inputs],
   };
 }
@@ -114,37 +122,47 @@ function waterOf(
   common: CommonNeeds,
   store: RootStore | undefined,
   inputs: WorkingInput[],
+  sheet: Worksheet,
 ): ZoneWater {
   const { zone, demand, rainMm = 0 } = input;
   if (zone.system === "substrate")
-    return zoneWater({
-      ...common,
-      system: "substrate",
-      demandMm: demand.demandMm,
-      substrate: substrateNeeds(zone, input, inputs),
-    });
+    return zoneWater(
+      {
+        ...common,
+        system: "substrate",
+        demandMm: demand.demandMm,
+        substrate: substrateNeeds(zone, input, inputs),
+      },
+      sheet,
+    );
   if (!store) throw new Error(`a ${zone.system} zone has a store`);
   if (rainMm > 0) inputs.push({ name: "Rain so far", value: rainMm, unit: "mm", origins: [{ kind: "measured" }] });
   if (zone.system === "soil-drip" || zone.system === "buried-drip")
-    return zoneWater({
-      ...common,
-      system: "soil-drip",
-      demandMm: demand.demandMm,
-      soil: soilNeeds(zone, store, input, inputs),
-    });
+    return zoneWater(
+      {
+        ...common,
+        system: "soil-drip",
+        demandMm: demand.demandMm,
+        soil: soilNeeds(zone, store, input, inputs),
+      },
+      sheet,
+    );
   const depletionMm = Math.min(input.depletionMm ?? 0, store.limits.availableMm);
   inputs.push({ name: "Missing this morning", value: depletionMm, unit: "mm", origins: [{ kind: "computed" }] });
   for (const [field, name, unit] of STORE_FIELDS[zone.system]) inputs.push(entered(input, field, name, unit));
-  return storeWater({
-    ...common,
-    demandMm: demand.demandMm,
-    depletionMm,
-    triggerMm: store.triggerMm,
-    leaveMm: store.leaveMm,
-    seepMm: store.seepMm,
-    rainMm,
-    floodMm: zone.system === "sub-irrigated-bench" ? zone.floodDepthMm : undefined,
-  });
+  return storeWater(
+    {
+      ...common,
+      demandMm: demand.demandMm,
+      depletionMm,
+      triggerMm: store.triggerMm,
+      leaveMm: store.leaveMm,
+      seepMm: store.seepMm,
+      rainMm,
+      floodMm: zone.system === "sub-irrigated-bench" ? zone.floodDepthMm : undefined,
+    },
+    sheet,
+  );
 }
 
 /** What a person typed that the store's marks come from. */
@@ -279,11 +297,12 @@ function entered({ zone, unconfirmed }: ZoneDayInput, field: ZoneField, name: st
   return { name, value, unit, origins: [{ kind: unconfirmed.includes(field) ? "default" : "entered" }] };
 }
 
-function workingsOf(working: readonly WorkingStep[]): ZoneDay["workings"] {
+function workingsOf(working: readonly WorkingStep[], marked: ReadonlyMap<string, WorkingStep>): ZoneDay["workings"] {
   const workings: Partial<Record<Figure, readonly WorkingStep[]>> = {};
   for (const [figure, [first, ...others]] of Object.entries(FIGURES)) {
-    const at = working.findIndex((step) => step.label === first);
-    const own = others.flatMap((label) => working.find((step) => step.label === label) ?? []);
+    const upTo = marked.get(first);
+    const at = upTo ? working.indexOf(upTo) : -1;
+    const own = others.flatMap((mark) => marked.get(mark) ?? []);
     if (at >= 0 && own.length === others.length) workings[figure as Figure] = [...working.slice(0, at + 1), ...own];
   }
   return workings;

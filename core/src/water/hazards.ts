@@ -71,7 +71,7 @@ function clogging({ ions, ph, ecMsCm, suspendedSolidsMgL }: HazardInput): Hazard
         : {
             label: `Clogging by ${name}`,
             formula: `slight under ${slight}, severe over ${severe}${unit && ` ${unit}`}`,
-            substituted: id === "tds" ? fill`${ecMsCm ?? 0} mS/cm × ${TDS_PER_EC}` : fill`${value}`,
+            substituted: (id === "tds" ? fill`${ecMsCm ?? 0} mS/cm × ${TDS_PER_EC}` : fill`${value}`)(),
             value,
             unit,
             source: BUCKS,
@@ -112,7 +112,7 @@ function scaling({ ions, ph, temperatureC }: HazardInput): Hazard {
         : {
             label: "Langelier index",
             formula: "pH − pHs, pHs = log Ksp − log K₂ − log a(Ca) − log a(HCO₃)",
-            substituted: fill`${ph} − ${ph - index} at ${temperatureC} °C`,
+            substituted: fill`${ph} − ${ph - index} at ${temperatureC} °C`(),
             value: index,
             unit: "",
             source: "Langelier (1936); Plummer & Busenberg (1982)",
@@ -167,7 +167,7 @@ function soil({ ions, ecMsCm }: HazardInput): Hazard[] {
           : {
               label: "SAR",
               formula: "Na / √((Ca + Mg) / 2), meq/L",
-              substituted: fill`${ions.Na ?? 0} ÷ √((${2 * (ions.Ca ?? 0)} + ${2 * (ions.Mg ?? 0)}) ÷ 2)`,
+              substituted: fill`${ions.Na ?? 0} ÷ √((${2 * (ions.Ca ?? 0)} + ${2 * (ions.Mg ?? 0)}) ÷ 2)`(),
               value: sar,
               unit: "",
               source: `${FAO29}, with EC ${ecMsCm ?? "unknown"} mS/cm`,
@@ -195,7 +195,7 @@ function plants({ ions }: HazardInput): Hazard[] {
         : {
             label: name,
             formula: `none under ${slight}, severe over ${severe} ${unit}`,
-            substituted: fill`${value}`,
+            substituted: fill`${value}`(),
             value,
             unit,
             source: FAO29,
@@ -223,7 +223,7 @@ export function relativeYieldPct(
     step: {
       label: "Relative yield",
       formula: "100 − b · (1.5 · ECw − a)",
-      substituted: fill`100 − ${slope} × (1.5 × ${ecWaterMsCm} − ${thresholdMsCm})`,
+      substituted: fill`100 − ${slope} × (1.5 × ${ecWaterMsCm} − ${thresholdMsCm})`(),
       value: pct,
       unit: "%",
       source: "Maas & Hoffman (1977); FAO-29, in soil at 15 to 20 % leaching",

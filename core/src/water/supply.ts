@@ -72,7 +72,7 @@ export function projectStorage(input: SupplyInput): Supply {
       {
         label: "From the roof, as foreseen",
         formula: "rain · roof · share that arrives",
-        substituted: fill`${rainMm.reduce((sum, mm) => sum + mm, 0)} mm × ${roofM2} m² × ${runoffPct / 100}`,
+        substituted: fill`${rainMm.reduce((sum, mm) => sum + mm, 0)} mm × ${roofM2} m² × ${runoffPct / 100}`(),
         value: foreseen,
         unit: `m³ in ${rainMm.length} days`,
         source: `forecast; after it ${usualRainMm.toFixed(1)} mm a day as of late`,
@@ -80,7 +80,7 @@ export function projectStorage(input: SupplyInput): Supply {
       {
         label: "Taken by the zones, as foreseen",
         formula: "Σ area · Kc · ET₀ · litres given for each of demand of late",
-        substituted: fill`${total / Math.max(1, useM3.length)} m³ a day on ${useM3.length} days`,
+        substituted: fill`${total / Math.max(1, useM3.length)} m³ a day on ${useM3.length} days`(),
         value: total,
         unit: `m³ in ${useM3.length} days`,
         source: "FAO-56, eq. 58; forecast, after it the sun above the air (eq. 21)",
@@ -88,7 +88,7 @@ export function projectStorage(input: SupplyInput): Supply {
       {
         label: "Days left",
         formula: "evenings until level + roof − use falls under none",
-        substituted: fill`${levelM3} m³, day by day`,
+        substituted: fill`${levelM3} m³, day by day`(),
         value: daysLeft ?? useM3.length,
         unit: daysLeft === null ? "days or more" : "days",
         source: "water balance of the storage",

@@ -20,15 +20,47 @@ export function showNumber(value: number): string {
   return String(rounded).replace("-", "−");
 }
 
-/** Collects the lines of a sum while the sum is done, so that working and result cannot drift apart. */
+/** Numbers in a text that is written only when somebody reads it. */
+export type Filled = () => string;
+
+/**
+ * Collects the lines of a sum while the sum is done, so that working and result cannot drift apart.
+ *
+ * Where nobody asks how a figure arose, a silent sheet does the sum and writes no line.
+ */
 export class Worksheet {
   readonly steps: WorkingStep[] = [];
   readonly warnings: string[] = [];
+  /** lines that lead to a figure of a name, as they are asked for one by one */
+  readonly marked = new Map<string, WorkingStep>();
 
-  /** Notes a line and hands its value on. */
-  note(label: string, formula: string, substituted: string, value: number, unit: string, source: string): number {
-    this.steps.push({ label, formula, substituted, value, unit, source });
+  constructor(private readonly told = true) {}
+
+  /**
+   * Notes a line and hands its value on.
+   *
+   * @param mark the name under which the line is found again
+   */
+  note(
+    label: string,
+    formula: string,
+    substituted: Filled | string,
+    value: number,
+    unit: string,
+    source: string,
+    mark?: string,
+  ): number {
+    if (!this.told) return value;
+    const text = typeof substituted === "string" ? substituted : substituted();
+    const step = { label, formula, substituted: text, value, unit, source };
+    this.steps.push(step);
+    if (mark !== undefined) this.marked.set(mark, step);
     return value;
+  }
+
+  /** Takes in the lines of another sum. */
+  add(steps: readonly WorkingStep[]): void {
+    if (this.told) this.steps.push(...steps);
   }
 
   warn(message: string): void {
@@ -37,9 +69,11 @@ export class Worksheet {
 }
 
 /** Puts numbers into a text: `fill`${a} × ${b}`` shows each with four significant digits. */
-export function fill(texts: TemplateStringsArray, ...values: (number | string)[]): string {
-  return texts.reduce((text, part, index) => {
-    const value = values[index - 1];
-    return text + (typeof value === "number" ? showNumber(value) : (value ?? "")) + part;
-  });
+export function fill(texts: TemplateStringsArray, ...values: (number | string | Filled)[]): Filled {
+  return () =>
+    texts.reduce((text, part, index) => {
+      const value = values[index - 1];
+      const shown = typeof value === "number" ? showNumber(value) : typeof value === "function" ? value() : value;
+      return text + (shown ?? "") + part;
+    });
 }

@@ -77,10 +77,10 @@ export function planService(scope: Scope, weather: WeatherService) {
     site: Site,
     zones: readonly StoredZone[],
     date: string,
-    earliest?: string,
+    { earliest, told = false }: { readonly earliest?: string; readonly told?: boolean } = {},
   ): Promise<{ readonly records: Records; plannerOf(zone: StoredZone): ZonePlanner }> {
     const records = await recordsFor(site, zones, date, earliest);
-    return { records, plannerOf: (zone) => new ZonePlanner(zone, records, mornings.of(zone.id)) };
+    return { records, plannerOf: (zone) => new ZonePlanner(zone, records, mornings.of(zone.id), told) };
   }
 
   return {
@@ -109,7 +109,7 @@ export function planService(scope: Scope, weather: WeatherService) {
     async mornings(id: number, from: string, to: string): Promise<RootHistory["mornings"]> {
       const [site, zone] = [await scope.site.current(), await scope.zone(id)];
       if (zone.definition.system === "substrate") return [];
-      const planner = (await planners(site, [zone], to, from)).plannerOf(zone);
+      const planner = (await planners(site, [zone], to, { earliest: from })).plannerOf(zone);
       const days: RootHistory["mornings"] = [];
       for (let date = from; date <= to; date = addDays(date, 1)) {
         const planned = planner.plan(date);
@@ -131,7 +131,7 @@ export function planService(scope: Scope, weather: WeatherService) {
       const site = await scope.site.current();
       const nowMs = clock();
       const date = await scope.site.dateOr(asked);
-      const { records, plannerOf } = await planners(site, [zone], date);
+      const { records, plannerOf } = await planners(site, [zone], date, { told: true });
       const planner = plannerOf(zone);
       const planned = planner.plan(date);
       const weatherDay = records.weather.get(date);

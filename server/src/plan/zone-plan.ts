@@ -67,6 +67,8 @@ export class ZonePlanner {
     private readonly zone: StoredZone,
     private readonly records: Records,
     private readonly mornings: Mornings,
+    /** whether anybody reads how the figures arose */
+    private readonly told = false,
   ) {
     this.decisions = records.decisions.filter((decision) => decision.zoneId === zone.id);
   }
@@ -101,6 +103,7 @@ export class ZonePlanner {
       correction: this.correction(date, standing),
       depletionMm,
       rainMm: this.rainMm(date),
+      told: this.told,
     });
     return { standing, crop, cropState, demand, day, ...(depletionMm !== undefined && { depletionMm }) };
   }
@@ -147,6 +150,7 @@ export class ZonePlanner {
           : undefined,
       crop,
       cropState,
+      told: this.told,
     });
   }
 
@@ -179,6 +183,7 @@ export class ZonePlanner {
       inForce: this.correction(on, standing) ?? NO_CORRECTION,
       own: this.meteredDay(on, standing) ?? undefined,
       days,
+      told: this.told,
     });
     return { on, at: new Date(drainPct.atMs).toISOString(), advice };
   }

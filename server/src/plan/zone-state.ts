@@ -161,15 +161,14 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
     const about = new Date(dripEcMsCm.atMs).toISOString();
     add("feed", about, judgeDosing(dripEcMsCm.value, feedEcMsCm.value));
   }
-  const { water } = planned.day;
+  const { water, wantedL } = planned.day;
   const yesterday = addDays(date, -1);
   const before = planner.plan(yesterday);
   const logged = planner.logged(yesterday);
   if (logged.length > 0 && typeof before !== "string")
     add("run", yesterday, judgeDelivery(litresOf(logged), before.day.water.litres));
-  const wanted = water.working.find((step) => step.label === "Litres for the zone")?.value ?? water.litres;
-  if (wanted - water.litres > 0.5)
-    add("run", date, { cause: "window-short", mark: "act", unmetL: wanted - water.litres });
+  const unmetL = wantedL - water.litres;
+  if (unmetL > 0.5) add("run", date, { cause: "window-short", mark: "act", unmetL });
   return findings;
 }
 

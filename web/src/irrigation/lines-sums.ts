@@ -1,14 +1,5 @@
 import type { NewLines } from "@sprunel/contract/irrigation";
-import {
-  GOOD_VARIATION_PCT,
-  lateral,
-  lateralTimes,
-  longestLateralM,
-  subMain,
-  type Lateral,
-  type LateralInput,
-  type SubMain,
-} from "@sprunel/core/irrigation";
+import { GOOD_VARIATION_PCT, lateral, lateralTimes, longestLateralM, subMain, type Lateral, type LateralInput, type SubMain } from "@sprunel/core/irrigation";
 import { trySum } from "../sums/try-sum.ts";
 
 export interface SolvedLines {
