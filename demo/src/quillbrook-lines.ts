@@ -1,4 +1,4 @@
-import type { NewCatchTest, NewLines } from "@sprunel/contract/irrigation";
+import type { NewCatchTest, NewDripLines } from "@sprunel/contract/irrigation";
 import type { Layout } from "@sprunel/contract/site";
 
 const along = { offset: false, linesPerBed: 0, dripperSpacingM: 0.2, dripperLh: 0, drippersPerPlant: 0, vessel: null };
@@ -38,7 +38,7 @@ export const layouts: Readonly<Record<string, Layout>> = {
 };
 
 /** The lines of zones under drip, by name. */
-export const lines: Readonly<Record<string, NewLines>> = {
+export const lines: Readonly<Record<string, NewDripLines>> = {
   "Melon bags": {
     laterals: 16,
     lengthM: 40,

@@ -7,7 +7,7 @@ import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
 import { newPickSchema } from "../harvest/harvest.ts";
-import { newCatchTestSchema, newLinesSchema } from "../irrigation/zone-lines.ts";
+import { newCatchTestSchema, newDripLinesSchema } from "../irrigation/drip-lines.ts";
 import { newWaterReportSchema } from "../water/report.ts";
 import { newSourceSchema } from "../water/source.ts";
 import { newDoseSchema } from "../water/dose.ts";
@@ -38,7 +38,7 @@ const hourSchema = z.strictObject({
 const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   /** shares by the source's name */
   waters: z.array(z.strictObject({ source: z.string(), sharePct: z.number() })),
-  lines: newLinesSchema.nullable(),
+  lines: newDripLinesSchema.nullable(),
   catchTests: z.array(newCatchTestSchema.extend({ struck })),
   target: feedTargetSchema.nullable(),
   feedSettings: feedSettingsSchema.nullable(),

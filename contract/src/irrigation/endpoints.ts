@@ -1,24 +1,24 @@
 import { idParamSchema } from "../basics/basics.ts";
 import { endpoint, oneParams } from "../basics/endpoint.ts";
 import { lateralAnswerSchema, lateralRequestSchema, uniformityAnswerSchema, uniformityRequestSchema } from "./lines.ts";
-import { catchStrikeSchema, linesUpdateSchema, newCatchTestSchema, zoneLinesSchema } from "./zone-lines.ts";
+import { catchStrikeSchema, dripLinesUpdateSchema, newCatchTestSchema, zoneDripLinesSchema } from "./drip-lines.ts";
 import { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./zone-water.ts";
 
-export const getZoneLines = endpoint({
+export const getDripLines = endpoint({
   method: "get",
   path: "/api/zones/:id/lines",
   summary: "The lines of a zone, their metered flow and the tests made on them",
   params: oneParams,
-  answer: zoneLinesSchema,
+  answer: zoneDripLinesSchema,
 });
 
-export const saveZoneLines = endpoint({
+export const saveDripLines = endpoint({
   method: "put",
   path: "/api/zones/:id/lines",
   summary: "Describe a zone's lines; 409 when the version is old",
   params: oneParams,
-  body: linesUpdateSchema,
-  answer: zoneLinesSchema,
+  body: dripLinesUpdateSchema,
+  answer: zoneDripLinesSchema,
 });
 
 export const addCatchTest = endpoint({
@@ -27,7 +27,7 @@ export const addCatchTest = endpoint({
   summary: "A catch-can test; its key makes it count once",
   params: oneParams,
   body: newCatchTestSchema,
-  answer: zoneLinesSchema,
+  answer: zoneDripLinesSchema,
   status: 201,
 });
 
@@ -37,7 +37,7 @@ export const strikeCatchTest = endpoint({
   summary: "Strike out a test; it stays to be seen",
   params: oneParams.extend({ testId: idParamSchema }),
   body: catchStrikeSchema,
-  answer: zoneLinesSchema,
+  answer: zoneDripLinesSchema,
   status: 201,
 });
 

@@ -1,18 +1,18 @@
 export {
+  catchTestSchema,
+  newCatchTestSchema,
+  newDripLinesSchema,
+  type NewCatchTest,
+  type NewDripLines,
+  type StoredCatchTest,
+  type ZoneDripLines,
+} from "./drip-lines.ts";
+export {
   addCatchTest,
   computeLateral,
   computeUniformity,
   computeZoneWater,
-  getZoneLines,
-  saveZoneLines,
+  getDripLines,
+  saveDripLines,
   strikeCatchTest,
 } from "./endpoints.ts";
-export {
-  catchTestSchema,
-  newCatchTestSchema,
-  newLinesSchema,
-  type NewCatchTest,
-  type NewLines,
-  type StoredCatchTest,
-  type ZoneLines,
-} from "./zone-lines.ts";

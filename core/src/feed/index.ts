@@ -7,7 +7,7 @@ export { PRODUCTS, libraryProduct } from "./library.ts";
 export type { LinearProgram, LpAnswer, SolveLp } from "./linear-program.ts";
 export { libraryProductLike } from "./match-product.ts";
 export { meterCheck, type MeterCheck } from "./meter-check.ts";
-export { orderList, type OrderLine } from "./order-list.ts";
+export { orderList, type OrderRow } from "./order-list.ts";
 export type { LibraryProduct } from "./product.ts";
 export { PUBLISHED_TARGETS, checkTarget, type PublishedTarget } from "./published-targets.ts";
 export { USUAL_TANK_TEMPERATURE_C, type RecipeInput } from "./recipe-input.ts";

@@ -6,13 +6,13 @@ import type { Product } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import { bringsPerGram } from "./recipe-lp.ts";
 import { closedPh } from "./recipe-ph.ts";
-import type { RecipeLine } from "./recipe-sums.ts";
+import type { RecipeRow } from "./recipe-sums.ts";
 
 export interface MeterCheckInput {
   readonly water: RecipeInput["water"];
   /** of the lines, in full */
   readonly products: readonly Product[];
-  readonly lines: readonly Pick<RecipeLine, "productId" | "gM3" | "tankId">[];
+  readonly lines: readonly Pick<RecipeRow, "productId" | "gM3" | "tankId">[];
   /** under a dripper; mS/cm */
   readonly measured: { readonly ecMsCm: number; readonly ph: number | null };
   /** whether a reading since the last mix still fitted, none did, or nobody can tell */

@@ -7,7 +7,7 @@ export interface ZoneNeed {
   readonly lines: readonly { readonly productId: string; readonly name: string; readonly gM3: number }[];
 }
 
-export interface OrderLine {
+export interface OrderRow {
   readonly productId: string;
   readonly name: string;
   readonly kgDay: number;
@@ -29,7 +29,7 @@ export function orderList(
   zones: readonly ZoneNeed[],
   stockKg: Readonly<Record<string, number>>,
   days: number,
-): OrderLine[] {
+): OrderRow[] {
   new Checks().range("days", "The days to order for", days, 1, 365, "days").done();
   const lines = new Map<string, { name: string; kgDay: number; zones: Set<string> }>();
   for (const { zoneName, m3Day, lines: needed } of zones)

@@ -4,7 +4,7 @@ import { fill, showNumber, type Worksheet } from "../working/working.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import { bringsPerGram, type RecipeSolution } from "./recipe-lp.ts";
 
-export interface RecipeLine {
+export interface RecipeRow {
   readonly productId: string;
   readonly name: string;
   readonly gM3: number;
@@ -45,7 +45,7 @@ export function noteIons({ water }: RecipeInput, ions: Ions, { grams }: RecipeSo
 }
 
 /** What goes into each tank: a litre of concentrate makes as many litres of feed as its dilution says. */
-export function tankLines({ grams }: RecipeSolution, sheet: Worksheet): RecipeLine[] {
+export function tankRows({ grams }: RecipeSolution, sheet: Worksheet): RecipeRow[] {
   return grams.map(({ product, room: { tank }, gM3 }) => ({
     productId: product.id,
     name: product.name,

@@ -13,9 +13,9 @@ import {
   feedSums,
   noteCharges,
   noteIons,
-  tankLines,
+  tankRows,
   tankSaturation,
-  type RecipeLine,
+  type RecipeRow,
   type TankSaturation,
 } from "./recipe-sums.ts";
 import { mixedWater, type WaterShare } from "./recipe-waters.ts";
@@ -30,7 +30,7 @@ export interface Deviation {
 
 export interface Recipe {
   readonly status: "met" | "closest" | "infeasible";
-  readonly lines: readonly RecipeLine[];
+  readonly lines: readonly RecipeRow[];
   readonly delivered: { readonly ions: Ions; readonly ecMsCm: number; readonly ph: number };
   readonly deviations: readonly Deviation[];
   readonly chargeBalance: ChargeBalance;
@@ -64,7 +64,7 @@ export function recipe(input: RecipeInput, solve: SolveLp): Recipe {
     return { ...misfit, reason: deviationReason(ion, { wanted, got, delivered: ions, problem }, solve) };
   });
   noteIons(asked, ions, solution, sheet);
-  const lines = tankLines(solution, sheet);
+  const lines = tankRows(solution, sheet);
   const tankShares = tankSaturation(solution, sheet);
   const sums = feedSums(ions, ph, solution, sheet);
   warn(asked, products, solution, sheet);
@@ -91,7 +91,7 @@ export type RecipeCost = Pick<Recipe, "status" | "lines" | "costPerM3">;
 export function recipeCost(input: RecipeInput, solve: SolveLp): RecipeCost {
   const sheet = new Worksheet();
   const { solution, status } = solved(input, solve, sheet);
-  return { status, lines: tankLines(solution, sheet), costPerM3: solution.costPerM3 };
+  return { status, lines: tankRows(solution, sheet), costPerM3: solution.costPerM3 };
 }
 
 function solved(input: RecipeInput, solve: SolveLp, sheet: Worksheet) {

@@ -13,7 +13,7 @@ export interface Scales {
   readonly fineG: number;
 }
 
-export interface WeighedLine {
+export interface WeighedRow {
   readonly productId: string;
   readonly tankId: string;
   readonly exactKg: number;
@@ -22,7 +22,7 @@ export interface WeighedLine {
 }
 
 export interface Weighing {
-  readonly lines: readonly WeighedLine[];
+  readonly lines: readonly WeighedRow[];
   /** the feed as it is weighed, mmol/L and µmol/L */
   readonly ions: Ions;
   /** ions that rounding moves by more than a half per cent */
@@ -65,7 +65,7 @@ export function weighOut(
       .range(`fillToL.${id}`, `What tank ${id} is filled to`, fillToL[id], 0.01, volumeL, "L")
       .range(`leftL.${id}`, `What stands in tank ${id}`, leftL[id], 0, fillToL[id] ?? volumeL, "L");
   checks.done();
-  const lines = recipe.lines.map(({ productId, tankId, kgPerTank }): WeighedLine => {
+  const lines = recipe.lines.map(({ productId, tankId, kgPerTank }): WeighedRow => {
     const tank = tanks.find(({ id }) => id === tankId);
     const share = tank ? ((fillToL[tankId] ?? tank.volumeL) - (leftL[tankId] ?? 0)) / tank.volumeL : 1;
     const exactKg = kgPerTank * share;
@@ -73,7 +73,7 @@ export function weighOut(
     return { productId, tankId, exactKg, kg: Math.round(exactKg / stepKg) * stepKg };
   });
   // Rounding counts in the fresh part alone; what is left in the tank was weighed before.
-  const gM3 = ({ productId, tankId, kg, exactKg }: WeighedLine): number => {
+  const gM3 = ({ productId, tankId, kg, exactKg }: WeighedRow): number => {
     const line = recipe.lines.find((entry) => entry.productId === productId && entry.tankId === tankId);
     return line && exactKg > 0 ? (line.gM3 * kg) / exactKg : 0;
   };

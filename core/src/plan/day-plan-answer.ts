@@ -1,6 +1,6 @@
 import { clockText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
-import { SLOT_S, SLOTS, type DayBoard, type Job, type Placing } from "./day-board.ts";
+import { SLOT_S, SLOTS, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
 export interface DayPlanEvent {
@@ -37,18 +37,18 @@ export interface DayPlan {
 /** The plan in words and figures: its events, what stays undone and the cheapest way out. */
 export function answerOf(
   input: DayPlanInput,
-  board: DayBoard,
+  capacity: DayCapacity,
   jobs: readonly Job[],
   alone: ReadonlyMap<number, Placing | null>,
   sheet: Worksheet,
 ): DayPlan {
   const events = jobs
-    .flatMap((job) => eventsOf(input, job, board.placingOf(job)))
+    .flatMap((job) => eventsOf(input, job, capacity.placingOf(job)))
     .sort((a, b) => a.start.localeCompare(b.start) || a.zoneId.localeCompare(b.zoneId));
   const litres = events.reduce((sum, event) => sum + event.litres, 0);
   const unmet = input.zones.flatMap((zone, at) => {
     const job = jobs.find((candidate) => candidate.at === at);
-    return unmetOf(input, zone, job, board, alone.get(at) ?? null);
+    return unmetOf(input, zone, job, capacity, alone.get(at) ?? null);
   });
   const boundL = boundOf(input, jobs, alone);
   sheet.note(
@@ -68,7 +68,7 @@ export function answerOf(
     "starts on a grid of 15 s, lengths exact",
   );
   const asAlone = jobs.every((job) => {
-    const [have, could] = [board.placingOf(job), alone.get(job.at)];
+    const [have, could] = [capacity.placingOf(job), alone.get(job.at)];
     return have?.starts.length === could?.starts.length && (have?.cost ?? 0) <= (could?.cost ?? 0) + 1e-6;
   });
   const missing = unmet.some((entry) => entry.litres > 0);
@@ -105,7 +105,7 @@ function unmetOf(
   input: DayPlanInput,
   zone: DayPlanZone,
   job: Job | undefined,
-  board: DayBoard,
+  capacity: DayCapacity,
   alone: Placing | null,
 ): Unmet[] {
   if (zone.litres === 0) return [];
@@ -121,7 +121,7 @@ function unmetOf(
       `Split the zone into ${Math.ceil(zone.flowLh / most)} valves, or take ${isPump ? "a pump" : "a mixer"} of at least ${zone.flowLh} L/h.`,
     );
   }
-  const have = board.placingOf(job)?.starts.length ?? 0;
+  const have = capacity.placingOf(job)?.starts.length ?? 0;
   if (have === zone.pulses) return [];
   const litres = (zone.litres * (zone.pulses - have)) / zone.pulses;
   const could = alone?.starts.length ?? 0;
@@ -134,7 +134,7 @@ function unmetOf(
   return unmet(
     litres,
     "Pump, valves and mixers are taken by other zones while its windows are open.",
-    wayOut(job, board, zone),
+    wayOut(job, capacity, zone),
   );
 }
 
@@ -148,18 +148,18 @@ function minutesMore({ pulses, pulseS, gapS }: Job, have: number): number {
 }
 
 /** The least that its last window must be opened for all of it to fit beside the rest. */
-function wayOut(job: Job, board: DayBoard, zone: DayPlanZone): string {
-  const held = board.lift(job);
+function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
+  const held = capacity.lift(job);
   const last = job.windows.at(-1);
   let answer = "Raise the pump's flow, or move another zone's window.";
   if (last)
     for (let endS = last.endS + 900; endS <= SLOTS * SLOT_S; endS += 900) {
       const wider = { ...job, windows: [...job.windows.slice(0, -1), { ...last, endS }] };
-      if (board.best(wider, true)?.starts.length !== zone.pulses) continue;
+      if (capacity.best(wider, true)?.starts.length !== zone.pulses) continue;
       answer = `Let its window end at ${clockText(endS).slice(0, 5)}: then all of it fits.`;
       break;
     }
-  if (held) board.place(job, held);
+  if (held) capacity.place(job, held);
   return answer;
 }
 

@@ -1,4 +1,4 @@
-import type { DayBoard, Job, Placing } from "./day-board.ts";
+import type { DayCapacity, Job, Placing } from "./day-capacity.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { inRecipeBlocks } from "./recipe-blocks.ts";
 
@@ -7,16 +7,16 @@ const MOST_RUINED = 7;
 
 export interface Plans {
   /** by priority, then cost */
-  readonly best: DayBoard;
+  readonly best: DayCapacity;
   /** the most litres of all: the easier one to make better */
-  readonly fullest: DayBoard;
+  readonly fullest: DayCapacity;
 }
 
 /** Each zone at its wanted times; where not all fits so, packed early, zones of one recipe together or in blocks of the day. */
 export function firstPlans(
   input: DayPlanInput,
   jobs: readonly Job[],
-  newBoard: () => DayBoard,
+  newCapacity: () => DayCapacity,
   mayBeExact: () => boolean,
 ): Plans {
   const byPriority = (a: Job, b: Job): number => priorityOf(input, a) - priorityOf(input, b);
@@ -26,34 +26,34 @@ export function firstPlans(
     order: readonly Job[],
     packed: boolean,
     blocks?: ReadonlyMap<Job, Job>,
-  ): { board: DayBoard; worth: Worth } => {
-    const board = newBoard();
+  ): { capacity: DayCapacity; worth: Worth } => {
+    const capacity = newCapacity();
     for (const job of order) {
       const inBlock = blocks?.get(job);
       const early = packed || !mayBeExact();
-      const placing = inBlock ? board.best(inBlock, early) : blocks ? null : board.best(job, early);
-      if (placing) board.place(job, placing);
+      const placing = inBlock ? capacity.best(inBlock, early) : blocks ? null : capacity.best(job, early);
+      if (placing) capacity.place(job, placing);
     }
     // What its block did not hold may still find room elsewhere.
     if (blocks)
       for (const job of order) {
-        const held = board.lift(job);
-        const placing = held?.starts.length === job.pulses ? held : board.best(job, packed || !mayBeExact());
-        if (placing) board.place(job, placing);
+        const held = capacity.lift(job);
+        const placing = held?.starts.length === job.pulses ? held : capacity.best(job, packed || !mayBeExact());
+        if (placing) capacity.place(job, placing);
       }
     return {
-      board,
+      capacity,
       worth: worth(
         input,
-        order.map((job) => ({ job, placing: board.placingOf(job) })),
+        order.map((job) => ({ job, placing: capacity.placingOf(job) })),
       ),
     };
   };
   const asWanted = filled(wanted, false);
-  if (jobs.every((job) => asWanted.board.placingOf(job)?.starts.length === job.pulses))
-    return { best: asWanted.board, fullest: asWanted.board };
+  if (jobs.every((job) => asWanted.capacity.placingOf(job)?.starts.length === job.pulses))
+    return { best: asWanted.capacity, fullest: asWanted.capacity };
   // Out of time: other ways to begin are not tried.
-  if (!mayBeExact()) return { best: asWanted.board, fullest: asWanted.board };
+  if (!mayBeExact()) return { best: asWanted.capacity, fullest: asWanted.capacity };
   const blocks = inRecipeBlocks(
     jobs,
     input.mixers.map(({ maxLh }) => maxLh),
@@ -63,8 +63,8 @@ export function firstPlans(
   const litres = ({ worth: { litres: of } }: (typeof plans)[number]): number =>
     [...of.values()].reduce((sum, each) => sum + each, 0);
   return {
-    best: plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best)).board,
-    fullest: plans.reduce((best, tried) => (litres(tried) > litres(best) ? tried : best)).board,
+    best: plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best)).capacity,
+    fullest: plans.reduce((best, tried) => (litres(tried) > litres(best) ? tried : best)).capacity,
   };
 }
 
@@ -79,28 +79,28 @@ function tightness({ windows, pulses, pulseS, gapS }: Job): number {
 /** Lifts a few zones and places them in another order, keeping what is no worse. */
 export function improve(
   input: DayPlanInput,
-  board: DayBoard,
+  capacity: DayCapacity,
   jobs: readonly Job[],
   alone: ReadonlyMap<number, Placing | null>,
   hasTime: () => boolean,
 ): void {
   const chance = seeded(20);
   const pulsesShort = (job: Job): number =>
-    (alone.get(job.at)?.starts.length ?? 0) - (board.placingOf(job)?.starts.length ?? 0);
-  const dearer = (job: Job): boolean => (board.placingOf(job)?.cost ?? 0) > (alone.get(job.at)?.cost ?? 0) + 1e-6;
+    (alone.get(job.at)?.starts.length ?? 0) - (capacity.placingOf(job)?.starts.length ?? 0);
+  const dearer = (job: Job): boolean => (capacity.placingOf(job)?.cost ?? 0) > (alone.get(job.at)?.cost ?? 0) + 1e-6;
   for (let round = 0; round < MOST_ROUNDS && hasTime(); round++) {
     const short = jobs.filter((job) => pulsesShort(job) > 0);
     const wanting = short.length > 0 ? short : jobs.filter(dearer);
     const first = wanting[Math.floor(chance() * wanting.length)];
     if (!first) return;
-    const others = jobs.filter((job) => job !== first && board.placingOf(job));
+    const others = jobs.filter((job) => job !== first && capacity.placingOf(job));
     const lifted = [first, ...sample(others, 1 + Math.floor(chance() * MOST_RUINED), chance)];
-    const before = lifted.map((job) => ({ job, placing: board.lift(job) }));
+    const before = lifted.map((job) => ({ job, placing: capacity.lift(job) }));
     const packed = short.length > 0 && chance() < 0.9;
     const order = chance() < 0.5 ? lifted : shuffled(lifted, chance);
     for (const job of order) {
-      const placing = board.best(job, packed);
-      if (placing) board.place(job, placing);
+      const placing = capacity.best(job, packed);
+      if (placing) capacity.place(job, placing);
     }
     const was = worth(
       input,
@@ -108,11 +108,11 @@ export function improve(
     );
     const now = worth(
       input,
-      lifted.map((job) => ({ job, placing: board.placingOf(job) })),
+      lifted.map((job) => ({ job, placing: capacity.placingOf(job) })),
     );
     if (isBetter(was, now)) {
-      lifted.forEach((job) => board.lift(job));
-      for (const { job, placing } of before) if (placing) board.place(job, placing);
+      lifted.forEach((job) => capacity.lift(job));
+      for (const { job, placing } of before) if (placing) capacity.place(job, placing);
     }
   }
 }

@@ -1,5 +1,5 @@
 import { Worksheet } from "../working/working.ts";
-import { DayBoard, SLOT_S, SLOTS, type Job } from "./day-board.ts";
+import { DayCapacity, SLOT_S, SLOTS, type Job } from "./day-capacity.ts";
 import { answerOf, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
 import { firstPlans, improve, isBetter, worth, type Worth } from "./day-plan-search.ts";
@@ -24,16 +24,16 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
   const sheet = new Worksheet();
   const { maxLh, maxOpenZones = Infinity, kw = 0 } = input.pump;
   const mixers = input.mixers.map(({ maxLh: mixerLh, rinseMin = 0 }) => ({ maxLh: mixerLh, rinseS: rinseMin * 60 }));
-  const newBoard = (): DayBoard => new DayBoard(maxLh, maxOpenZones, mixers);
+  const newCapacity = (): DayCapacity => new DayCapacity(maxLh, maxOpenZones, mixers);
   const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, kw));
-  const empty = newBoard();
+  const empty = newCapacity();
   const alone = new Map(jobs.map((job) => [job.at, empty.best(job, !mayBeExact())]));
-  const { best, fullest } = firstPlans(input, jobs, newBoard, mayBeExact);
+  const { best, fullest } = firstPlans(input, jobs, newCapacity, mayBeExact);
   improve(input, fullest, jobs, alone, hasTime);
-  const worthOf = (board: DayBoard): Worth =>
+  const worthOf = (capacity: DayCapacity): Worth =>
     worth(
       input,
-      jobs.map((job) => ({ job, placing: board.placingOf(job) })),
+      jobs.map((job) => ({ job, placing: capacity.placingOf(job) })),
     );
   if (best !== fullest && isBetter(worthOf(best), worthOf(fullest))) {
     improve(input, best, jobs, alone, hasTime);

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { clockSeconds } from "../time/clock.ts";
-import type { Place, Zone } from "../site/zone.ts";
+import type { Place, ZoneDefinition } from "../site/zone.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import type { Demand } from "./demand.ts";
 import { FIGURES, planZoneDay, type ZoneDayInput } from "./zone-day.ts";
@@ -12,7 +12,7 @@ const crop = cropById("courgette");
 const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
 if (!cropState) throw new Error("the crop stands on that day");
 const COAST: Place = { latitudeDeg: 51, longitudeDeg: 0, elevationM: 10, timeZone: "UTC" };
-const ZONES: readonly Zone[] = [SUBSTRATE, ...STORES];
+const ZONES: readonly ZoneDefinition[] = [SUBSTRATE, ...STORES];
 
 /** A day's demand, all of it at noon. */
 function demandOf(demandMm: number, date: string): Demand {
@@ -28,7 +28,7 @@ function demandOf(demandMm: number, date: string): Demand {
   };
 }
 
-function dayOf(zone: Zone, options: Partial<ZoneDayInput> & { demandMm: number }) {
+function dayOf(zone: ZoneDefinition, options: Partial<ZoneDayInput> & { demandMm: number }) {
   const { demandMm, date = "2026-06-15", ...others } = options;
   if (!cropState) throw new Error("no crop");
   const input = { zone, unconfirmed: [], place: COAST, date, crop, cropState, demand: demandOf(demandMm, date) };

@@ -14,7 +14,7 @@ import type { ZoneWater } from "../irrigation/deliver.ts";
 import { storeWater } from "../irrigation/store-water.ts";
 import { zoneWater } from "../irrigation/zone-water.ts";
 import { rootStore, type RootStore } from "../rootzone/root-store.ts";
-import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, Zone, ZoneField } from "../site/zone.ts";
+import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, ZoneDefinition, ZoneField } from "../site/zone.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
 import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { library, type Demand } from "./demand.ts";
@@ -26,7 +26,7 @@ export interface AcceptedCorrection extends Correction {
 }
 
 export interface ZoneDayInput {
-  readonly zone: Zone;
+  readonly zone: ZoneDefinition;
   /** fields of the zone that are defaults nobody has confirmed */
   readonly unconfirmed: readonly ZoneField[];
   readonly place: Place;
@@ -192,7 +192,7 @@ function isWateringDay(daysAWeek: number, date: string): boolean {
   return Math.floor(((weekday + 1) * daysAWeek) / 7) > Math.floor((weekday * daysAWeek) / 7);
 }
 
-function sunWindow(zone: Zone, sun: SunTimes | null, timeZone: string): { start: string; end: string } {
+function sunWindow(zone: ZoneDefinition, sun: SunTimes | null, timeZone: string): { start: string; end: string } {
   if (!sun) return WINDOW_WITHOUT_SUN;
   const clock = (ms: number): number => (((ms / 1000 + utcOffsetMin(ms, timeZone) * 60) % 86_400) + 86_400) % 86_400;
   const minute = (seconds: number): number => Math.round(seconds / 60) * 60;

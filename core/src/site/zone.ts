@@ -77,10 +77,10 @@ export interface BasinZone extends ZoneBasics {
 
 /** Systems in which one store of water is filled again once enough of it is gone. */
 export type StoreZone = SoilDripZone | BuriedDripZone | SolutionTankZone | BenchZone | BasinZone;
-export type Zone = SubstrateZone | StoreZone;
-export type System = Zone["system"];
+export type ZoneDefinition = SubstrateZone | StoreZone;
+export type System = ZoneDefinition["system"];
 type FieldsOf<Z> = Z extends unknown ? keyof Z : never;
-export type ZoneField = Exclude<FieldsOf<Zone>, "system">;
+export type ZoneField = Exclude<FieldsOf<ZoneDefinition>, "system">;
 
 export interface Place {
   readonly latitudeDeg: number;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { feedStore } from "../feed/feed-store.ts";
-import { linesStore } from "../irrigation/lines-store.ts";
+import { dripLinesStore } from "../irrigation/drip-lines-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
@@ -94,7 +94,7 @@ async function filledBeyondEveryPage({ scope, call }: TestServer): Promise<void>
         ecMsCm: null,
       });
     for (let at = 0; at < 60; at++)
-      await linesStore(inner).addTest(1, {
+      await dripLinesStore(inner).addTest(1, {
         key: uuid(1, at),
         testedOn: "2026-06-01",
         minutes: 5,

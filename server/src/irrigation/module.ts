@@ -3,8 +3,8 @@ import {
   computeLateral,
   computeUniformity,
   computeZoneWater,
-  getZoneLines,
-  saveZoneLines,
+  getDripLines,
+  saveDripLines,
   strikeCatchTest,
 } from "@sprunel/contract/irrigation";
 import { lateral, uniformity, zoneWater } from "@sprunel/core/irrigation";
@@ -12,17 +12,17 @@ import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
-import { linesService, type LinesService } from "./lines-service.ts";
-import { linesStore } from "./lines-store.ts";
+import { dripLinesService, type DripLinesService } from "./drip-lines-service.ts";
+import { dripLinesStore } from "./drip-lines-store.ts";
 import { wateringStore } from "./watering-store.ts";
 
-export function irrigationModule(scope: Scope): Module & { readonly lines: LinesService } {
-  const lines = linesService(scope);
+export function irrigationModule(scope: Scope): Module & { readonly lines: DripLinesService } {
+  const lines = dripLinesService(scope);
   return {
     lines,
     routes: [
-      served(getZoneLines, ({ params: { id } }) => lines.zoneLines(id)),
-      served(saveZoneLines, async ({ params: { id }, body: { version, ...record } }) => {
+      served(getDripLines, ({ params: { id } }) => lines.zoneLines(id)),
+      served(saveDripLines, async ({ params: { id }, body: { version, ...record } }) => {
         await lines.saveLines(id, version, record);
         return lines.zoneLines(id);
       }),
@@ -42,21 +42,21 @@ export function irrigationModule(scope: Scope): Module & { readonly lines: Lines
       valuesOfZone: {
         lines: {
           async out(inner, { zoneId }) {
-            const found = await linesStore(inner).find(zoneId);
+            const found = await dripLinesStore(inner).find(zoneId);
             if (!found) return null;
             const { version: _version, ...record } = found;
             return record;
           },
-          in: (inner, { zoneId }, record) => linesStore(inner).save(zoneId, 1, record),
+          in: (inner, { zoneId }, record) => dripLinesStore(inner).save(zoneId, 1, record),
         },
       },
       ofZone: {
         catchTests: {
           async *out(inner, { zoneId }) {
-            for (const { id: _id, ...test } of await linesStore(inner).all(zoneId)) yield test;
+            for (const { id: _id, ...test } of await dripLinesStore(inner).all(zoneId)) yield test;
           },
           async in(inner, { zoneId }, tests) {
-            for (const { struck, ...test } of tests) await linesStore(inner).addTest(zoneId, test, struck);
+            for (const { struck, ...test } of tests) await dripLinesStore(inner).addTest(zoneId, test, struck);
           },
         },
         waterings: {

@@ -7,8 +7,8 @@ import { useBoard } from "../place/use-board.ts";
 import { EditDialog } from "../forms/edit-dialog.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import styles from "./lines.module.css";
-import { useAddCatchTest } from "./use-lines.ts";
+import styles from "./drip-lines.module.css";
+import { useAddCatchTest } from "./use-drip-lines.ts";
 
 type Grid = readonly (readonly (number | null)[])[];
 const EMPTY: Grid = Array.from({ length: 4 }, () => [null, null, null, null]);

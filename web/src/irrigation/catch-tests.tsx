@@ -9,8 +9,8 @@ import figures from "../theme/figures.module.css";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { Adopt } from "./adopt.tsx";
-import styles from "./lines.module.css";
-import { useStrikeCatchTest } from "./use-lines.ts";
+import styles from "./drip-lines.module.css";
+import { useStrikeCatchTest } from "./use-drip-lines.ts";
 
 const CatchTestDialog = lazy(async () => ({ default: (await import("./catch-test-dialog.tsx")).CatchTestDialog }));
 

@@ -17,7 +17,7 @@ import { PulseList } from "./pulse-list.tsx";
 import styles from "./run.module.css";
 import { useZoneDay } from "../place/use-zone-day.ts";
 
-const LinesPanel = lazy(async () => ({ default: (await import("./lines-panel.tsx")).LinesPanel }));
+const DripLinesPanel = lazy(async () => ({ default: (await import("./drip-lines-panel.tsx")).DripLinesPanel }));
 
 /** Systems whose water comes from drippers on lines. */
 const DRIPPED: readonly System[] = ["substrate", "soil-drip", "buried-drip"];
@@ -39,7 +39,7 @@ export function RunPage({ zone }: { zone: BoardZone }) {
       )}
       {DRIPPED.includes(zone.system) && (
         <Suspense fallback={<Skeleton active />}>
-          <LinesPanel zone={zone} />
+          <DripLinesPanel zone={zone} />
         </Suspense>
       )}
     </>

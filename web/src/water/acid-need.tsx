@@ -1,5 +1,11 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { ACIDS_SOLD, acidForWater, USUAL_WATER_TEMPERATURE_C, type AcidAnswer, type AcidSold } from "@sprunel/core/water";
+import {
+  ACIDS_SOLD,
+  acidForWater,
+  USUAL_WATER_TEMPERATURE_C,
+  type AcidAnswer,
+  type AcidSold,
+} from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { trySum } from "../sums/try-sum.ts";

@@ -12,8 +12,8 @@ import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
 import { useHarvest } from "../harvest/use-harvest.ts";
 import { ProblemNote } from "../http/problem.tsx";
-import { solveLines, timesOf } from "../irrigation/lines-sums.ts";
-import { useLines } from "../irrigation/use-lines.ts";
+import { solveDripLines, timesOf } from "../irrigation/drip-lines-sums.ts";
+import { useDripLines } from "../irrigation/use-drip-lines.ts";
 import { useBoard } from "../place/use-board.ts";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -232,8 +232,8 @@ function Figures({
 
 /** Until what was injected has left the last dripper. */
 function useFlush(zoneId: number): { readonly minutes: number; readonly litres: number } | null {
-  const lines = useLines(zoneId).data?.lines;
-  const solved = lines ? solveLines(lines) : null;
+  const lines = useDripLines(zoneId).data?.lines;
+  const solved = lines ? solveDripLines(lines) : null;
   if (!lines || !solved || typeof solved === "string") return null;
   const { arrivalMin, zoneLh } = timesOf(lines, solved);
   return { minutes: arrivalMin, litres: (arrivalMin * zoneLh) / 60 };

@@ -1,4 +1,4 @@
-import { orderList, type OrderLine } from "@sprunel/core/feed";
+import { orderList, type OrderRow } from "@sprunel/core/feed";
 import type { FeedCosts } from "@sprunel/contract/feed";
 import Progress from "antd/es/progress";
 import { useState } from "react";
@@ -68,7 +68,7 @@ function Order({ costs }: { costs: FeedCosts }) {
 /** More products than these are read in the table, not in a sentence. */
 const FEW = 3;
 
-function OrderTable({ lines }: { lines: readonly OrderLine[] }) {
+function OrderTable({ lines }: { lines: readonly OrderRow[] }) {
   const { system } = useUnits();
   const mass = (kg: number): string => {
     const { text, unit } = weighed(kg, system);

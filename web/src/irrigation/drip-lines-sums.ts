@@ -1,15 +1,24 @@
-import type { NewLines } from "@sprunel/contract/irrigation";
-import { GOOD_VARIATION_PCT, lateral, lateralTimes, longestLateralM, subMain, type Lateral, type LateralInput, type SubMain } from "@sprunel/core/irrigation";
+import type { NewDripLines } from "@sprunel/contract/irrigation";
+import {
+  GOOD_VARIATION_PCT,
+  lateral,
+  lateralTimes,
+  longestLateralM,
+  subMain,
+  type Lateral,
+  type LateralInput,
+  type SubMain,
+} from "@sprunel/core/irrigation";
 import { trySum } from "../sums/try-sum.ts";
 
-export interface SolvedLines {
+export interface SolvedDripLines {
   readonly answer: Lateral;
   readonly longestM: number;
   /** null without a sub-main */
   readonly manifold: SubMain | null;
 }
 
-function lateralInput(lines: NewLines): LateralInput {
+function lateralInput(lines: NewDripLines): LateralInput {
   return {
     lengthM: lines.lengthM,
     insideDiameterMm: lines.insideDiameterMm,
@@ -21,12 +30,12 @@ function lateralInput(lines: NewLines): LateralInput {
   };
 }
 
-function volumeL(pipe: NewLines["main"]): number {
+function volumeL(pipe: NewDripLines["main"]): number {
   return pipe ? (Math.PI / 4) * (pipe.insideDiameterMm / 1000) ** 2 * pipe.lengthM * 1000 : 0;
 }
 
 /** A zone's lines solved, or why they cannot be. */
-export function solveLines(lines: NewLines): SolvedLines | string {
+export function solveDripLines(lines: NewDripLines): SolvedDripLines | string {
   return trySum(() => {
     const input = lateralInput(lines);
     return {
@@ -42,8 +51,8 @@ export function solveLines(lines: NewLines): SolvedLines | string {
 
 /** The flow of all laterals, and when water and what is injected into it have arrived everywhere, mains included. */
 export function timesOf(
-  lines: NewLines,
-  { answer, manifold }: SolvedLines,
+  lines: NewDripLines,
+  { answer, manifold }: SolvedDripLines,
 ): { readonly zoneLh: number; readonly fillMin: number; readonly arrivalMin: number } {
   const times = lateralTimes(lines, answer);
   const zoneLh = manifold?.flowLh ?? answer.inletFlowLh * lines.laterals;

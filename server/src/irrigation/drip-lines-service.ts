@@ -1,19 +1,19 @@
-import type { NewCatchTest, NewLines, ZoneLines } from "@sprunel/contract/irrigation";
+import type { NewCatchTest, NewDripLines, ZoneDripLines } from "@sprunel/contract/irrigation";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import { linesStore } from "./lines-store.ts";
+import { dripLinesStore } from "./drip-lines-store.ts";
 import { wateringStore } from "./watering-store.ts";
 
-export type LinesService = ReturnType<typeof linesService>;
+export type DripLinesService = ReturnType<typeof dripLinesService>;
 
 const METER_DAYS = 7;
 
 /** The lines of a zone, what its meter says of their flow, and the tests made on them. */
-export function linesService(scope: Scope) {
+export function dripLinesService(scope: Scope) {
   return {
-    async zoneLines(zoneId: number): Promise<ZoneLines> {
+    async zoneLines(zoneId: number): Promise<ZoneDripLines> {
       const zone = await scope.zone(zoneId);
-      const store = linesStore(scope);
+      const store = dripLinesStore(scope);
       const since = scope.clock() - METER_DAYS * 86_400_000;
       const given = (await wateringStore(scope).between(since, scope.clock())).filter(
         (entry) => entry.zoneId === zoneId,
@@ -30,12 +30,12 @@ export function linesService(scope: Scope) {
     },
 
     /** `version` null: nothing is described yet. */
-    async saveLines(zoneId: number, version: number | null, lines: NewLines): Promise<void> {
+    async saveLines(zoneId: number, version: number | null, lines: NewDripLines): Promise<void> {
       const zone = await scope.zone(zoneId);
       await scope.transaction(async (inner) => {
-        const current = await linesStore(inner).find(zoneId);
+        const current = await dripLinesStore(inner).find(zoneId);
         if ((current?.version ?? null) !== version) throw staleEdit(`The lines of ${zone.name}`, current);
-        await linesStore(inner).save(zoneId, (version ?? 0) + 1, lines);
+        await dripLinesStore(inner).save(zoneId, (version ?? 0) + 1, lines);
       });
     },
 
@@ -44,11 +44,11 @@ export function linesService(scope: Scope) {
       const today = await scope.site.dateOr(undefined);
       if (test.testedOn > today)
         throw badInput([{ path: "testedOn", message: `A test cannot be from ${test.testedOn}; today is ${today}.` }]);
-      await linesStore(scope).addTest(zoneId, test);
+      await dripLinesStore(scope).addTest(zoneId, test);
     },
 
     async strikeTest(zoneId: number, id: number, reason: string): Promise<void> {
-      if (!(await linesStore(scope).strikeTest(zoneId, id, reason))) throw notFound(`Test ${id}`);
+      if (!(await dripLinesStore(scope).strikeTest(zoneId, id, reason))) throw notFound(`Test ${id}`);
     },
   };
 }

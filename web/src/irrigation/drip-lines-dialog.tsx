@@ -1,20 +1,21 @@
-import { newLinesSchema, type NewLines, type ZoneLines } from "@sprunel/contract/irrigation";
+import { newDripLinesSchema, type NewDripLines, type ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { Quantity } from "@sprunel/core/units";
 import Form from "antd/es/form";
 import { Fragment } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { useSaveLines } from "./use-lines.ts";
+import { useSaveDripLines } from "./use-drip-lines.ts";
 
 interface PipeValues {
   lengthM?: number | null;
   insideDiameterMm?: number | null;
 }
 type PipeKey = "main" | "subMain";
-type Values = Partial<Record<Exclude<keyof NewLines, PipeKey>, number | null>> & Partial<Record<PipeKey, PipeValues>>;
+type Values = Partial<Record<Exclude<keyof NewDripLines, PipeKey>, number | null>> &
+  Partial<Record<PipeKey, PipeValues>>;
 
 interface LineField {
-  readonly key: Exclude<keyof NewLines, PipeKey>;
+  readonly key: Exclude<keyof NewDripLines, PipeKey>;
   readonly label: string;
   readonly quantity?: Quantity;
   readonly unit?: string;
@@ -45,21 +46,21 @@ const PIPES: readonly { readonly key: PipeKey; readonly label: string }[] = [
 const START: Values = { exponent: 0.5, cv: 0.05, slopePct: 0, emitterKpa: 100, inletKpa: 100 };
 
 /** One lateral that stands for all, and the pipe that feeds them. */
-export function LinesDialog({
+export function DripLinesDialog({
   zoneId,
   lines,
   onClose,
 }: {
   zoneId: number;
-  lines: ZoneLines["lines"];
+  lines: ZoneDripLines["lines"];
   onClose(): void;
 }) {
-  const save = useSaveLines(zoneId);
+  const save = useSaveDripLines(zoneId);
   return (
-    <RecordDialog<Values, NewLines>
+    <RecordDialog<Values, NewDripLines>
       title="Lines"
       width={620}
-      schema={newLinesSchema}
+      schema={newDripLinesSchema}
       initialValues={lines ? { ...lines, main: lines.main ?? {}, subMain: lines.subMain ?? {} } : START}
       recordOf={recordOf}
       saving={save}

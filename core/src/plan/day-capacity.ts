@@ -34,7 +34,7 @@ interface Held {
 }
 
 /** What pump, valves and mixers still have to give at every moment of the day. */
-export class DayBoard {
+export class DayCapacity {
   private readonly load = new Float64Array(SLOTS);
   private readonly open = new Uint16Array(SLOTS);
   private readonly mixerLoad: Float64Array[];

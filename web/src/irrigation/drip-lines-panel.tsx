@@ -1,4 +1,4 @@
-import type { NewLines, ZoneLines } from "@sprunel/contract/irrigation";
+import type { NewDripLines, ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { BoardZone } from "@sprunel/contract/today";
 import { pipeLossKpa } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
@@ -12,16 +12,16 @@ import { Explained } from "../working/explained.tsx";
 import { Adopt } from "./adopt.tsx";
 import { CatchTests } from "./catch-tests.tsx";
 import { GOOD_VARIATION_PCT } from "@sprunel/core/irrigation";
-import { solveLines, timesOf } from "./lines-sums.ts";
+import { solveDripLines, timesOf } from "./drip-lines-sums.ts";
 import { LateralChart } from "./lateral-chart.tsx";
-import styles from "./lines.module.css";
-import { useLines } from "./use-lines.ts";
+import styles from "./drip-lines.module.css";
+import { useDripLines } from "./use-drip-lines.ts";
 
-const LinesDialog = lazy(async () => ({ default: (await import("./lines-dialog.tsx")).LinesDialog }));
+const DripLinesDialog = lazy(async () => ({ default: (await import("./drip-lines-dialog.tsx")).DripLinesDialog }));
 
 /** Do all plants get the same: what the lines should give, what the meter says, and what was caught under drippers. */
-export function LinesPanel({ zone }: { zone: BoardZone }) {
-  const lines = useLines(zone.id);
+export function DripLinesPanel({ zone }: { zone: BoardZone }) {
+  const lines = useDripLines(zone.id);
   const [editing, setEditing] = useState(false);
   if (lines.isError && !lines.data) return <ProblemNote error={lines.error} onRetry={() => void lines.refetch()} />;
   if (!lines.data) return <Skeleton active />;
@@ -38,7 +38,7 @@ export function LinesPanel({ zone }: { zone: BoardZone }) {
       <CatchTests zoneId={zone.id} tests={lines.data.tests} />
       {editing && (
         <Suspense>
-          <LinesDialog zoneId={zone.id} lines={lines.data.lines} onClose={() => setEditing(false)} />
+          <DripLinesDialog zoneId={zone.id} lines={lines.data.lines} onClose={() => setEditing(false)} />
         </Suspense>
       )}
     </section>
@@ -48,7 +48,7 @@ export function LinesPanel({ zone }: { zone: BoardZone }) {
 /** Beyond this meter and description are no longer the same flow. */
 const SAME_PCT = 5;
 
-function Flow({ zoneId, lines: { flowLh, meteredLh } }: { zoneId: number; lines: ZoneLines }) {
+function Flow({ zoneId, lines: { flowLh, meteredLh } }: { zoneId: number; lines: ZoneDripLines }) {
   if (meteredLh === null) return null;
   const offPct = (100 * (meteredLh - flowLh)) / flowLh;
   return (
@@ -67,8 +67,8 @@ function Flow({ zoneId, lines: { flowLh, meteredLh } }: { zoneId: number; lines:
   );
 }
 
-function Described({ lines }: { lines: NewLines }) {
-  const solved = useMemo(() => solveLines(lines), [lines]);
+function Described({ lines }: { lines: NewDripLines }) {
+  const solved = useMemo(() => solveDripLines(lines), [lines]);
   if (typeof solved === "string") return <p role="alert">{solved}</p>;
   const { answer, longestM, manifold } = solved;
   const { zoneLh, fillMin, arrivalMin } = timesOf(lines, solved);

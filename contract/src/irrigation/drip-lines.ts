@@ -7,7 +7,7 @@ const pipeSchema = z.strictObject({
 });
 
 /** The lines of a zone: one lateral that stands for all, and the pipe that feeds them. */
-export const newLinesSchema = z.strictObject({
+export const newDripLinesSchema = z.strictObject({
   laterals: countSchema("The number of laterals", 1, 5000),
   lengthM: quantitySchema("The lateral's length", 0.1, 2000, "m"),
   insideDiameterMm: quantitySchema("The inside diameter", 2, 200, "mm"),
@@ -22,10 +22,10 @@ export const newLinesSchema = z.strictObject({
   /** along which the laterals stand; its head has the lateral's inlet pressure */
   subMain: pipeSchema.nullable().default(null),
 });
-export type NewLines = z.infer<typeof newLinesSchema>;
-export const linesUpdateSchema = newLinesSchema
+export type NewDripLines = z.infer<typeof newDripLinesSchema>;
+export const dripLinesUpdateSchema = newDripLinesSchema
   .extend({ version: versionSchema.nullable() })
-  .meta({ id: "LinesUpdate" });
+  .meta({ id: "DripLinesUpdate" });
 
 export const newCatchTestSchema = z
   .strictObject({
@@ -55,15 +55,15 @@ export const catchTestSchema = newCatchTestSchema
 export type StoredCatchTest = z.infer<typeof catchTestSchema>;
 export const catchStrikeSchema = z.strictObject({ reason: textSchema("The reason", 200) }).meta({ id: "CatchStrike" });
 
-export const zoneLinesSchema = z
+export const zoneDripLinesSchema = z
   .object({
     zoneId: idSchema,
-    lines: newLinesSchema.extend({ version: versionSchema }).nullable(),
+    lines: newDripLinesSchema.extend({ version: versionSchema }).nullable(),
     /** L/h in the zone's description, and by the meter over the last week; null when nothing was metered */
     flowLh: z.number(),
     meteredLh: z.number().nullable(),
     /** newest first */
     tests: z.array(catchTestSchema),
   })
-  .meta({ id: "ZoneLines" });
-export type ZoneLines = z.infer<typeof zoneLinesSchema>;
+  .meta({ id: "ZoneDripLines" });
+export type ZoneDripLines = z.infer<typeof zoneDripLinesSchema>;

@@ -1,13 +1,13 @@
 import {
   catchTestSchema,
-  newLinesSchema,
+  newDripLinesSchema,
   type NewCatchTest,
-  type NewLines,
+  type NewDripLines,
   type StoredCatchTest,
 } from "@sprunel/contract/irrigation";
 import type { Writer } from "../scope/scope.ts";
 
-interface LinesRow {
+interface DripLinesRow {
   zone_id: number;
   version: number;
   lines: string;
@@ -25,15 +25,15 @@ interface TestRow {
 }
 
 /** All SQL about lines and the tests made on them. */
-export function linesStore({ db, actor }: Writer) {
+export function dripLinesStore({ db, actor }: Writer) {
   return {
-    async find(zoneId: number): Promise<(NewLines & { version: number }) | null> {
-      const row = await db<LinesRow>("zone_lines").where({ zone_id: zoneId }).first();
-      return row ? { ...newLinesSchema.parse(JSON.parse(row.lines)), version: row.version } : null;
+    async find(zoneId: number): Promise<(NewDripLines & { version: number }) | null> {
+      const row = await db<DripLinesRow>("zone_lines").where({ zone_id: zoneId }).first();
+      return row ? { ...newDripLinesSchema.parse(JSON.parse(row.lines)), version: row.version } : null;
     },
-    async save(zoneId: number, version: number, lines: NewLines): Promise<void> {
+    async save(zoneId: number, version: number, lines: NewDripLines): Promise<void> {
       const row = { zone_id: zoneId, version, lines: JSON.stringify(lines), actor };
-      await db<LinesRow>("zone_lines").insert(row).onConflict("zone_id").merge();
+      await db<DripLinesRow>("zone_lines").insert(row).onConflict("zone_id").merge();
     },
     /** What a screen lists: the newest. */
     async page(zoneId: number): Promise<StoredCatchTest[]> {
