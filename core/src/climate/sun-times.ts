@@ -1,5 +1,5 @@
 import { getTimes } from "suncalc";
-import { startOfLocalDay } from "../time/local-time.ts";
+import { instantOf } from "../time/local-time.ts";
 
 export interface SunTimes {
   readonly riseMs: number;
@@ -8,7 +8,7 @@ export interface SunTimes {
 
 /** Sunrise and sunset of a place's date; null where the sun stays up or down all day. */
 export function sunTimes(date: string, timeZone: string, latitudeDeg: number, longitudeDeg: number): SunTimes | null {
-  const noonMs = startOfLocalDay(date, timeZone) + 12 * 3_600_000;
+  const noonMs = instantOf(date, 12 * 3600, timeZone);
   const { sunrise, sunset } = getTimes(new Date(noonMs), latitudeDeg, longitudeDeg);
   return sunrise && sunset ? { riseMs: sunrise.getTime(), setMs: sunset.getTime() } : null;
 }

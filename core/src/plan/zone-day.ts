@@ -15,7 +15,7 @@ import { storeWater } from "../irrigation/store-water.ts";
 import { zoneWater } from "../irrigation/zone-water.ts";
 import { rootStore, type RootStore } from "../rootzone/root-store.ts";
 import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, ZoneDefinition, ZoneField } from "../site/zone.ts";
-import { utcOffsetMin } from "../time/local-time.ts";
+import { clockOf, instantOf } from "../time/local-time.ts";
 import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { library, type Demand } from "./demand.ts";
 import type { Origin, WorkingInput } from "./origin.ts";
@@ -77,7 +77,7 @@ const WINDOW_WITHOUT_SUN = { start: "08:00", end: "16:00" };
 export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const { zone, place, date, demand } = input;
   const sun = sunTimes(date, place.timeZone, place.latitudeDeg, place.longitudeDeg);
-  const window = sunWindow(zone, sun, place.timeZone);
+  const window = sunWindow(zone, sun, date, place.timeZone);
   const inputs: WorkingInput[] = [
     entered(input, "areaM2", "Area", "m²"),
     entered(input, "plants", "Plants", ""),
@@ -92,7 +92,7 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
     uniformityPct: zone.uniformityPct,
     window,
     minGapMin: zone.minGapMin,
-    demandCurve: curveOf(demand, place.timeZone),
+    demandCurve: curveOf(demand, date, place.timeZone),
   };
   const store = zone.system === "substrate" ? undefined : rootStore(zone, input.crop, input.cropState, demand.demandMm);
   const sheet = new Worksheet(input.told);
@@ -192,9 +192,18 @@ function isWateringDay(daysAWeek: number, date: string): boolean {
   return Math.floor(((weekday + 1) * daysAWeek) / 7) > Math.floor((weekday * daysAWeek) / 7);
 }
 
-function sunWindow(zone: ZoneDefinition, sun: SunTimes | null, timeZone: string): { start: string; end: string } {
+function sunWindow(
+  zone: ZoneDefinition,
+  sun: SunTimes | null,
+  date: string,
+  timeZone: string,
+): { start: string; end: string } {
   if (!sun) return WINDOW_WITHOUT_SUN;
-  const clock = (ms: number): number => (((ms / 1000 + utcOffsetMin(ms, timeZone) * 60) % 86_400) + 86_400) % 86_400;
+  // In the far north the June sun sets on the next date: water ends with the date.
+  const clock = (ms: number): number => {
+    const shown = clockOf(ms, timeZone);
+    return shown.date === date ? shown.clockS : shown.date > date ? 86_400 : 0;
+  };
   const minute = (seconds: number): number => Math.round(seconds / 60) * 60;
   const start = minute(clock(sun.riseMs) + zone.startAfterSunriseMin * 60);
   const end = minute(clock(sun.setMs) - zone.endBeforeSunsetMin * 60);
@@ -205,12 +214,9 @@ function sunWindow(zone: ZoneDefinition, sun: SunTimes | null, timeZone: string)
 }
 
 /** Share of the day's demand by clock time, straight inside each hour. */
-function curveOf(demand: Demand, timeZone: string): DemandCurve {
-  const first = demand.hourlyMm[0]?.startMs ?? 0;
-  const offsetS = utcOffsetMin(first, timeZone) * 60;
-  const dayStartS = Math.floor((first / 1000 + offsetS) / 86_400) * 86_400 - offsetS;
+function curveOf(demand: Demand, date: string, timeZone: string): DemandCurve {
   return (seconds) => {
-    const nowMs = (dayStartS + seconds) * 1000;
+    const nowMs = instantOf(date, seconds, timeZone);
     const mm = demand.hourlyMm.reduce(
       (sum, hour) => sum + hour.mm * Math.min(1, Math.max(0, (nowMs - hour.startMs) / 3_600_000)),
       0,

@@ -1,2 +1,2 @@
-export { clockSeconds } from "./clock.ts";
-export { addDays, daysBetween, localDate, startOfLocalDay } from "./local-time.ts";
+export { clockSeconds, clockText } from "./clock.ts";
+export { addDays, clockOf, daysBetween, instantOf, localDate, startOfLocalDay } from "./local-time.ts";

@@ -81,19 +81,46 @@ export function instantsOf(time: LocalTime, timeZone: string): number[] {
     .sort((a, b) => a - b);
 }
 
-/** The place's date at an instant, `YYYY-MM-DD`. */
-export function localDate(instantMs: number, timeZone: string): string {
-  return new Date(instantMs + utcOffsetMin(instantMs, timeZone) * 60_000).toISOString().slice(0, 10);
+const DAY_MS = 86_400_000;
+
+/**
+ * The instant at which a place's clock shows a time of a date: the one way from days and clock times to instants.
+ *
+ * A time that summer time skips is the moment at which the clock jumps over it plus what it lies past that; a time that the
+ * end of summer time repeats is its first. A date that a place has skipped whole has no length: all its times are the moment
+ * of the skip.
+ *
+ * @param clockS seconds on the clock from midnight, 0 to 86 400; 86 400 is the start of the next date
+ * @returns ms since 1970
+ */
+export function instantOf(date: string, clockS: number, timeZone: string): number {
+  const asUtcMs = Date.parse(`${date}T00:00:00Z`) + clockS * 1000;
+  const offsets = [utcOffsetMin(asUtcMs - DAY_MS, timeZone), utcOffsetMin(asUtcMs + DAY_MS, timeZone)];
+  const shown = offsets
+    .map((offset) => asUtcMs - offset * 60_000)
+    .filter((instant) => instant + utcOffsetMin(instant, timeZone) * 60_000 === asUtcMs);
+  if (shown.length > 0) return Math.min(...shown);
+  // Skipped: by the clock as it went before the jump. A whole skipped date ends where it begins.
+  const [before = 0, after = 0] = offsets;
+  const jumpedMs = asUtcMs - before * 60_000;
+  return after - before < 24 * 60 ? jumpedMs : Math.min(jumpedMs, asUtcMs - clockS * 1000 - before * 60_000);
 }
 
-/** First instant of a place's date. A day has 23 to 25 hours. */
+/** What a place's clock shows at an instant: the one way back. */
+export function clockOf(instantMs: number, timeZone: string): { readonly date: string; readonly clockS: number } {
+  const shownMs = instantMs + utcOffsetMin(instantMs, timeZone) * 60_000;
+  const midnightMs = Math.floor(shownMs / DAY_MS) * DAY_MS;
+  return { date: new Date(midnightMs).toISOString().slice(0, 10), clockS: (shownMs - midnightMs) / 1000 };
+}
+
+/** The place's date at an instant, `YYYY-MM-DD`. */
+export function localDate(instantMs: number, timeZone: string): string {
+  return clockOf(instantMs, timeZone).date;
+}
+
+/** First instant of a place's date. A day has 23 to 25 hours; one that a place has skipped has none. */
 export function startOfLocalDay(date: string, timeZone: string): number {
-  const [year = NaN, month = NaN, day = NaN] = date.split("-").map(Number);
-  for (let hour = 0; hour < 4; hour++) {
-    const [first] = instantsOf({ year, month, day, hour, minute: 0 }, timeZone);
-    if (first !== undefined) return first;
-  }
-  throw new Error(`no start of ${date} in ${timeZone}`);
+  return instantOf(date, 0, timeZone);
 }
 
 /** The date so many days later. */

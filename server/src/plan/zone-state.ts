@@ -5,7 +5,7 @@ import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice
 import { waterHeldPct } from "@sprunel/core/plan";
 import { levelOfCm } from "@sprunel/core/rootzone";
 import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
-import { addDays, clockSeconds, startOfLocalDay } from "@sprunel/core/time";
+import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
@@ -27,10 +27,11 @@ export function pulsesOf(
     .logged(date)
     .map((watering) => pulse(watering.startMs, watering.minutes, watering.litres, "logged"));
   const lastLogged = logged.at(-1)?.endUtc ?? "";
-  const dayStart = startOfLocalDay(date, timeZone);
   const events = planned?.day.water.events ?? [];
   const ahead = events
-    .map((event) => pulse(dayStart + clockSeconds(event.start, "start") * 1000, event.minutes, event.litres, "planned"))
+    .map((event) =>
+      pulse(instantOf(date, clockSeconds(event.start, "start"), timeZone), event.minutes, event.litres, "planned"),
+    )
     .filter((event) => event.startUtc > lastLogged);
   return [...logged, ...ahead];
 }

@@ -1,22 +1,7 @@
 import { describe, expect, it } from "vitest";
-import type { WeatherDevice } from "../climate/weather-device.ts";
+import { sameDayDevice as device } from "../testing/same-day-device.ts";
 import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
-const HOUR_MS = 3_600_000;
-/** The same clear day again and again. */
-const device: WeatherDevice = (() => {
-  const each = (fromMs: number, toMs: number) =>
-    Array.from({ length: Math.ceil((toMs - fromMs) / HOUR_MS) }, (_, at) => {
-      const startMs = fromMs + at * HOUR_MS;
-      const sun = Math.max(0, Math.sin((((new Date(startMs).getUTCHours() + 0.5) / 24) * 2 - 0.5) * Math.PI));
-      return { startMs, values: { airTemperature: 22, humidity: 60, wind: 2, radiation: 2.4 * sun, rain: 0 } };
-    });
-  return {
-    outside: (_place, fromMs, toMs) => each(fromMs, toMs),
-    inside: (_place, _house, fromMs, toMs) => each(fromMs, toMs),
-    forecast: (_place, _now, fromMs, toMs) => each(fromMs, toMs),
-  };
-})();
 const bags = {
   ...zone,
   name: "Bags",

@@ -1,0 +1,68 @@
+import { describe, expect, it } from "vitest";
+import { sameDayDevice } from "../testing/same-day-device.ts";
+import { site, testServer, zone } from "../testing/test-server.ts";
+
+const bags = {
+  ...zone,
+  plantings: [],
+  definition: {
+    system: "substrate",
+    areaM2: 100,
+    plants: 200,
+    flowLh: 400,
+    uniformityPct: 90,
+    startAfterSunriseMin: 60,
+    endBeforeSunsetMin: 60,
+    minGapMin: 10,
+    waterHeldLPlant: 5,
+    easilyAvailablePct: 45,
+    pulseSharePct: 4,
+  },
+};
+
+/** A day's plan in words of the clock, and the instants that the board draws. */
+async function dayAt(timeZone: string, place: { latitudeDeg: number; longitudeDeg: number }, date: string) {
+  const server = await testServer({ device: sameDayDevice, now: `${date}T12:00:00Z` });
+  await server.call("POST", "/api/site", { ...site, ...place, timeZone });
+  const plantedOn = new Date(Date.parse(date) - 60 * 86_400_000).toISOString().slice(0, 10);
+  const planting = { cropId: "melon-netted", plantedOn, clearedOn: null, signs: [], targetKgM2: null };
+  await server.call("POST", "/api/zones", { ...bags, plantings: [planting] });
+  await server.rooms.climate.followStation(Date.parse(date) - 10 * 86_400_000);
+  const { body } = await server.call("GET", `/api/zones/1/day?date=${date}`);
+  return body as unknown as {
+    plan: { window: { start: string; end: string }; events: { start: string }[] };
+    pulses: { startUtc: string }[];
+    hours: unknown[];
+  };
+}
+
+describe("on a day on which the clock changes", () => {
+  it.each([
+    ["Europe/Madrid", "2026-10-25", 25],
+    ["Europe/Paris", "2027-03-28", 23],
+    ["Europe/Madrid", "2026-10-24", 24],
+  ])("pulses in %s on %s stand where the clock says so", async (timeZone, date, hours) => {
+    const day = await dayAt(timeZone, { latitudeDeg: 43, longitudeDeg: -1 }, date);
+    expect(day.hours).toHaveLength(hours);
+    const clock = new Intl.DateTimeFormat("en-GB", { timeZone, timeStyle: "medium" });
+    const shown = day.pulses.map(({ startUtc }) => clock.format(new Date(startUtc)));
+    expect(shown.length).toBeGreaterThan(3);
+    expect(shown).toEqual(day.plan.events.map(({ start }) => start));
+  });
+
+  it("a date that the place has left out has a board, without hours", async () => {
+    const { call } = await testServer({ now: "2012-01-02T00:00:00Z" });
+    await call("POST", "/api/site", { ...site, latitudeDeg: -13.8, longitudeDeg: -171.8, timeZone: "Pacific/Apia" });
+    await call("POST", "/api/zones", { ...bags, plantings: [] });
+    const board = await call("GET", "/api/board?date=2011-12-30");
+    expect([board.status, board.body["hours"]]).toEqual([200, []]);
+  });
+
+  it("in the far north water ends with the date when the sun sets on the next one", async () => {
+    const day = await dayAt("Europe/Helsinki", { latitudeDeg: 64.9, longitudeDeg: 25.5 }, "2026-06-20");
+    const starts = day.plan.events.map(({ start }) => start);
+    expect(starts).toEqual([...starts].sort());
+    // An hour before midnight, where the date ends, as the sun does not set on it.
+    expect(day.plan.window.end).toBe("23:00");
+  });
+});
