@@ -4,6 +4,7 @@ import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { build, install, root } from "./prepare.mjs";
+import { testShare } from "./test-share.mjs";
 
 const CHROMIUM = "/usr/bin/chromium";
 const results = join(root, "test-results");
@@ -56,7 +57,7 @@ step("format", ["prettier", "--check", "--log-level", "warn", "."]);
 step("types", ["tsc", "-b"]);
 const unit = join(results, "unit.json");
 suite(
-  "unit and server tests",
+  "unit, server and page tests",
   ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`],
   unit,
   (report) => ({
@@ -69,5 +70,7 @@ suite("browser tests", ["playwright", "test", "-c", "e2e/playwright.config.ts"],
   good: stats.expected,
   bad: stats.unexpected + stats.flaky + stats.skipped,
 }));
+console.log("\n— lines of tests beside lines of code");
+console.table(testShare());
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

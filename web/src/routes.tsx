@@ -1,9 +1,9 @@
-import { createBrowserRouter } from "react-router";
+import type { RouteObject } from "react-router";
 import { LostPage } from "./parts/lost-page.tsx";
 import { Shell } from "./shell/shell.tsx";
 
 /** Every page comes when it is first opened. */
-export const router = createBrowserRouter([
+export const routes: RouteObject[] = [
   {
     path: "/zones/:zoneId/feed/sheet",
     ErrorBoundary: LostPage,
@@ -39,4 +39,4 @@ export const router = createBrowserRouter([
       },
     ],
   },
-]);
+];

@@ -1,0 +1,78 @@
+import { addReading, getRootHistory, getZoneReports } from "@sprunel/contract/rootzone";
+import { getZoneDay } from "@sprunel/contract/plan";
+import { screen, waitFor, within } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { refusal } from "../testing/fake-server.ts";
+import { renderPage } from "../testing/render-page.tsx";
+import { board, rootHistory, site, zoneDay } from "../testing/sample-site.ts";
+
+async function opened(address = "/zones/1/roots", shown = board()) {
+  const page = renderPage(address, { shown });
+  page.server
+    .on(getRootHistory, rootHistory)
+    .on(getZoneReports, { zoneId: 1, reports: [] })
+    .on(getZoneDay, zoneDay())
+    .on(addReading, rootHistory);
+  await screen.findByRole("heading", { level: 1 });
+  await page.user.keyboard("l");
+  return { ...page, dialog: within(await screen.findByRole("dialog")) };
+}
+
+describe("logging a reading", () => {
+  it("takes what was read, by keys alone, and leaves out what was not", async () => {
+    const { server, user, dialog } = await opened();
+    await user.type(dialog.getByLabelText("Drain share"), "31");
+    await user.type(dialog.getByLabelText("Drain EC"), "2.9{Enter}");
+    await waitFor(() =>
+      expect(server.sent(addReading)).toEqual([
+        { at: "2026-06-16T06:10:00.000Z", drainPct: 31, drainEcMsCm: 2.9, feedEcMsCm: 2.32 },
+      ]),
+    );
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  });
+
+  it("tells at its field a value that cannot be, names the sensible span and keeps it", async () => {
+    const { server, user, dialog } = await opened();
+    await user.type(dialog.getByLabelText("Drain share"), "310{Enter}");
+    expect(await dialog.findByText(/Drain share must be 0 to 95.*not 310/)).toBeVisible();
+    expect(dialog.getByLabelText("Drain share")).toHaveValue("310");
+    expect(server.sent(addReading)).toEqual([]);
+  });
+
+  it("asks for at least one value", async () => {
+    const { server, user, dialog } = await opened();
+    await user.clear(dialog.getByLabelText("Feed EC"));
+    await user.click(dialog.getByRole("button", { name: /Save/ }));
+    expect(await dialog.findByText("Type at least one value that was read.")).toBeVisible();
+    expect(server.sent(addReading)).toEqual([]);
+  });
+
+  it("shows what the server refuses and stays open", async () => {
+    const { server, user, dialog } = await opened();
+    server.on(
+      addReading,
+      refusal(422, "No.", { errors: [{ path: "drainPct", message: "The tray was dry at that time." }] }),
+    );
+    await user.type(dialog.getByLabelText("Drain share"), "31{Enter}");
+    expect(await dialog.findByText("The tray was dry at that time.")).toBeVisible();
+    expect(dialog.getByLabelText("Drain share")).toHaveValue("31");
+  });
+
+  it("says so when the server is gone, with everything still there", async () => {
+    const { server, user, dialog } = await opened();
+    await user.type(dialog.getByLabelText("Drain share"), "31");
+    server.lose();
+    await user.keyboard("{Enter}");
+    expect(await dialog.findByText(/The server does not answer. What you typed is still here/)).toBeVisible();
+    expect(dialog.getByLabelText("Drain share")).toHaveValue("31");
+  });
+
+  it("asks of a tank what a tank has, and takes a level in the person's own unit", async () => {
+    const { server, user, dialog } = await opened("/zones/3/roots", board({ site: { ...site, unitSystem: "us" } }));
+    expect(dialog.queryByLabelText("Drain share")).toBeNull();
+    await user.type(dialog.getByLabelText("Level"), "10{Enter}");
+    await waitFor(() => expect(server.sent(addReading)).toHaveLength(1));
+    const [{ levelCm }] = server.sent(addReading) as [{ levelCm: number }];
+    expect(levelCm).toBeCloseTo(25.4, 6);
+  });
+});
