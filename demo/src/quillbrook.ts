@@ -88,7 +88,7 @@ export const shelf: readonly (readonly [productId: string, priceKg: number, stoc
 ];
 
 /** What is true of a zone and its plants, as against what the grower typed into the set-up. */
-export interface Truth {
+interface Truth {
   /** real demand over the modelled one */
   readonly demandFactor: number;
   /** share of the planned litres that reach the plants, by days before the first day shown */

@@ -11,7 +11,7 @@ import { notFound } from "./http/problems.ts";
 import { routesOf, served, type Served } from "./http/served.ts";
 import type { Module } from "./scope/module.ts";
 
-export interface AppOptions {
+interface AppOptions {
   readonly modules: readonly Module[];
   readonly log: Logger;
   readonly version: string;

@@ -12,7 +12,7 @@ export type Correction = z.infer<typeof correctionSchema>;
 const dayOfWaterSchema = z.object({ litres: z.number(), pulses: z.number(), minutes: z.number() });
 
 /** A computed cure: what it would change on the first day that it is in force. */
-export const proposalSchema = z.object({
+const proposalSchema = z.object({
   correction: correctionSchema,
   fromDate: dateSchema,
   before: dayOfWaterSchema.nullable(),
@@ -22,7 +22,7 @@ export type Proposal = z.infer<typeof proposalSchema>;
 
 export const verdictSchema = z.enum(["accepted", "changed", "dismissed"]);
 
-export const decisionSchema = z.object({
+const decisionSchema = z.object({
   verdict: verdictSchema,
   decidedAt: instantSchema,
   fromDate: dateSchema,

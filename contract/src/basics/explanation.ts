@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { workingStepSchema } from "./basics.ts";
 
-export const originSchema = z.discriminatedUnion("kind", [
+const originSchema = z.discriminatedUnion("kind", [
   z.object({
     kind: z.enum(["imported", "measured", "simulated", "forecast", "filled", "carried", "outside"]),
     hours: z.number().optional(),
@@ -15,7 +15,7 @@ export const originSchema = z.discriminatedUnion("kind", [
 ]);
 export type Origin = z.infer<typeof originSchema>;
 
-export const workingInputSchema = z.object({
+const workingInputSchema = z.object({
   name: z.string(),
   value: z.number(),
   unit: z.string(),

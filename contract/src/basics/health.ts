@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
 
-export const healthSchema = z.object({ status: z.literal("ok"), version: z.string() }).meta({ id: "Health" });
+const healthSchema = z.object({ status: z.literal("ok"), version: z.string() }).meta({ id: "Health" });
 export const getHealth = endpoint({
   method: "get",
   path: "/api/health",

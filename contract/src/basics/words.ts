@@ -1,7 +1,7 @@
 import { z } from "zod";
 
 /** Says in a grower's words what is wrong with a value; paths are added where the answer is written. */
-export function issueWords(issue: z.core.$ZodRawIssue): string {
+function issueWords(issue: z.core.$ZodRawIssue): string {
   const name = String(issue.path?.at(-1) ?? "The value");
   switch (issue.code) {
     case "invalid_type":

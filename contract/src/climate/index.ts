@@ -1,2 +1,9 @@
 export { computeReferenceEt, importWeather, previewWeather } from "./endpoints.ts";
-export { weatherChoicesSchema, weatherKindSchema, type WeatherChoices, type WeatherFile, type WeatherImportAnswer, type WeatherPreview } from "./weather-import.ts";
+export {
+  weatherChoicesSchema,
+  weatherKindSchema,
+  type WeatherChoices,
+  type WeatherFile,
+  type WeatherImportAnswer,
+  type WeatherPreview,
+} from "./weather-import.ts";

@@ -4,7 +4,7 @@ import { instantSchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);
-export const columnKindSchema = z.enum([...weatherKindSchema.options, "time", "ignore"]);
+const columnKindSchema = z.enum([...weatherKindSchema.options, "time", "ignore"]);
 
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({

@@ -7,7 +7,7 @@ export const listKindSchema = z.enum(["readings", "soil-tests", "picks", "shelf"
 export type ListKind = z.infer<typeof listKindSchema>;
 
 /** How a list is to be read. What is left out is guessed, and the guess comes back in the preview. */
-export const listChoicesSchema = z.strictObject({
+const listChoicesSchema = z.strictObject({
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
   columns: z

@@ -27,7 +27,7 @@ const checkSchema = z.object({
 });
 const analyteSchema = z.enum([...ionSchema.options, "ph", "ec", "hardness"]);
 
-export const waterSampleSchema = z.object({
+const waterSampleSchema = z.object({
   source: z.string(),
   /** the zone that the sample's name means; null for waters, and for a name that no zone has */
   zone: z.string().nullable(),

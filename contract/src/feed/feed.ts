@@ -29,7 +29,7 @@ export const shelfUpdateSchema = z
   })
   .meta({ id: "ShelfItemUpdate" });
 export type ShelfUpdate = z.infer<typeof shelfUpdateSchema>;
-export const shelfItemSchema = z.object({
+const shelfItemSchema = z.object({
   product: libraryProductSchema,
   priceKg: z.number().nullable(),
   stockKg: z.number(),
@@ -54,9 +54,9 @@ export const newMixSchema = z
   })
   .meta({ id: "NewMix" });
 export type NewMix = z.infer<typeof newMixSchema>;
-export const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
+const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
 
-export const tankPlanSchema = z.strictObject({
+const tankPlanSchema = z.strictObject({
   id: textSchema("The tank's name", 12),
   volumeL: quantitySchema("The tank's volume", 1, 100_000, "L"),
   dilution: quantitySchema("The dilution", 1, 1000, "litres of feed from one of concentrate"),

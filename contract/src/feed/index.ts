@@ -1,5 +1,42 @@
-export { addMix, addOwnProduct, computeRecipe, dropFeedTarget, getFeedCosts, getProducts, getRecipes, getZoneFeed, keepRecipe, putOnShelf, saveFeedSettings, saveFeedTarget, takeOffShelf, useRecipe } from "./endpoints.ts";
-export { feedSettingsSchema, feedTargetSchema, newMixSchema, shelfUpdateSchema, type FeedSettings, type FeedTarget, type FeedWishes, type NewMix, type ShelfItem, type ShelfUpdate, type ZoneFeed } from "./feed.ts";
-export { askedSchema, recipeResultSchema, type Asked, type FeedCosts, type KeptRecipe, type NewKeptRecipe, type RecipeResult, type UseRecipe, type ZoneCost } from "./kept-recipe.ts";
+export {
+  addMix,
+  addOwnProduct,
+  computeRecipe,
+  dropFeedTarget,
+  getFeedCosts,
+  getProducts,
+  getRecipes,
+  getZoneFeed,
+  keepRecipe,
+  putOnShelf,
+  saveFeedSettings,
+  saveFeedTarget,
+  takeOffShelf,
+  useRecipe,
+} from "./endpoints.ts";
+export {
+  feedSettingsSchema,
+  feedTargetSchema,
+  newMixSchema,
+  shelfUpdateSchema,
+  type FeedSettings,
+  type FeedTarget,
+  type FeedWishes,
+  type NewMix,
+  type ShelfItem,
+  type ShelfUpdate,
+  type ZoneFeed,
+} from "./feed.ts";
+export {
+  askedSchema,
+  recipeResultSchema,
+  type Asked,
+  type FeedCosts,
+  type KeptRecipe,
+  type NewKeptRecipe,
+  type RecipeResult,
+  type UseRecipe,
+  type ZoneCost,
+} from "./kept-recipe.ts";
 export { newOwnProductSchema, type NewOwnProduct } from "./own-product.ts";
 export type { LibraryProduct } from "./recipe.ts";

@@ -34,7 +34,7 @@ export const recipeResultSchema = z.object({
 });
 export type RecipeResult = z.infer<typeof recipeResultSchema>;
 
-export const keptRecipeSchema = askedSchema.extend({
+const keptRecipeSchema = askedSchema.extend({
   id: idSchema,
   name: z.string(),
   /** counted up under one name */
@@ -60,7 +60,7 @@ export const useRecipeSchema = z
 export type UseRecipe = z.infer<typeof useRecipeSchema>;
 
 /** One zone's feed in money and mass; what it lacks is null. */
-export const zoneCostSchema = z.object({
+const zoneCostSchema = z.object({
   zoneId: idSchema,
   name: z.string(),
   status: recipeResultSchema.shape.status.nullable().describe("null: no target, water or shelf"),

@@ -5,7 +5,7 @@ import { ionSchema, ionsSchema } from "../basics/ions.ts";
 // Spans are judged by the core, which knows what the other values make possible.
 const number = z.number();
 
-export const inlineProductSchema = z.strictObject({
+const inlineProductSchema = z.strictObject({
   id: textSchema("The product's id", 80),
   name: textSchema("The product's name", 120),
   form: z.enum(["solid", "liquid"]),
@@ -18,7 +18,7 @@ export const inlineProductSchema = z.strictObject({
 });
 
 /** A bare `{ id }` names a product of the library; anything more is a product in full, and is judged as one. */
-export const productChoiceSchema = z.unknown().transform((value, context) => {
+const productChoiceSchema = z.unknown().transform((value, context) => {
   const bare = z.strictObject({ id: labelSchema("The product") }).safeParse(value);
   if (bare.success) return bare.data;
   const full = inlineProductSchema.safeParse(value);
@@ -27,7 +27,7 @@ export const productChoiceSchema = z.unknown().transform((value, context) => {
   return z.NEVER;
 });
 
-export const tankSchema = z.strictObject({
+const tankSchema = z.strictObject({
   id: textSchema("The tank's id", 40),
   volumeL: number,
   dilution: number.describe("litres of feed from one litre of concentrate"),
@@ -43,7 +43,6 @@ export const recipeRequestSchema = z
     tolerancePct: number.optional(),
   })
   .meta({ id: "RecipeRequest" });
-export type RecipeRequest = z.infer<typeof recipeRequestSchema>;
 
 const feedSaturationSchema = z.object({
   solid: z.string(),
@@ -77,7 +76,6 @@ export const recipeAnswerSchema = z
     working: z.array(workingStepSchema),
   })
   .meta({ id: "RecipeAnswer" });
-export type RecipeAnswer = z.infer<typeof recipeAnswerSchema>;
 
 /** The library as it is offered: what a gram brings, and how that is known. */
 export const libraryProductSchema = z.object({

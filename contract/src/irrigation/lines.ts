@@ -4,7 +4,7 @@ import { listSchema, workingStepSchema } from "../basics/basics.ts";
 // Spans are judged by the core, which knows what the other values make possible.
 const number = z.number();
 
-export const emitterSchema = z.strictObject({
+const emitterSchema = z.strictObject({
   flowLh: number,
   atKpa: number,
   exponent: number,

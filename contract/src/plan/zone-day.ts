@@ -26,7 +26,7 @@ export const figureSchema = z.enum([
 ]);
 export type Figure = z.infer<typeof figureSchema>;
 
-export const hourSchema = z.object({
+const hourSchema = z.object({
   startUtc: instantSchema,
   radiationMjM2: z.number().nullable(),
   airTemperatureC: z.number().nullable(),

@@ -1,4 +1,19 @@
-export { addReading, addZoneReport, getReadingsTable, getRootHistory, getZoneReports, strikeReading, strikeZoneReport } from "./endpoints.ts";
+export {
+  addReading,
+  addZoneReport,
+  getReadingsTable,
+  getRootHistory,
+  getZoneReports,
+  strikeReading,
+  strikeZoneReport,
+} from "./endpoints.ts";
 export { newReadingSchema, type NewReading, type Reading, type RootHistory, type Strike } from "./readings.ts";
 export type { Roots } from "./roots.ts";
-export { newZoneReportSchema, zoneReportSchema, type NewZoneReport, type SoilReport, type SolutionReport, type ZoneReport } from "./zone-report.ts";
+export {
+  newZoneReportSchema,
+  zoneReportSchema,
+  type NewZoneReport,
+  type SoilReport,
+  type SolutionReport,
+  type ZoneReport,
+} from "./zone-report.ts";

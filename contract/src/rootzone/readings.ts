@@ -27,7 +27,7 @@ export const strikeSchema = z
   .meta({ id: "Strike" });
 export type Strike = z.infer<typeof strikeSchema>;
 
-export const readingSchema = z.object({
+const readingSchema = z.object({
   at: instantSchema,
   dripEcMsCm: z.number().nullable(),
   dripPh: z.number().nullable(),

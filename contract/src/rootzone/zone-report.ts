@@ -5,7 +5,7 @@ import { ionSchema } from "../basics/ions.ts";
 const amount = (name: string, most: number, unit: string) => quantitySchema(name, 0, most, unit).nullable();
 
 /** A laboratory's test of the soil of one depth. What was not measured is null. */
-export const soilReportSchema = z.strictObject({
+const soilReportSchema = z.strictObject({
   kind: z.literal("soil"),
   takenOn: dateSchema,
   depthCm: z
@@ -23,7 +23,7 @@ export const soilReportSchema = z.strictObject({
 });
 
 /** The solution at the roots: what drained, or what was pressed out of the substrate. */
-export const solutionReportSchema = z.strictObject({
+const solutionReportSchema = z.strictObject({
   kind: z.enum(["drain", "extract"]),
   takenOn: dateSchema,
   ions: z.partialRecord(ionSchema, quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trace elements)")),

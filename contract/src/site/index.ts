@@ -1,3 +1,16 @@
 export { addSite, addZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
 export { newSiteSchema, siteSchema, type NewSite, type Site } from "./site.ts";
-export { SYSTEMS, layoutSchema, newZoneSchema, zoneSchema, type CropChoice, type Layout, type NewZone, type Planting, type SetUp, type System, type Vessel, type Zone } from "./zone.ts";
+export {
+  SYSTEMS,
+  layoutSchema,
+  newZoneSchema,
+  zoneSchema,
+  type CropChoice,
+  type Layout,
+  type NewZone,
+  type Planting,
+  type SetUp,
+  type System,
+  type Vessel,
+  type Zone,
+} from "./zone.ts";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 
-export const unitSystemSchema = z.enum(["metric", "us"]);
+const unitSystemSchema = z.enum(["metric", "us"]);
 
 function isTimeZone(name: string): boolean {
   try {
@@ -35,4 +35,3 @@ export const siteSchema = newSiteSchema.extend({ id: idSchema, version: versionS
 export type Site = z.infer<typeof siteSchema>;
 
 export const siteUpdateSchema = newSiteSchema.extend({ version: versionSchema }).meta({ id: "SiteUpdate" });
-export type SiteUpdate = z.infer<typeof siteUpdateSchema>;

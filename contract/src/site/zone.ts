@@ -47,7 +47,7 @@ export const SYSTEMS = [
 export const systemSchema = z.enum(SYSTEMS);
 export type System = z.infer<typeof systemSchema>;
 
-export const zoneDefinitionSchema = z.discriminatedUnion(
+const zoneDefinitionSchema = z.discriminatedUnion(
   "system",
   [
     zoneOf("substrate", { ...pots, pulseSharePct: quantitySchema("Share of a pulse", 1, 30, "%") }),
@@ -78,7 +78,7 @@ export const zoneDefinitionSchema = z.discriminatedUnion(
 );
 export type ZoneDefinition = z.infer<typeof zoneDefinitionSchema>;
 
-export const plantingSchema = z.strictObject({
+const plantingSchema = z.strictObject({
   cropId: labelSchema("The crop"),
   plantedOn: dateSchema,
   /** first day without the crop; null while it stands */
@@ -88,11 +88,11 @@ export const plantingSchema = z.strictObject({
 });
 export type Planting = z.infer<typeof plantingSchema>;
 
-export const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
-export const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;
+const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
+const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;
 
 /** What holds a zone's substrate or solution. */
-export const vesselSchema = z.discriminatedUnion(
+const vesselSchema = z.discriminatedUnion(
   "kind",
   [
     z.strictObject({
@@ -126,7 +126,7 @@ export const layoutSchema = z.strictObject({
 });
 export type Layout = z.infer<typeof layoutSchema>;
 
-export const houseSchema = z.strictObject({
+const houseSchema = z.strictObject({
   name: textSchema("The house's name", 60),
   /** 100 is the open field, with its rain and wind */
   transmissionPct: quantitySchema("Light through the cover", 1, 100, "%"),
@@ -163,10 +163,9 @@ export const zoneSchema = newZoneSchema.extend({ id: idSchema, version: versionS
 export type Zone = z.infer<typeof zoneSchema>;
 
 export const zoneUpdateSchema = newZoneSchema.extend({ version: versionSchema }).meta({ id: "ZoneUpdate" });
-export type ZoneUpdate = z.infer<typeof zoneUpdateSchema>;
 
 /** What forms offer: crops with the names and lengths of their stages. */
-export const cropChoiceSchema = z.object({
+const cropChoiceSchema = z.object({
   id: z.string(),
   name: z.string(),
   stages: z.array(z.object({ id: z.string(), name: z.string(), days: z.number() })),

@@ -7,7 +7,7 @@ import { rootsSchema } from "../rootzone/roots.ts";
 import { systemSchema } from "../site/zone.ts";
 import { siteSchema } from "../site/site.ts";
 
-export const boardZoneSchema = z.object({
+const boardZoneSchema = z.object({
   id: idSchema,
   name: z.string(),
   house: z.string(),

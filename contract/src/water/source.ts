@@ -2,7 +2,7 @@ import { z } from "zod";
 import { countSchema, dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 import { waterReportSchema } from "./report.ts";
 
-export const sourceKindSchema = z.enum(["mains", "well", "roof", "surface", "reclaimed", "digestate"], {
+const sourceKindSchema = z.enum(["mains", "well", "roof", "surface", "reclaimed", "digestate"], {
   error: () => "The kind of water is one of mains, well, roof, surface, reclaimed, digestate.",
 });
 export type SourceKind = z.infer<typeof sourceKindSchema>;
@@ -55,13 +55,12 @@ export const newSourceSchema = z
   })
   .meta({ id: "NewSource" });
 export type NewSource = z.infer<typeof newSourceSchema>;
-export const sourceSchema = newSourceSchema.extend({ id: idSchema, version: versionSchema });
+const sourceSchema = newSourceSchema.extend({ id: idSchema, version: versionSchema });
 export type Source = z.infer<typeof sourceSchema>;
 export const sourceUpdateSchema = newSourceSchema.extend({ version: versionSchema }).meta({ id: "SourceUpdate" });
-export type SourceUpdate = z.infer<typeof sourceUpdateSchema>;
 
 /** A source with its report in force, its storage ahead and what the zones take. */
-export const sourceStateSchema = z.object({
+const sourceStateSchema = z.object({
   source: sourceSchema,
   /** the newest report up to the date */
   report: waterReportSchema.nullable(),

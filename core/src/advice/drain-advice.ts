@@ -38,8 +38,8 @@ export interface DrainAdvice {
 }
 
 /** Corrections, however often they are accepted, stay inside these: beyond, the zone's description is wrong. */
-export const LEAST_DEMAND_FACTOR = 0.5;
-export const MOST_DEMAND_FACTOR = 2;
+const LEAST_DEMAND_FACTOR = 0.5;
+const MOST_DEMAND_FACTOR = 2;
 /** Days differ by this much on their own, as the substrate starts fuller or emptier; our own caution. */
 const NOISE = 0.04;
 

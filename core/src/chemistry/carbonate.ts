@@ -1,6 +1,6 @@
 import { activityCoefficient } from "./activity.ts";
 
-export interface CarbonateConstants {
+interface CarbonateConstants {
   /** first and second dissociation, water's ion product, Henry's constant in mol/(L·atm), all as activities */
   readonly k1: number;
   readonly k2: number;

@@ -1,10 +1,9 @@
 /** The ions of recipes and reports. Macro ions in mmol/L, trace elements in µmol/L. */
 
 export const MACRO_IONS = ["NO3", "NH4", "urea", "H2PO4", "K", "Ca", "Mg", "SO4", "Cl", "Na", "HCO3", "Si"] as const;
-export const TRACE_IONS = ["Fe", "Mn", "Zn", "B", "Cu", "Mo"] as const;
+const TRACE_IONS = ["Fe", "Mn", "Zn", "B", "Cu", "Mo"] as const;
 export const IONS = [...MACRO_IONS, ...TRACE_IONS] as const;
-export type MacroIon = (typeof MACRO_IONS)[number];
-export type TraceIon = (typeof TRACE_IONS)[number];
+type TraceIon = (typeof TRACE_IONS)[number];
 export type Ion = (typeof IONS)[number];
 
 /** Amounts of ions; what is left out is none. */

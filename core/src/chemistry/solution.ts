@@ -9,7 +9,7 @@ export interface FreeSpecies {
   activity(species: Species): number;
 }
 
-export type Species =
+type Species =
   "H" | "OH" | "Na" | "K" | "NH4" | "Ca" | "Mg" | "Cl" | "NO3" | "HCO3" | "CO3" | "SO4" | "H2PO4" | "HPO4" | "PO4";
 
 const SPECIES_CHARGE: Readonly<Record<Species, number>> = {

@@ -48,35 +48,6 @@ export function psychrometricConstantKpaC(pressureKpa: number): number {
 }
 
 /**
- * Vapour pressure deficit of air.
- *
- * @param airTemperatureC °C, −40 to 60
- * @param humidityPct relative humidity, 0 to 100 %
- * @returns kPa
- * @throws {DomainError} outside those spans
- * @see FAO-56, eq. 54 turned round (ea = RH/100 · e°(T))
- * @example vapourPressureDeficitKpa(25, 60) // ≈ 1.267
- */
-export function vapourPressureDeficitKpa(airTemperatureC: number, humidityPct: number): number {
-  new Checks().range("humidityPct", "Relative humidity", humidityPct, 0, 100, "%").done();
-  return saturationVapourPressureKpa(airTemperatureC) * (1 - humidityPct / 100);
-}
-
-/**
- * Temperature at which air of this vapour pressure is saturated.
- *
- * @param vapourPressureKpa kPa, above 0
- * @returns °C
- * @throws {DomainError} at or below zero
- * @see FAO-56, eq. 3-11 of annex 3, the inverse of eq. 11
- */
-export function dewPointC(vapourPressureKpa: number): number {
-  new Checks().positive("vapourPressureKpa", "Vapour pressure", vapourPressureKpa, 20, "kPa").done();
-  const logarithm = Math.log(vapourPressureKpa / 0.6108);
-  return (237.3 * logarithm) / (17.27 - logarithm);
-}
-
-/**
  * Wind at the 2 m of the reference surface from wind measured higher or lower, over short grass.
  *
  * @param windMs m/s at `heightM`
@@ -89,26 +60,6 @@ export function dewPointC(vapourPressureKpa: number): number {
 export function windAt2MMs(windMs: number, heightM: number): number {
   new Checks().range("weather.windHeightM", "Height of the wind sensor", heightM, 0.5, 200, "m").done();
   return heightM === 2 ? windMs : (windMs * 4.87) / Math.log(67.8 * heightM - 5.42);
-}
-
-/**
- * Degree days of one day from its extremes, the mean held between base and ceiling.
- *
- * @param tMaxC °C
- * @param tMinC °C, not above `tMaxC`
- * @param baseC °C below which nothing develops
- * @param ceilingC °C above which development goes no faster
- * @returns °C·day
- * @throws {DomainError} `order-reversed` when the minimum is above the maximum
- * @see McMaster & Wilhelm (1997), Agricultural and Forest Meteorology 87:291–300, their method 2 (each extreme is held first)
- */
-export function degreeDays(tMaxC: number, tMinC: number, baseC: number, ceilingC: number): number {
-  new Checks()
-    .when(tMinC > tMaxC, "order-reversed", "tMinC", "The day's minimum temperature is above its maximum.")
-    .when(baseC >= ceilingC, "order-reversed", "baseC", "The base temperature must lie below the ceiling.")
-    .done();
-  const held = (t: number): number => Math.min(Math.max(t, baseC), ceilingC);
-  return (held(tMaxC) + held(tMinC)) / 2 - baseC;
 }
 
 /**

@@ -11,7 +11,7 @@ export interface CanopyCoefficients {
   readonly extinction: number;
 }
 
-export interface CanopyHour {
+interface CanopyHour {
   /** MJ/m² on the canopy in the hour */
   readonly solarInsideMjM2: number;
   /** kPa inside */

@@ -1,8 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
   airPressureKpa,
-  degreeDays,
-  dewPointC,
   lightSumMolM2,
   psychrometricConstantKpaC,
   saturationVapourPressureKpa,
@@ -43,16 +41,6 @@ describe("the worked examples of FAO-56, chapter 3", () => {
 });
 
 describe("what is derived from air and light", () => {
-  it("turns vapour pressure back into the temperature at which air is saturated", () => {
-    expect(dewPointC(saturationVapourPressureKpa(17.3))).toBeCloseTo(17.3, 9);
-  });
-
-  it("counts degree days between base and ceiling", () => {
-    expect(degreeDays(28, 16, 10, 30)).toBeCloseTo(12, 12);
-    expect(degreeDays(38, 6, 10, 30)).toBeCloseTo(10, 12);
-    expect(() => degreeDays(10, 20, 5, 30)).toThrow(expect.objectContaining({ code: "order-reversed" }));
-  });
-
   it("takes 20 MJ/m² of sunlight for about 41 mol/m²", () => expect(lightSumMolM2(20)).toBeCloseTo(41.1, 1));
 
   it("knows sunrise on the longest day, and none in the polar night", () => {

@@ -2,7 +2,7 @@ import { fill, type Worksheet } from "../working/working.ts";
 
 const DAY_STEFAN_BOLTZMANN = 4.903e-9; // MJ K⁻⁴ m⁻² day⁻¹, FAO-56 eq. 39
 
-export interface LongWave {
+interface LongWave {
   /** °C at which the surface radiates: the extremes of a day, or the mean of an hour alone */
   readonly temperaturesC: readonly number[];
   readonly vapourPressureKpa: number;

@@ -19,7 +19,7 @@ export const penmanMonteithDaily: EtMethod = (input, sheet) => {
   return { valueMm, parts: { raMjM2: sun.raMjM2, rsMjM2: sun.rsMjM2, rnMjM2, vpdKpa, daylightH: sun.daylightH } };
 };
 
-export interface OutsideRadiation {
+interface OutsideRadiation {
   readonly raMjM2: number;
   readonly rsMjM2: number;
   readonly daylightH: number;

@@ -2,14 +2,12 @@ import { Checks } from "../working/checks.ts";
 import { dayOfYear } from "./solar-geometry.ts";
 import { saturationVapourPressureKpa } from "./air.ts";
 
-export const REFERENCE_ET_METHODS = [
-  "penman-monteith-daily",
-  "penman-monteith-hourly",
-  "hargreaves-daily",
-  "greenhouse-radiation",
-  "greenhouse-penman-monteith",
-] as const;
-export type ReferenceEtMethod = (typeof REFERENCE_ET_METHODS)[number];
+export type ReferenceEtMethod =
+  | "penman-monteith-daily"
+  | "penman-monteith-hourly"
+  | "hargreaves-daily"
+  | "greenhouse-radiation"
+  | "greenhouse-penman-monteith";
 
 /** Weather of one day, or of one hour for the hourly method. What is not known is left out. */
 export interface ReferenceEtWeather {

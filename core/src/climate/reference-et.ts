@@ -6,7 +6,7 @@ import { penmanMonteithHourly } from "./penman-monteith-hourly.ts";
 import { checkReferenceEtInput, type ReferenceEtInput, type ReferenceEtMethod } from "./reference-et-input.ts";
 
 /** What a person compares with other sources; a part that the method does not need is absent. */
-export interface ReferenceEtParts {
+interface ReferenceEtParts {
   readonly raMjM2?: number;
   readonly rsMjM2?: number;
   readonly rnMjM2?: number;

@@ -2,7 +2,7 @@ import { toCanonical } from "../units/units.ts";
 
 export const WEATHER_KINDS = ["airTemperature", "humidity", "wind", "radiation", "rain"] as const;
 export type WeatherKind = (typeof WEATHER_KINDS)[number];
-export type ColumnKind = WeatherKind | "time" | "ignore";
+type ColumnKind = WeatherKind | "time" | "ignore";
 
 export interface WeatherColumn {
   /** counted from 1 */

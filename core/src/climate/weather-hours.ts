@@ -6,9 +6,9 @@ const DAY_MS = 24 * HOUR_MS;
 const FILL_DAYS = 7;
 
 /** Where an hour's value comes from, best first. `filled` is made by a stated rule. */
-export const SAMPLE_ORIGINS = ["imported", "measured", "simulated", "forecast"] as const;
-export type SampleOrigin = (typeof SAMPLE_ORIGINS)[number];
-export type HourOrigin = SampleOrigin | "filled";
+const SAMPLE_ORIGINS = ["imported", "measured", "simulated", "forecast"] as const;
+type SampleOrigin = (typeof SAMPLE_ORIGINS)[number];
+type HourOrigin = SampleOrigin | "filled";
 
 export interface WeatherSample {
   readonly startMs: number;
@@ -17,7 +17,7 @@ export interface WeatherSample {
   readonly origin: SampleOrigin;
 }
 
-export interface HourValue {
+interface HourValue {
   readonly value: number;
   readonly origin: HourOrigin;
 }

@@ -4,7 +4,7 @@ import type { TableRecord } from "../table/read-table.ts";
 import { readTime, type DateOrder } from "../table/time-text.ts";
 import { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";
 
-export type WeatherValues = Readonly<Record<WeatherKind, number | null>>;
+type WeatherValues = Readonly<Record<WeatherKind, number | null>>;
 
 export interface WeatherRow {
   readonly line: number;
@@ -16,7 +16,7 @@ export interface WeatherRow {
   readonly doubtful: readonly WeatherKind[];
 }
 
-export type RejectionReason =
+type RejectionReason =
   "bad-time" | "time-does-not-exist" | "off-the-hour" | "duplicate" | "conflict" | "field-count" | "empty";
 
 export interface RejectedRow {
@@ -25,7 +25,7 @@ export interface RejectedRow {
   readonly detail: string;
 }
 
-export interface Flag {
+interface Flag {
   readonly code: "missing" | "impossible" | "stuck";
   readonly kind: WeatherKind;
   readonly raw: string;

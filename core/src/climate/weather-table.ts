@@ -7,7 +7,7 @@ import { layOut, type NotDataReason, type WeatherLayout } from "./weather-layout
 import { judgeRows, type FlaggedRow, type RejectedRow, type WeatherRow } from "./weather-rows.ts";
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
-export interface WeatherTableChoices {
+interface WeatherTableChoices {
   /** IANA name of the zone of the file's clock */
   readonly timeZone: string;
   readonly stampMarks?: "start" | "end" | undefined;
@@ -15,7 +15,7 @@ export interface WeatherTableChoices {
   readonly columns?: readonly Pick<WeatherColumn, "column" | "kind" | "unit">[] | undefined;
 }
 
-export interface HourRange {
+interface HourRange {
   /** ms since 1970, as stamped */
   readonly fromMs: number;
   readonly toMs: number;
@@ -49,7 +49,7 @@ export interface WeatherTable {
   readonly clockChangeMs: number | null;
 }
 
-export const HOUR_MS = 3_600_000;
+const HOUR_MS = 3_600_000;
 /** So many cells of a column show what it holds. */
 const EXAMPLE_CELLS = 3;
 

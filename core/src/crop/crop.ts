@@ -1,7 +1,7 @@
 import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
-export interface LibraryFigure {
+interface LibraryFigure {
   readonly value: number;
   readonly source: string;
   readonly assumed?: true;

@@ -1,5 +1,5 @@
 /** kg of nutrient in a tonne of what is taken off the field. */
-export interface Removal {
+interface Removal {
   readonly nKgT: number;
   readonly pKgT: number;
 }

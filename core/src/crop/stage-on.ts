@@ -7,7 +7,7 @@ export interface StageSign {
   readonly on: string;
 }
 
-export interface StagePeriod {
+interface StagePeriod {
   readonly stage: Stage;
   readonly startsOn: string;
   /** first day of what follows */

@@ -31,7 +31,7 @@ export interface LoopInput {
   readonly days: number;
 }
 
-export interface LoopCourse {
+interface LoopCourse {
   readonly ion: "Na" | "Cl";
   readonly limitMmolL: number;
   /** where it ends without discharge, mmol/L; null where it grows without end */
@@ -44,7 +44,7 @@ export interface LoopCourse {
   readonly dischargeLM2Day: number | null;
 }
 
-export interface Losses {
+interface Losses {
   /** L a m² and day */
   readonly waterLM2Day: number;
   readonly waterM3Week: number;

@@ -1,7 +1,7 @@
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export interface GranularInput {
+interface GranularInput {
   /** nutrient wanted on the ground, kg/ha */
   readonly nutrientKgHa: number;
   /** of that nutrient in the bag, % */
@@ -13,7 +13,7 @@ export interface GranularInput {
   readonly plants: number;
 }
 
-export interface Granular {
+interface Granular {
   readonly kgHa: number;
   readonly zoneKg: number;
   readonly bedKg: number;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { libraryProduct } from "./library.ts";
-import { compositionOfLabel, labelByMass, massPctOf } from "./label.ts";
+import { compositionOfLabel, labelByMass } from "./label.ts";
 
 describe("a bag by its label", () => {
   it("is the same in either convention: potassium nitrate 13.7 – 0 – 46.3, or K 38.4", () => {
@@ -32,11 +32,6 @@ describe("a bag by its label", () => {
     [{}, "label"],
   ])("refuses %j", (label, path) => {
     expect(() => compositionOfLabel(label, false)).toThrow(expect.objectContaining({ path }));
-  });
-
-  it("takes liquids by grams in a litre: 100 g in a litre of 1.25 kg are 8 %", () => {
-    expect(massPctOf(100, 1.25)).toBeCloseTo(8, 12);
-    expect(() => massPctOf(100, 0)).toThrow(/density/);
   });
 
   it("turns a liquid's grams in 100 mL into per cent by mass, and asks for the density", () => {

@@ -61,7 +61,7 @@ const TWICE: readonly (readonly [LabelPart, LabelPart])[] = [
 const BALANCED_PCT = 5;
 const REFUSED_PCT = 12;
 
-export interface LabelledProduct {
+interface LabelledProduct {
   /** mmol/g */
   readonly composition: Composition;
   readonly warnings: readonly string[];
@@ -146,13 +146,4 @@ function closeCharge(amounts: ReadonlyMap<Ion, number>, acid: boolean, sheet: Wo
   if (pct > BALANCED_PCT)
     sheet.warn(`The label is doubtful: its charges differ by ${pct.toFixed(0)} %, and ${missing} may be missing.`);
   return 0;
-}
-
-/** Mass per cent from grams in a litre, as some liquids are labelled. */
-export function massPctOf(gramsPerL: number, densityKgL: number): number {
-  new Checks()
-    .range("gramsPerL", "The grams in a litre", gramsPerL, 0, 3000, "g/L")
-    .range("densityKgL", "The density", densityKgL, 0.7, 3, "kg/L")
-    .done();
-  return gramsPerL / (10 * densityKgL);
 }

@@ -4,7 +4,7 @@ import type { Composition, LibraryProduct } from "./product.ts";
 
 const CRC =
   "CRC Handbook of Chemistry and Physics, aqueous solubility of inorganic compounds; hydrates by their own water";
-export const ACID_CAUTIONS = [
+const ACID_CAUTIONS = [
   "Goggles, gloves, apron.",
   "Acid into water, never the reverse.",
   "Never with the other concentrate, nor with chelates.",
@@ -85,7 +85,7 @@ export function chelate(
   };
 }
 
-export function perGram(formula: string, ions: Salt["ions"], purityPct: number): Composition {
+function perGram(formula: string, ions: Salt["ions"], purityPct: number): Composition {
   const molesPerGram = purityPct / 100 / molarMassG(formula);
   return Object.fromEntries(Object.entries(ions).map(([ion, count]) => [ion, 1000 * count * molesPerGram]));
 }

@@ -9,7 +9,7 @@ export interface LinearProgram {
   readonly continues?: LinearProgram | undefined;
 }
 
-export interface LpRow {
+interface LpRow {
   readonly least: number;
   readonly most: number;
   /** pairs of column and coefficient */

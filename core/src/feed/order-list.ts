@@ -1,6 +1,6 @@
 import { Checks } from "../working/checks.ts";
 
-export interface ZoneNeed {
+interface ZoneNeed {
   readonly zoneName: string;
   /** feed in a day, m³ */
   readonly m3Day: number;

@@ -256,7 +256,7 @@ export const PUBLISHED_TARGETS: readonly PublishedTarget[] = ROWS.map(
   }),
 );
 
-export interface TargetCheck {
+interface TargetCheck {
   readonly charge: ChargeBalance;
   /** computed from the ions at the target's pH, mS/cm */
   readonly ecMsCm: number;

@@ -11,7 +11,7 @@ export interface Tank {
   readonly dilution: number;
 }
 
-export type ProductChoice = { readonly id: string } | Product;
+type ProductChoice = { readonly id: string } | Product;
 
 export interface RecipeInput {
   /** hard upper limits in the feed */
@@ -33,7 +33,7 @@ export interface RecipeInput {
   readonly waterPriceM3?: number | undefined;
 }
 
-export interface MixableWater {
+interface MixableWater {
   readonly name: string;
   readonly ions: Ions;
   readonly ph: number;

@@ -52,7 +52,7 @@ const NONE_SCALE = 0.5;
 /** Targets below any scale's reading are measured against this, so that the program stays sound. */
 const LEAST_SCALE = 0.001;
 /** Bicarbonate that recipes leave as a buffer, mmol/L; usual practice. */
-export const LEFT_BICARBONATE = 0.5;
+const LEFT_BICARBONATE = 0.5;
 /** Tanks are filled to this share of what dissolves, for the common ion and for cold corners. */
 export const SOLUBILITY_SAFETY = 0.85;
 const HOLD = 1e-7;
@@ -121,7 +121,7 @@ export function limitSlackOf(problem: RecipeProblem, solve: SolveLp): number {
 }
 
 /** What keeps one ion from its target, as the duals of the program that alone tries to bring it there tell. */
-export interface Obstacles {
+interface Obstacles {
   /** ions whose hard limit stands in the way */
   readonly limits: readonly Ion[];
   /** ids of tanks that hold no more */

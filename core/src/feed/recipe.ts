@@ -20,7 +20,7 @@ import {
 } from "./recipe-sums.ts";
 import { mixedWater, type WaterShare } from "./recipe-waters.ts";
 
-export interface Deviation {
+interface Deviation {
   readonly ion: Ion;
   readonly target: number;
   readonly delivered: number;

@@ -1,15 +1,9 @@
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export const SEASON_POLICIES = [
-  "same-strength",
-  "same-ration",
-  "stronger-in-low-light",
-  "stronger-in-high-use",
-] as const;
-export type SeasonPolicy = (typeof SEASON_POLICIES)[number];
+export type SeasonPolicy = "same-strength" | "same-ration" | "stronger-in-low-light" | "stronger-in-high-use";
 
-export interface SeasonInput {
+interface SeasonInput {
   readonly policy: SeasonPolicy;
   /** what the crop takes on the day and on the day that the strength was meant for, L/m² */
   readonly waterLM2: number;
@@ -22,7 +16,7 @@ export interface SeasonInput {
   readonly most: number;
 }
 
-export interface SeasonStrength {
+interface SeasonStrength {
   readonly factor: number;
   /** the policy asked for more or less than the limits allow */
   readonly limited: boolean;

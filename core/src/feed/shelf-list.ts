@@ -3,7 +3,7 @@ import { readList, RowRejected, type ListCells, type ListChoices, type ListTable
 import type { ListRules } from "../table/list-layout.ts";
 import { LABEL_PARTS, type Label, type LabelPart } from "./label.ts";
 
-export type ShelfColumn = "product" | "form" | "totalN" | LabelPart | "bag" | "density" | "price" | "bags";
+type ShelfColumn = "product" | "form" | "totalN" | LabelPart | "bag" | "density" | "price" | "bags";
 
 const PERCENT = { "%": { written: /^(%|pct|percent)$/, factor: 1 } };
 const part = (header: RegExp) => ({ header, units: PERCENT });
@@ -68,7 +68,7 @@ export interface ListedProduct {
   readonly inStockKg: number | null;
 }
 
-export type ShelfList = ListTable<ShelfColumn, ListedProduct>;
+type ShelfList = ListTable<ShelfColumn, ListedProduct>;
 
 /** Forms of nitrogen and their total may differ by the label's rounding. */
 const N_ROUNDING_PCT = 0.15;

@@ -7,14 +7,14 @@ import type { Product } from "./product.ts";
 import { bringsPerGram, SOLUBILITY_SAFETY } from "./recipe-lp.ts";
 import { closedPh } from "./recipe-ph.ts";
 
-export interface SingleGradeInput {
+interface SingleGradeInput {
   readonly product: Product;
   /** nitrogen in the feed from the product, mg/L, 1 to 1000 */
   readonly ppmN: number;
   readonly water: { readonly ions: Ions; readonly ph?: number | undefined };
 }
 
-export interface SingleGrade {
+interface SingleGrade {
   /** of the product in a litre of feed */
   readonly gL: number;
   /** of the feed, with what the water brings */
@@ -44,7 +44,7 @@ const ELEMENTS: readonly (readonly [element: string, ion: Ion])[] = [
 ];
 
 /** mg of N in a gram of a product. */
-export function nitrogenMgG(product: Product): number {
+function nitrogenMgG(product: Product): number {
   return NITROGEN.reduce((sum, ion) => sum + (product.composition[ion] ?? 0) * molarMassG("N"), 0);
 }
 
@@ -94,7 +94,7 @@ export function singleGrade({ product, ppmN, water }: SingleGradeInput): SingleG
   return { gL, ecMsCm: ec, ph, ions, bringsMgL: brings, warnings: sheet.warnings, working: sheet.steps };
 }
 
-export interface WallRow {
+interface WallRow {
   readonly ppmN: number;
   readonly gL: number;
   readonly ecMsCm: number;

@@ -1,7 +1,7 @@
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export interface SlowReleaseInput {
+interface SlowReleaseInput {
   /** coated fertiliser mixed in, g per litre of substrate */
   readonly gL: number;
   readonly nPct: number;
@@ -17,7 +17,7 @@ export interface SlowReleaseInput {
   readonly needMgPlantDay: number;
 }
 
-export interface SlowRelease {
+interface SlowRelease {
   /** share of the coated nutrient that is out by now, % */
   readonly releasedPct: number;
   /** nitrogen set free in a day now, mg a plant */

@@ -3,7 +3,7 @@ import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
 
-export interface TankTopUpInput {
+interface TankTopUpInput {
   /** solution in the tank after it was filled up with water, L */
   readonly litres: number;
   readonly ecMsCm: number;
@@ -22,7 +22,7 @@ export interface TankTopUpInput {
   readonly acid: Pick<Product, "name" | "composition" | "densityKgL">;
 }
 
-export interface TankTopUp {
+interface TankTopUp {
   /** of each concentrate, L; 0 where the tank is strong enough */
   readonly concentrateL: number;
   /** water that brings a tank that is too strong back to its EC, L */

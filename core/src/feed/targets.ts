@@ -2,7 +2,7 @@ import type { Ions } from "../chemistry/ions.ts";
 import { CUCUMBER, HOAGLAND_2 as HOAGLAND, LETTUCE_NFT, STEINER } from "./published-targets.ts";
 
 /** What a stage should drink, as published or as assumed from it. */
-export interface StageTarget {
+interface StageTarget {
   readonly id: string;
   readonly name: string;
   /** mmol/L, µmol/L for trace elements */

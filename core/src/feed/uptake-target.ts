@@ -2,7 +2,7 @@ import { Checks } from "../working/checks.ts";
 import { IONS, isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export interface UptakeTargetInput {
+interface UptakeTargetInput {
   /** what the crop takes up, mmol (µmol of trace elements) a m² and day */
   readonly uptakeMmolM2Day: Ions;
   /** water that the crop takes up, L a m² and day */
@@ -13,7 +13,7 @@ export interface UptakeTargetInput {
   readonly rootZone: Ions;
 }
 
-export interface UptakeTarget {
+interface UptakeTarget {
   /** feed, or additions to a closed loop, mmol/L and µmol/L */
   readonly ions: Ions;
   readonly warnings: readonly string[];

@@ -13,7 +13,7 @@ export interface Scales {
   readonly fineG: number;
 }
 
-export interface WeighedRow {
+interface WeighedRow {
   readonly productId: string;
   readonly tankId: string;
   readonly exactKg: number;

@@ -3,7 +3,7 @@ import type { Composition } from "./product.ts";
 import { USUAL_TANK_TEMPERATURE_C, type RecipeInput, type Tank } from "./recipe-input.ts";
 
 /** A product as it stands on a shelf, in full. */
-export interface ShelfProduct {
+interface ShelfProduct {
   readonly id: string;
   readonly name: string;
   readonly form: "solid" | "liquid";
@@ -16,7 +16,7 @@ export interface ShelfProduct {
 }
 
 /** What a zone's feed is made of and must keep. */
-export interface ZoneFeedFacts {
+interface ZoneFeedFacts {
   readonly water: { readonly ions: Ions; readonly ph: number } | null;
   readonly shelf: readonly { readonly product: ShelfProduct; readonly priceKg: number | null }[];
   readonly tanks: readonly Tank[];

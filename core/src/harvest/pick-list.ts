@@ -3,7 +3,7 @@ import type { ListRules } from "../table/list-layout.ts";
 import { matchZone } from "../table/zone-name.ts";
 import { readNumber } from "../table/number.ts";
 
-export type PickColumn = "date" | "zone" | "grade" | "amount" | "count" | "brix";
+type PickColumn = "date" | "zone" | "grade" | "amount" | "count" | "brix";
 
 const CRATES = /^cr(ate)?s?\.?$/i;
 
@@ -38,12 +38,12 @@ export interface NotedPick {
   readonly brixPct: number | null;
 }
 
-export interface PickListChoices extends ListChoices {
+interface PickListChoices extends ListChoices {
   /** kg net of one crate, by zone */
   readonly crateKg?: Readonly<Record<string, number>> | undefined;
 }
 
-export type PickList = ListTable<PickColumn, NotedPick>;
+type PickList = ListTable<PickColumn, NotedPick>;
 
 const BRIX_MOST = 35;
 /** A fruit so many times the usual one of its zone and grade is a lost decimal mark. */

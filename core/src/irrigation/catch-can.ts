@@ -3,7 +3,7 @@ import { fill, type WorkingStep } from "../working/working.ts";
 import { uniformity, type Uniformity } from "./uniformity.ts";
 
 /** Catches laid out as on the ground: a row for each line, from its inlet to its end. */
-export type CatchGrid = readonly (readonly number[])[];
+type CatchGrid = readonly (readonly number[])[];
 
 export interface CatchTest extends Uniformity {
   /** what makes it uneven; `even` where the driest quarter is within a tenth of the mean */

@@ -1,5 +1,12 @@
 export { catchTest, type CatchTest } from "./catch-can.ts";
-export { GOOD_VARIATION_PCT, lateral, lateralTimes, longestLateralM, type Lateral, type LateralInput } from "./lateral.ts";
+export {
+  GOOD_VARIATION_PCT,
+  lateral,
+  lateralTimes,
+  longestLateralM,
+  type Lateral,
+  type LateralInput,
+} from "./lateral.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./sub-main.ts";
 export { uniformity } from "./uniformity.ts";
 export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";

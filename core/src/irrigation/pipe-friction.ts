@@ -12,7 +12,7 @@ const ROUGHNESS_M = 1.5e-6;
  *
  * @see Keller & Bliesner (1990), chapter 8; Swamee & Jain (1976)
  */
-export function darcyFrictionFactor(reynolds: number, diameterM: number): number {
+function darcyFrictionFactor(reynolds: number, diameterM: number): number {
   const blasius = (re: number): number => 0.3164 / re ** 0.25;
   if (reynolds <= LAMINAR_TO) return 64 / reynolds;
   if (reynolds < TURBULENT_FROM) {

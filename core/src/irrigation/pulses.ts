@@ -16,7 +16,7 @@ export interface Pulse {
 /** When, inside the window, which share of the day's demand has arisen; shares rise from 0 to 1. */
 export type DemandCurve = (secondsFromMidnight: number) => number;
 
-export interface PulseRequest {
+interface PulseRequest {
   readonly litres: number;
   readonly zoneFlowLh: number;
   /** How many pulses are wanted; fewer are given when the window is too short for so many gaps. */
@@ -28,7 +28,7 @@ export interface PulseRequest {
   readonly demand?: DemandCurve | undefined;
 }
 
-export interface PulsePlan {
+interface PulsePlan {
   readonly pulses: readonly Pulse[];
   /** What the window cannot hold at this flow. */
   readonly unmetL: number;

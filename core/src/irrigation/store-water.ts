@@ -2,7 +2,7 @@ import { fill, Worksheet } from "../working/working.ts";
 import { clockSeconds } from "../time/clock.ts";
 import { deliver, type Valve, type ZoneWater } from "./deliver.ts";
 
-export interface StoreWaterInput extends Valve {
+interface StoreWaterInput extends Valve {
   readonly demandMm: number;
   /** missing from full this morning */
   readonly depletionMm: number;

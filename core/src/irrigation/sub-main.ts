@@ -5,7 +5,7 @@ import { lateral, type LateralInput } from "./lateral.ts";
 import { alongPipe, type OutletPoint } from "./outlet-pipe.ts";
 import { frictionSlope } from "./pipe-friction.ts";
 
-export interface SubMainInput {
+interface SubMainInput {
   /** one of equal laterals; its inlet pressure is that at the head of the sub-main */
   readonly lateral: LateralInput;
   /** 2 to 5000, the first one spacing from the head, the last at the end */

@@ -8,7 +8,7 @@ const MOST_FACTOR = 1.25;
 const DRAIN_EC_LIMIT_RATIO = 1.5;
 const MOST_DRAIN_SHARE = 0.5;
 
-export interface SubstrateCorrection {
+interface SubstrateCorrection {
   /** times the demand of the day */
   readonly factor: number;
   /** share of what is given that is to run out today, 0 to 1 */

@@ -1,15 +1,14 @@
 import { Checks } from "../working/checks.ts";
 import { fill, showNumber, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export interface UniformityInput {
+interface UniformityInput {
   /** volumes caught, mL each, 4 to 2000 of them; 16 or more tell something */
   readonly catchesMl: readonly number[];
   /** how long each was held under its dripper, 0.1 to 600 */
   readonly minutes: number;
 }
 
-export const UNIFORMITY_CLASSES = ["excellent", "good", "fair", "poor", "unacceptable"] as const;
-export type UniformityClass = (typeof UNIFORMITY_CLASSES)[number];
+type UniformityClass = "excellent" | "good" | "fair" | "poor" | "unacceptable";
 
 export interface Uniformity {
   readonly meanLh: number;

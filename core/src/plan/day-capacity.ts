@@ -194,6 +194,6 @@ function cheapest(free: Uint8Array, job: Job, step: number, first: number): numb
 }
 
 /** Slots that a pulse takes up. */
-export function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
+function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
   return Math.max(1, Math.ceil(pulseS / SLOT_S - 1e-9));
 }

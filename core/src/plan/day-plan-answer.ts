@@ -3,7 +3,7 @@ import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import { SLOT_S, SLOTS, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
-export interface DayPlanEvent {
+interface DayPlanEvent {
   readonly zoneId: string;
   readonly mixerId: string;
   /** 1 for the first */
@@ -16,7 +16,7 @@ export interface DayPlanEvent {
   readonly litres: number;
 }
 
-export interface Unmet {
+interface Unmet {
   readonly zoneId: string;
   readonly litres: number;
   readonly reason: string;

@@ -5,7 +5,7 @@ import { inRecipeBlocks } from "./recipe-blocks.ts";
 const MOST_ROUNDS = 20_000;
 const MOST_RUINED = 7;
 
-export interface Plans {
+interface Plans {
   /** by priority, then cost */
   readonly best: DayCapacity;
   /** the most litres of all: the easier one to make better */

@@ -5,7 +5,7 @@ import { stepSubstrate, type SubstrateState } from "../rootzone/substrate.ts";
 import { stepStore, type StoreState } from "../rootzone/water-store.ts";
 import type { StoreZone, SubstrateZone } from "../site/zone.ts";
 
-export interface StoreDay {
+interface StoreDay {
   readonly demandMm: number;
   readonly givenMm: number;
   readonly rainMm: number;
@@ -27,7 +27,7 @@ export function nextMorning(
   return stepStore(state, { givenMm, givenEcMsCm, rainMm, demandMm, seepMm }, limits).state;
 }
 
-export interface SubstrateHour {
+interface SubstrateHour {
   readonly demandL: number;
   readonly givenL: number;
 }

@@ -1,7 +1,7 @@
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { ListRules } from "../table/list-layout.ts";
 
-export type ReadingColumn =
+type ReadingColumn =
   | "zone"
   | "stamp"
   | "date"
@@ -68,12 +68,12 @@ export interface NotedReading {
   readonly note: string;
 }
 
-export interface ReadingListChoices extends ListChoices {
+interface ReadingListChoices extends ListChoices {
   /** drippers over one tray, where no column says it */
   readonly drippersOnTray?: number | undefined;
 }
 
-export type ReadingList = ListTable<ReadingColumn, NotedReading>;
+type ReadingList = ListTable<ReadingColumn, NotedReading>;
 
 const EC_MOST = 20;
 const PH = { least: 3, most: 10 };

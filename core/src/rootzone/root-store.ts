@@ -19,7 +19,7 @@ const FIELD_CAPACITY_TO_AVAILABLE = 2;
 /** Roots in solution take what they want until the tank is nearly empty. */
 const TANK_EASY_SHARE = 0.9;
 /** Rain is kept up to so far under the crest of a bund; usual practice is 5 to 10 cm. */
-export const FREEBOARD_MM = 50;
+const FREEBOARD_MM = 50;
 /** Rooted depth of a flooded crop, m; 0.5 to 1.0 for rice in FAO-56, table 22. */
 const BASIN_ROOT_DEPTH_M = 0.5;
 

@@ -2,7 +2,7 @@ import { molarMassG } from "../chemistry/formula.ts";
 import { readList, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { ListRules } from "../table/list-layout.ts";
 
-export type SoilColumn =
+type SoilColumn =
   "zone" | "depth" | "date" | "texture" | "ph" | "ec" | "om" | "p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "nmin";
 
 const MASS = {
@@ -66,7 +66,7 @@ export interface SoilTest {
   readonly belowDetection: Readonly<Record<string, { readonly text: string; readonly limit: number }>>;
 }
 
-export type SoilList = ListTable<SoilColumn, SoilTest>;
+type SoilList = ListTable<SoilColumn, SoilTest>;
 
 /**
  * Reads a laboratory's list of soil tests, oxides or elements.

@@ -6,7 +6,7 @@ export interface SubstrateState {
   readonly saltEcL: number;
 }
 
-export interface SubstrateInputs {
+interface SubstrateInputs {
   readonly givenL: number;
   readonly givenEcMsCm: number;
   /** what the plant would take */
@@ -15,14 +15,14 @@ export interface SubstrateInputs {
   readonly uptakeEcMsCm: number;
 }
 
-export interface SubstrateFluxes {
+interface SubstrateFluxes {
   readonly uptakeL: number;
   readonly uptakeSaltEcL: number;
   readonly drainL: number;
   readonly drainSaltEcL: number;
 }
 
-export interface SubstrateLimits {
+interface SubstrateLimits {
   /** L held at container capacity */
   readonly capacityL: number;
   /** L that roots can still draw from, at most */

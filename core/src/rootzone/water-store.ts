@@ -10,7 +10,7 @@ export interface StoreState {
   readonly saltEcMm: number;
 }
 
-export interface StoreInputs {
+interface StoreInputs {
   readonly givenMm: number;
   readonly givenEcMsCm: number;
   readonly rainMm: number;
@@ -20,7 +20,7 @@ export interface StoreInputs {
   readonly seepMm?: number | undefined;
 }
 
-export interface StoreFluxes {
+interface StoreFluxes {
   readonly uptakeMm: number;
   /** over full, and seeped */
   readonly percolationMm: number;

@@ -2,7 +2,7 @@ import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
 /** What holds the substrate of a plant: bags, slabs, pots or troughs on the ground, or pots on a table or mat. */
-export type SubstrateVessel = {
+type SubstrateVessel = {
   readonly kind: "bag" | "slab" | "pot" | "trough" | "table" | "mat";
   /** substrate in one vessel, L, 0.05 to 2000 */
   readonly substrateL: number;
@@ -13,7 +13,7 @@ export type SubstrateVessel = {
 };
 
 /** What holds the solution: a float tank, a deep one with air over it, or a film or channel with a return to a tank. */
-export type SolutionVessel = {
+type SolutionVessel = {
   readonly kind: "float" | "deep" | "film" | "channel";
   /** solution in the tank that feeds it and takes it back, L; 0 where the plants stand in the tank itself */
   readonly returnL: number;

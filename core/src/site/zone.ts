@@ -45,7 +45,7 @@ export interface BuriedDripZone extends DrippedSoil {
 }
 
 /** Float tanks, deep water or troughs whose level is kept. */
-export interface SolutionTankZone extends ZoneBasics {
+interface SolutionTankZone extends ZoneBasics {
   readonly system: "solution-tank";
   /** depth of solution when full */
   readonly fullLevelCm: number;

@@ -1,13 +1,13 @@
 import type { Table, TableRecord } from "./read-table.ts";
 
 /** What a column may hold: how its header is written, and in what units. */
-export interface ColumnRule {
+interface ColumnRule {
   readonly header: RegExp;
   /** The first is taken when the file names none. Without units the column holds words or plain counts. */
   readonly units?: Readonly<Record<string, UnitRule>>;
 }
 
-export interface UnitRule {
+interface UnitRule {
   readonly written: RegExp;
   /** canonical = shown × factor */
   readonly factor: number;
@@ -35,7 +35,7 @@ export interface ListColumn<K extends string> {
 export type NotListReason =
   "preamble" | "header" | "repeated-header" | "units" | "comment" | "caption" | "totals" | "blank";
 
-export interface ListLayout<K extends string> {
+interface ListLayout<K extends string> {
   readonly columns: readonly ListColumn<K>[];
   readonly preamble: readonly string[];
   readonly notData: readonly { readonly line: number; readonly reason: NotListReason }[];

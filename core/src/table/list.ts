@@ -17,7 +17,7 @@ export interface ListChoices {
   readonly columns?: readonly { readonly column: number; readonly kind: string; readonly unit: string }[] | undefined;
 }
 
-export type ListRejection =
+type ListRejection =
   | "bad-time"
   | "time-does-not-exist"
   | "duplicate"
@@ -30,7 +30,7 @@ export type ListRejection =
   | "no-analysis"
   | "empty";
 
-export interface ListFlag {
+interface ListFlag {
   readonly code:
     | "impossible"
     | "zone-guessed"
@@ -289,7 +289,7 @@ export function readList<K extends string, V extends object>(
   };
 }
 
-export interface ListReading<K extends string, V> {
+interface ListReading<K extends string, V> {
   /** what to say when the file holds no such list */
   readonly what: string;
   readonly dateKinds: readonly K[];

@@ -3,7 +3,7 @@ import type { LocalTime } from "../time/local-time.ts";
 export type DateOrder = "ymd" | "dmy" | "mdy";
 
 /** What a cell says of a time: the clock of the place, or an instant when it brings its own offset. */
-export type TimeReading =
+type TimeReading =
   | { readonly status: "clock"; readonly time: LocalTime }
   | { readonly status: "instant"; readonly instantMs: number }
   /** looks like a time, but no calendar has it */

@@ -1,6 +1,6 @@
 import { distance } from "fastest-levenshtein";
 
-export type ZoneMatch =
+type ZoneMatch =
   | { readonly status: "same"; readonly zone: string }
   | { readonly status: "guessed"; readonly zone: string }
   | { readonly status: "unknown" }

@@ -9,8 +9,7 @@ import {
 import { molarMassG } from "../chemistry/formula.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export const ACIDS = ["HNO3", "H3PO4", "H2SO4"] as const;
-export type Acid = (typeof ACIDS)[number];
+type Acid = "HNO3" | "H3PO4" | "H2SO4";
 
 export interface AcidInput {
   /** alkalinity as HCO₃, 0 to 30 mmol/L */
@@ -45,7 +44,7 @@ const NUTRIENT: Readonly<Record<Acid, "N" | "P" | "S">> = { HNO3: "N", H3PO4: "P
 const HSO4_PK = 1.99;
 
 /** Protons that one mole of an acid gives off at a pH. */
-export function protonsGiven(acid: Acid, ph: number, ionicStrength: number): number {
+function protonsGiven(acid: Acid, ph: number, ionicStrength: number): number {
   if (acid === "HNO3") return 1;
   if (acid === "H2SO4") return 1 + 1 / (1 + 10 ** (HSO4_PK - ph));
   const { h2po4, hpo4, po4 } = phosphateShares(ph, ionicStrength);

@@ -18,7 +18,7 @@ export interface Hazard {
   readonly step: WorkingStep | null;
 }
 
-export interface HazardInput {
+interface HazardInput {
   readonly ions: Ions;
   readonly ph: number;
   readonly ecMsCm: number | null;

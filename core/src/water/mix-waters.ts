@@ -5,12 +5,12 @@ import { ecMsCm } from "../chemistry/solution.ts";
 import { USUAL_WATER_TEMPERATURE_C } from "./usual-waters.ts";
 
 /** Water as a report has it, mmol/L and µmol/L. */
-export interface ReportedWater {
+interface ReportedWater {
   readonly ions: Ions;
   readonly ph: number;
 }
 
-export interface WaterPart extends ReportedWater {
+interface WaterPart extends ReportedWater {
   /** % of the mix */
   readonly sharePct: number;
 }

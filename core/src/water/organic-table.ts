@@ -5,7 +5,7 @@ import { readTable } from "../table/read-table.ts";
 import { dateOrder, readTime } from "../table/time-text.ts";
 import type { OrganicAnalysis } from "./wastewater.ts";
 
-export interface OrganicReport {
+interface OrganicReport {
   readonly takenOn: string | null;
   /** what the file tells; below detection is none */
   readonly analysis: Partial<OrganicAnalysis>;

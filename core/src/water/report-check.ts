@@ -1,7 +1,7 @@
 import { chargeBalance, CHARGE, MACRO_IONS, type ChargeBalance, type Ion, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
 
-export interface SlipOffer {
+interface SlipOffer {
   readonly ion: Ion;
   /** 0.1 or 10 */
   readonly factor: number;

@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from "../time/local-time.ts";
 import { fill, type WorkingStep } from "../working/working.ts";
 
-export interface SupplyInput {
+interface SupplyInput {
   /** the day of the level; the first day drawn on is this one */
   readonly date: string;
   readonly levelM3: number;
@@ -19,7 +19,7 @@ export interface SupplyInput {
   readonly turn?: Turn | null | undefined;
 }
 
-export interface Turn {
+interface Turn {
   readonly firstOn: string;
   readonly everyDays: number;
   readonly m3: number;
@@ -37,7 +37,7 @@ export function nextTurn({ firstOn, everyDays }: Turn, date: string): string {
   return addDays(firstOn, Math.max(0, Math.ceil(days / everyDays)) * everyDays);
 }
 
-export interface Supply {
+interface Supply {
   /** on the evening of each day */
   readonly levels: readonly { readonly date: string; readonly m3: number }[];
   /** whole days until it is empty; null when it is not within the days looked at */

@@ -14,7 +14,7 @@ interface DecisionRow {
   actor: string;
 }
 export type StoredDecision = Decision & { readonly zoneId: number; readonly cause: string; readonly about: string };
-export interface NewStoredDecision {
+interface NewStoredDecision {
   readonly zoneId: number;
   readonly cause: string;
   readonly about: string;

@@ -3,7 +3,7 @@ import type { Scope } from "../scope/scope.ts";
 import type { DeviceHour, WeatherDevice } from "./weather-device.ts";
 import { weatherStore, type WeatherReading } from "./weather-store.ts";
 
-export interface House {
+interface House {
   readonly id: number;
   readonly name: string;
 }

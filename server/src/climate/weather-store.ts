@@ -24,7 +24,7 @@ interface ReadingRow {
   doubtful: number;
   import_id: number | null;
 }
-export interface NewImport {
+interface NewImport {
   readonly stationId: number;
   readonly fileName: string;
   readonly header: string;
@@ -47,11 +47,11 @@ interface ConflictRow {
   value: number;
 }
 /** An hour as it is stored, with the import that brought it. */
-export interface StoredHour extends WeatherReading {
+interface StoredHour extends WeatherReading {
   readonly source: string;
   readonly importId: number | null;
 }
-export interface StoredImport extends NewImport {
+interface StoredImport extends NewImport {
   readonly id: number;
   readonly conflicts: readonly WeatherReading[];
 }

@@ -1,4 +1,11 @@
-import { getSiteFile, importList, importWater, previewList, previewWater, readSiteFile } from "@sprunel/contract/exchange";
+import {
+  getSiteFile,
+  importList,
+  importWater,
+  previewList,
+  previewWater,
+  readSiteFile,
+} from "@sprunel/contract/exchange";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { served, written } from "../http/served.ts";

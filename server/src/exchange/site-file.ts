@@ -17,8 +17,6 @@ import { siteStore } from "../scope/site-store.ts";
 import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
 import { sourceStore } from "../water/source-store.ts";
 
-export type SiteFileService = ReturnType<typeof siteFileService>;
-
 /** In this order the file is written and read: what is named stands before what names it. */
 const ORDER: readonly (SiteList | "zones")[] = [
   "sources",

@@ -5,8 +5,6 @@ import type { Scope } from "../scope/scope.ts";
 import { reportStore } from "../water/report-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 
-export type WaterImportService = ReturnType<typeof waterImportService>;
-
 /** Where samples may go, and what is there already. */
 interface Known {
   readonly zones: ReadonlyMap<string, number>;

@@ -1,4 +1,12 @@
-import { feedSettingsSchema, feedTargetSchema, newMixSchema, type FeedSettings, type FeedTarget, type NewMix, type ShelfUpdate } from "@sprunel/contract/feed";
+import {
+  feedSettingsSchema,
+  feedTargetSchema,
+  newMixSchema,
+  type FeedSettings,
+  type FeedTarget,
+  type NewMix,
+  type ShelfUpdate,
+} from "@sprunel/contract/feed";
 import type { Writer } from "../scope/scope.ts";
 
 interface ShelfRow {

@@ -1,4 +1,19 @@
-import { addMix, addOwnProduct, computeRecipe, dropFeedTarget, getFeedCosts, getProducts, getRecipes, getZoneFeed, keepRecipe, putOnShelf, saveFeedSettings, saveFeedTarget, takeOffShelf, useRecipe } from "@sprunel/contract/feed";
+import {
+  addMix,
+  addOwnProduct,
+  computeRecipe,
+  dropFeedTarget,
+  getFeedCosts,
+  getProducts,
+  getRecipes,
+  getZoneFeed,
+  keepRecipe,
+  putOnShelf,
+  saveFeedSettings,
+  saveFeedTarget,
+  takeOffShelf,
+  useRecipe,
+} from "@sprunel/contract/feed";
 import { PRODUCTS, recipe } from "@sprunel/core/feed";
 import { served, written } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";

@@ -12,8 +12,6 @@ import { feedStore, type FeedStore } from "./feed-store.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import { recipeStore } from "./recipe-store.ts";
 
-export type RecipeService = ReturnType<typeof recipeService>;
-
 /** So many solved questions are remembered; zones that ask the same are solved once. */
 const REMEMBERED = 1000;
 /** A person is told how far it is so often. */

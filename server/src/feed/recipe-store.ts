@@ -14,7 +14,7 @@ interface RecipeRow {
   actor: string;
 }
 
-export interface StoredRecipe {
+interface StoredRecipe {
   readonly id: number;
   readonly key: string;
   readonly name: string;

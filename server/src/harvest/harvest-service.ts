@@ -8,8 +8,6 @@ import { explanation } from "../http/explanation.ts";
 import type { Scope } from "../scope/scope.ts";
 import { pickStore } from "./pick-store.ts";
 
-export type HarvestService = ReturnType<typeof harvestService>;
-
 /** What came off a planting, against the yield aimed at and the water given. */
 export function harvestService(scope: Scope) {
   return {

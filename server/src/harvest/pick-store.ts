@@ -16,7 +16,7 @@ interface PickRow {
 }
 
 /** A pick as a file of the whole site carries it. */
-export type FiledPick = NewPick & { readonly struck: string | null; readonly struckAtMs: number | null };
+type FiledPick = NewPick & { readonly struck: string | null; readonly struckAtMs: number | null };
 
 /** All SQL about picks. A pick is never erased: what does not count is struck out. */
 export function pickStore({ db, actor }: Writer) {

@@ -1,4 +1,10 @@
-import { catchTestSchema, newDripLinesSchema, type NewCatchTest, type NewDripLines, type StoredCatchTest } from "@sprunel/contract/irrigation";
+import {
+  catchTestSchema,
+  newDripLinesSchema,
+  type NewCatchTest,
+  type NewDripLines,
+  type StoredCatchTest,
+} from "@sprunel/contract/irrigation";
 import type { Writer } from "../scope/scope.ts";
 
 interface DripLinesRow {

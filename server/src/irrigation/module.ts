@@ -1,4 +1,12 @@
-import { addCatchTest, computeLateral, computeUniformity, computeZoneWater, getDripLines, saveDripLines, strikeCatchTest } from "@sprunel/contract/irrigation";
+import {
+  addCatchTest,
+  computeLateral,
+  computeUniformity,
+  computeZoneWater,
+  getDripLines,
+  saveDripLines,
+  strikeCatchTest,
+} from "@sprunel/contract/irrigation";
 import { lateral, uniformity, zoneWater } from "@sprunel/core/irrigation";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";

@@ -2,7 +2,16 @@ import type { Site } from "@sprunel/contract/site";
 import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
 import { standingOn, type Crop, type CropState, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
-import { dayDemand, planZoneDay, nextMorning, FULL_STORE, type AcceptedCorrection, type Demand, type Origin, type ZoneDay } from "@sprunel/core/plan";
+import {
+  dayDemand,
+  planZoneDay,
+  nextMorning,
+  FULL_STORE,
+  type AcceptedCorrection,
+  type Demand,
+  type Origin,
+  type ZoneDay,
+} from "@sprunel/core/plan";
 import { depletionAtLevelMm, type StoreState } from "@sprunel/core/rootzone";
 import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
 import { addDays } from "@sprunel/core/time";
@@ -29,7 +38,7 @@ export interface Records {
 export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
 
 /** Root zones on mornings that are over, by date: they stay as they are until something stored changes. */
-export type Mornings = Map<string, StoreState>;
+type Mornings = Map<string, StoreState>;
 
 /** A reading serves on its own day and the two after it. */
 const DRAIN_READING_AGES = [0, 1, 2] as const;

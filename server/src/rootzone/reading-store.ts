@@ -28,7 +28,7 @@ export interface StoredReading {
   readonly source: string;
   readonly value: number;
 }
-export interface ReadingStrike {
+interface ReadingStrike {
   readonly atMs: number;
   readonly reason: string;
   readonly struckAtMs: number;

@@ -1,5 +1,5 @@
 /** What was worked out of zones, by date. */
-export interface ZoneMemory<T> {
+interface ZoneMemory<T> {
   /** the memory of one zone, to be filled by whoever works it out */
   of(zoneId: number): Map<string, T>;
 }

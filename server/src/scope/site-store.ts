@@ -13,7 +13,6 @@ interface SiteRow {
   currency: string;
   actor: string;
 }
-export type SiteStore = ReturnType<typeof siteStore>;
 
 /** All SQL about the site. A data folder holds one. */
 export function siteStore({ db, actor }: Writer) {

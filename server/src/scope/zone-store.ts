@@ -22,7 +22,6 @@ interface HouseRow {
   actor: string;
 }
 export type StoredZone = Zone & { readonly houseId: number };
-export type ZoneStore = ReturnType<typeof zoneStore>;
 
 /** All SQL about zones and the houses they stand in. */
 export function zoneStore({ db, actor }: Writer) {

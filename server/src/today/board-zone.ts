@@ -7,7 +7,7 @@ import type { ZonePlanner } from "../plan/zone-plan.ts";
 import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
 
 /** What a zone's row shows beside its plan, and when. */
-export interface Beside {
+interface Beside {
   readonly date: string;
   readonly nowMs: number;
   readonly timeZone: string;

@@ -1,4 +1,15 @@
-import { addDose, addSource, addWaterReport, computeAcid, getDoses, getWater, getWaterReports, getWaterReportsTable, strikeDose, updateSource } from "@sprunel/contract/water";
+import {
+  addDose,
+  addSource,
+  addWaterReport,
+  computeAcid,
+  getDoses,
+  getWater,
+  getWaterReports,
+  getWaterReportsTable,
+  strikeDose,
+  updateSource,
+} from "@sprunel/contract/water";
 import { IONS, isTrace } from "@sprunel/core/chemistry";
 import { acidForWater } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";

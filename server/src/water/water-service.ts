@@ -13,7 +13,7 @@ import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
 import { sourceStore } from "./source-store.ts";
 
-export type ZoneSupply = NonNullable<BoardZone["water"]>;
+type ZoneSupply = NonNullable<BoardZone["water"]>;
 export type WaterService = ReturnType<typeof waterService>;
 
 /** Use is the mean of so many days; storage is looked at for so many, the rain of late over so many. */

@@ -3,7 +3,7 @@ import type { Quantity } from "@sprunel/core/units";
 import dayjs from "dayjs";
 import { showDigits, type Shown } from "../units/show.ts";
 
-export interface FindingWords {
+interface FindingWords {
   readonly title: string;
   readonly reason: string;
   readonly next: string;

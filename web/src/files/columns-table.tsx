@@ -1,7 +1,7 @@
 import Select from "antd/es/select";
 import styles from "./files.module.css";
 
-export interface FileColumn<K extends string> {
+interface FileColumn<K extends string> {
   readonly column: number;
   readonly header: string;
   readonly kind: K;

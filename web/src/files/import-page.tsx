@@ -7,7 +7,7 @@ import { FileDrop } from "./file-drop.tsx";
 import styles from "./files.module.css";
 
 /** A file and what a person settled about it; another file begins anew. */
-export interface Chosen<Choices> {
+interface Chosen<Choices> {
   readonly file: ChosenFile | null;
   readonly choices: Choices;
   take(file: ChosenFile): void;

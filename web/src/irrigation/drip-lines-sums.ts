@@ -11,7 +11,7 @@ import {
 } from "@sprunel/core/irrigation";
 import { trySum } from "../sums/try-sum.ts";
 
-export interface SolvedDripLines {
+interface SolvedDripLines {
   readonly answer: Lateral;
   readonly longestM: number;
   /** null without a sub-main */

@@ -9,7 +9,7 @@ export interface Place {
   readonly date: string | null;
 }
 
-export function placeAddress({ zoneId, station, date }: Place): string {
+function placeAddress({ zoneId, station, date }: Place): string {
   const path = zoneId === null ? "/" : `/zones/${zoneId}/${station ?? "run"}`;
   return date === null ? path : `${path}?date=${date}`;
 }

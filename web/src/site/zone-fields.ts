@@ -2,7 +2,7 @@ import type { System } from "@sprunel/contract/site";
 import { ZONE_STARTS, type ZoneField, type ZoneStart } from "@sprunel/core/site";
 import type { Quantity } from "@sprunel/core/units";
 
-export interface FieldSpec {
+interface FieldSpec {
   readonly key: string;
   readonly label: string;
   readonly quantity?: Quantity;

@@ -1,6 +1,6 @@
 import type { System } from "@sprunel/contract/site";
 
-export const SYSTEM_WORDS: Record<System, string> = {
+const SYSTEM_WORDS: Record<System, string> = {
   substrate: "drippers",
   "soil-drip": "soil, drip lines",
   "solution-tank": "float tanks",

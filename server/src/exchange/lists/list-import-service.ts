@@ -10,8 +10,6 @@ import type { Pool } from "../../pool/pool.ts";
 import type { Scope } from "../../scope/scope.ts";
 import type { ListedRow, ListPlace, StoredRows } from "./list-place.ts";
 
-export type ListImportService = ReturnType<typeof listImportService>;
-
 interface ReadList {
   readonly table: ListTable<string, object>;
   store(place: ListPlace): Promise<StoredRows>;

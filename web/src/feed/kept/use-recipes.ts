@@ -26,7 +26,7 @@ export function useUseRecipe(zoneId: number) {
   });
 }
 
-export interface Progress {
+interface Progress {
   readonly done: number;
   readonly of: number;
 }
