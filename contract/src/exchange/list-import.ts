@@ -16,7 +16,7 @@ const listChoicesSchema = z.strictObject({
     .optional(),
   drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
   crateKg: z
-    .record(z.string(), quantitySchema("A crate's weight", 0.01, 1000, "kg"))
+    .record(z.string().max(60), quantitySchema("A crate's weight", 0.01, 1000, "kg"))
     .optional()
     .describe("kg net of one crate, by name of the zone"),
   acceptOffers: z

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
-import { dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
+import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
@@ -18,7 +18,9 @@ import { newZoneSchema } from "../site/zone.ts";
 export const SITE_FILE_FORMAT = "sprunel-site";
 export const SITE_FILE_VERSION = 1;
 
-const struck = z.string().nullable();
+const nameSchema = labelSchema("A name");
+const reasonSchema = z.string().max(200);
+const struck = reasonSchema.nullable();
 const readingSchema = z.strictObject({
   kind: textSchema("The kind of reading", 40),
   at: instantSchema,
@@ -37,31 +39,31 @@ const hourSchema = z.strictObject({
 
 const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   /** shares by the source's name */
-  waters: z.array(z.strictObject({ source: z.string(), sharePct: z.number() })),
+  waters: z.array(z.strictObject({ source: nameSchema, sharePct: z.number() })),
   lines: newDripLinesSchema.nullable(),
   catchTests: z.array(newCatchTestSchema.extend({ struck })),
   target: feedTargetSchema.nullable(),
   feedSettings: feedSettingsSchema.nullable(),
   readings: z.array(readingSchema),
   /** readings that do not count, by their instant */
-  strikes: z.array(z.strictObject({ at: instantSchema, reason: z.string(), struckAt: instantSchema.optional() })),
+  strikes: z.array(z.strictObject({ at: instantSchema, reason: reasonSchema, struckAt: instantSchema.optional() })),
   waterings: z.array(
-    z.strictObject({ start: instantSchema, minutes: z.number(), litres: z.number(), source: z.string() }),
+    z.strictObject({ start: instantSchema, minutes: z.number(), litres: z.number(), source: nameSchema }),
   ),
   picks: z.array(newPickSchema.extend({ struck, struckAt: instantSchema.nullable().default(null) })),
   /** soil tests, extracts and drain reports */
   reports: z.array(z.strictObject({ report: newZoneReportSchema, struck })).default([]),
   /** doses of digestate or reclaimed water, by the source's name */
-  doses: z.array(newDoseSchema.omit({ sourceId: true }).extend({ source: z.string(), struck })).default([]),
+  doses: z.array(newDoseSchema.omit({ sourceId: true }).extend({ source: nameSchema, struck })).default([]),
   mixes: z.array(newMixSchema.extend({ mixedAt: instantSchema })),
   decisions: z.array(
     z.strictObject({
       cause: causeSchema,
-      about: z.string(),
+      about: nameSchema,
       verdict: verdictSchema,
       fromDate: dateSchema,
       correction: correctionSchema.nullable(),
-      reason: z.string().nullable(),
+      reason: reasonSchema.nullable(),
       decidedAt: instantSchema,
     }),
   ),
@@ -79,8 +81,8 @@ export const siteFileSchema = z
     sources: z.array(newSourceSchema),
     reports: z.array(newWaterReportSchema),
     /** bags by their label, under the ids that the shelf and mixes name */
-    ownProducts: z.array(newOwnProductSchema.extend({ id: z.string() })),
-    shelf: z.array(z.strictObject({ productId: z.string(), priceKg: z.number().nullable(), stockKg: z.number() })),
+    ownProducts: z.array(newOwnProductSchema.extend({ id: nameSchema })),
+    shelf: z.array(z.strictObject({ productId: nameSchema, priceKg: z.number().nullable(), stockKg: z.number() })),
     /** kept recipes, the oldest first; versions are counted anew under each name */
     recipes: z
       .array(
@@ -88,7 +90,7 @@ export const siteFileSchema = z
           key: z.uuid(),
           name: textSchema("The recipe's name", 60),
           keptAt: instantSchema,
-          madeIn: z.string(),
+          madeIn: nameSchema,
           asked: askedSchema,
           result: recipeResultSchema,
         }),

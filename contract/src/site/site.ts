@@ -14,6 +14,7 @@ function isTimeZone(name: string): boolean {
 
 export const timeZoneSchema = z
   .string()
+  .max(64)
   .refine(isTimeZone, { error: (issue) => `"${String(issue.input)}" is no time zone; write it as Europe/Paris.` });
 
 export const newSiteSchema = z

@@ -1,5 +1,13 @@
 import { z } from "zod";
-import { countSchema, dateSchema, idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
+import {
+  countSchema,
+  dateSchema,
+  idSchema,
+  quantitySchema,
+  textSchema,
+  versionSchema,
+  workingStepSchema,
+} from "../basics/basics.ts";
 import { waterReportSchema } from "./report.ts";
 
 const sourceKindSchema = z.enum(["mains", "well", "roof", "surface", "reclaimed", "digestate"], {
@@ -74,16 +82,7 @@ const sourceStateSchema = z.object({
   levels: z.array(z.object({ date: dateSchema, m3: z.number() })),
   /** the next day on which the water comes, and what the zones take until then; null without turns */
   nextTurn: z.object({ date: dateSchema, neededM3: z.number() }).nullable(),
-  working: z.array(
-    z.object({
-      label: z.string(),
-      formula: z.string(),
-      substituted: z.string(),
-      value: z.number(),
-      unit: z.string(),
-      source: z.string(),
-    }),
-  ),
+  working: z.array(workingStepSchema),
 });
 export type SourceState = z.infer<typeof sourceStateSchema>;
 export const waterStationSchema = z

@@ -1,7 +1,7 @@
 import { figureSchema } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 import { useWorking } from "../working/use-working.ts";
 import { STATIONS } from "../place/stations.ts";
 import { READING_FIELDS } from "../rootzone/reading-fields.ts";
@@ -32,7 +32,8 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
   const place = usePlace();
   const working = useWorking();
   const log = useLog();
-  useEffect(() => {
+  // Before the picture is painted: a key pressed at what is just seen must not be lost.
+  useLayoutEffect(() => {
     const zones = board?.zones ?? [];
     const stepZone = (by: number): void => {
       const at = zones.findIndex((zone) => zone.id === place.zoneId);
