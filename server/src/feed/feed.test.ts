@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+import { bags, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
 async function fed(): Promise<TestServer> {
   const server = await testServer();
@@ -153,25 +153,6 @@ describe("a target of one's own", () => {
 });
 
 describe("readings at the drain", () => {
-  const bags = {
-    ...zone,
-    name: "Bags",
-    plantings: [{ cropId: "melon-netted", plantedOn: "2026-05-01", clearedOn: null, signs: [] }],
-    definition: {
-      system: "substrate",
-      areaM2: 100,
-      plants: 200,
-      flowLh: 400,
-      uniformityPct: 90,
-      startAfterSunriseMin: 60,
-      endBeforeSunsetMin: 60,
-      minGapMin: 10,
-      waterHeldLPlant: 5,
-      easilyAvailablePct: 45,
-      pulseSharePct: 4,
-    },
-  };
-
   it("count from the moment they are logged, and no more once struck out; they are never erased", async () => {
     const { call } = await testServer();
     await call("POST", "/api/site", site);

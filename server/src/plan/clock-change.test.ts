@@ -1,24 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
-import { site, testServer, zone } from "../testing/test-server.ts";
-
-const bags = {
-  ...zone,
-  plantings: [],
-  definition: {
-    system: "substrate",
-    areaM2: 100,
-    plants: 200,
-    flowLh: 400,
-    uniformityPct: 90,
-    startAfterSunriseMin: 60,
-    endBeforeSunsetMin: 60,
-    minGapMin: 10,
-    waterHeldLPlant: 5,
-    easilyAvailablePct: 45,
-    pulseSharePct: 4,
-  },
-};
+import { bags, site, testServer } from "../testing/test-server.ts";
 
 /** A day's plan in words of the clock, and the instants that the board draws. */
 async function dayAt(timeZone: string, place: { latitudeDeg: number; longitudeDeg: number }, date: string) {

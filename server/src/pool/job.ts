@@ -1,5 +1,4 @@
-import { DomainError } from "@sprunel/core/working";
-import type { Fault } from "@sprunel/core/working";
+import { DomainError, type Fault } from "@sprunel/core/working";
 import { JOBS, type JobName } from "./jobs.ts";
 
 /** Errors lose their class between threads, so a fault of the input comes back as data. */

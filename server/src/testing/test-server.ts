@@ -43,6 +43,27 @@ export const zone: NewZone = {
   plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetKgM2: null }],
 };
 
+/** The same in bags with drippers, planted with melons. */
+export const bags: NewZone = {
+  ...zone,
+  name: "Bags",
+  definition: {
+    system: "substrate",
+    areaM2: 100,
+    plants: 200,
+    flowLh: 400,
+    uniformityPct: 90,
+    startAfterSunriseMin: 60,
+    endBeforeSunsetMin: 60,
+    minGapMin: 10,
+    waterHeldLPlant: 5,
+    easilyAvailablePct: 45,
+    pulseSharePct: 4,
+  },
+  unconfirmed: [],
+  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [], targetKgM2: null }],
+};
+
 export function newFolder(): string {
   const folder = mkdtempSync(join(tmpdir(), "sprunel-test-"));
   onTestFinished(() => rmSync(folder, { recursive: true, force: true }));

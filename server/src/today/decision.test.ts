@@ -1,25 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
-import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-
-const bags = {
-  ...zone,
-  name: "Bags",
-  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [] }],
-  definition: {
-    system: "substrate",
-    areaM2: 100,
-    plants: 200,
-    flowLh: 400,
-    uniformityPct: 90,
-    startAfterSunriseMin: 60,
-    endBeforeSunsetMin: 60,
-    minGapMin: 10,
-    waterHeldLPlant: 5,
-    easilyAvailablePct: 45,
-    pulseSharePct: 4,
-  },
-};
+import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
 
 interface Entry {
   station: string;

@@ -1,5 +1,4 @@
-import { importWeather, previewWeather } from "@sprunel/contract/climate";
-import type { WeatherChoices, WeatherFile } from "@sprunel/contract/climate";
+import { importWeather, previewWeather, type WeatherChoices, type WeatherFile } from "@sprunel/contract/climate";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 import type { ChosenFile } from "../files/chosen-file.ts";

@@ -1,7 +1,6 @@
-import { getSiteFile, readSiteFile } from "@sprunel/contract/exchange";
+import { getSiteFile, readSiteFile, siteFileSchema } from "@sprunel/contract/exchange";
 import { getWaterReportsTable } from "@sprunel/contract/water";
 import { addressOf } from "@sprunel/contract/basics";
-import { siteFileSchema } from "@sprunel/contract/exchange";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";

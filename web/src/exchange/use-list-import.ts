@@ -1,5 +1,4 @@
-import { importList, previewList } from "@sprunel/contract/exchange";
-import type { ListChoices, ListFile, ListKind } from "@sprunel/contract/exchange";
+import { importList, previewList, type ListChoices, type ListFile, type ListKind } from "@sprunel/contract/exchange";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ChosenFile } from "../files/chosen-file.ts";
 import { ask } from "../http/api.ts";

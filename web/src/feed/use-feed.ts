@@ -7,15 +7,13 @@ import {
   saveFeedSettings,
   saveFeedTarget,
   takeOffShelf,
-} from "@sprunel/contract/feed";
-import type {
-  FeedSettings,
-  FeedTarget,
-  FeedWishes,
-  NewMix,
-  NewOwnProduct,
-  ShelfUpdate,
-  ZoneFeed,
+  type FeedSettings,
+  type FeedTarget,
+  type FeedWishes,
+  type NewMix,
+  type NewOwnProduct,
+  type ShelfUpdate,
+  type ZoneFeed,
 } from "@sprunel/contract/feed";
 import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";

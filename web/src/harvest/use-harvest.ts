@@ -1,5 +1,4 @@
-import { addPick, getZoneHarvest, strikePick } from "@sprunel/contract/harvest";
-import type { NewPick } from "@sprunel/contract/harvest";
+import { addPick, getZoneHarvest, strikePick, type NewPick } from "@sprunel/contract/harvest";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

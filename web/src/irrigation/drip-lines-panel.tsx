@@ -1,6 +1,6 @@
 import type { NewDripLines, ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { BoardZone } from "@sprunel/contract/today";
-import { pipeLossKpa } from "@sprunel/core/irrigation";
+import { GOOD_VARIATION_PCT, pipeLossKpa } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useMemo, useState } from "react";
@@ -11,7 +11,6 @@ import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { Adopt } from "./adopt.tsx";
 import { CatchTests } from "./catch-tests.tsx";
-import { GOOD_VARIATION_PCT } from "@sprunel/core/irrigation";
 import { solveDripLines, timesOf } from "./drip-lines-sums.ts";
 import { LateralChart } from "./lateral-chart.tsx";
 import styles from "./drip-lines.module.css";

@@ -1,5 +1,11 @@
-import { addCatchTest, getDripLines, saveDripLines, strikeCatchTest } from "@sprunel/contract/irrigation";
-import type { NewCatchTest, NewDripLines } from "@sprunel/contract/irrigation";
+import {
+  addCatchTest,
+  getDripLines,
+  saveDripLines,
+  strikeCatchTest,
+  type NewCatchTest,
+  type NewDripLines,
+} from "@sprunel/contract/irrigation";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

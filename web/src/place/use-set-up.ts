@@ -1,5 +1,4 @@
-import { addSite, addZone, getSetUp, updateSite, updateZone } from "@sprunel/contract/site";
-import type { NewSite, NewZone } from "@sprunel/contract/site";
+import { addSite, addZone, getSetUp, updateSite, updateZone, type NewSite, type NewZone } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

@@ -1,5 +1,4 @@
-import { addSource, getWater, updateSource } from "@sprunel/contract/water";
-import type { NewSource, Source } from "@sprunel/contract/water";
+import { addSource, getWater, updateSource, type NewSource, type Source } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

@@ -1,5 +1,4 @@
-import { addReading, getRootHistory, strikeReading } from "@sprunel/contract/rootzone";
-import type { NewReading, Strike } from "@sprunel/contract/rootzone";
+import { addReading, getRootHistory, strikeReading, type NewReading, type Strike } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

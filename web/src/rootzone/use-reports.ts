@@ -1,5 +1,4 @@
-import { addZoneReport, getZoneReports, strikeZoneReport } from "@sprunel/contract/rootzone";
-import type { NewZoneReport } from "@sprunel/contract/rootzone";
+import { addZoneReport, getZoneReports, strikeZoneReport, type NewZoneReport } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

@@ -1,6 +1,5 @@
-import { COVER_START, LAYOUT_STARTS } from "@sprunel/core/site";
+import { COVER_START, LAYOUT_STARTS, standOf, type Stand } from "@sprunel/core/site";
 import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract/site";
-import { standOf, type Stand } from "@sprunel/core/site";
 import { DomainError } from "@sprunel/core/working";
 import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
 

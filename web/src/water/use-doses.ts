@@ -1,5 +1,4 @@
-import { addDose, getDoses, strikeDose } from "@sprunel/contract/water";
-import type { NewDose } from "@sprunel/contract/water";
+import { addDose, getDoses, strikeDose, type NewDose } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

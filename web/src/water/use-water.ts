@@ -1,7 +1,5 @@
-import { importWater, previewWater } from "@sprunel/contract/exchange";
-import { addWaterReport, getWaterReports } from "@sprunel/contract/water";
-import type { WaterFile } from "@sprunel/contract/exchange";
-import type { NewWaterReport } from "@sprunel/contract/water";
+import { importWater, previewWater, type WaterFile } from "@sprunel/contract/exchange";
+import { addWaterReport, getWaterReports, type NewWaterReport } from "@sprunel/contract/water";
 import { keepPreviousData, useMutation, useQuery, useQueryClient, skipToken } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 

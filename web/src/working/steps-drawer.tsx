@@ -1,5 +1,4 @@
-import type { WorkingStep } from "@sprunel/core/working";
-import { showNumber } from "@sprunel/core/working";
+import { showNumber, type WorkingStep } from "@sprunel/core/working";
 import Drawer from "antd/es/drawer";
 import type { ReactNode } from "react";
 import styles from "./working.module.css";

@@ -1,5 +1,12 @@
-import { getFeedCosts, getRecipes, keepRecipe, useRecipe } from "@sprunel/contract/feed";
-import type { FeedCosts, NewKeptRecipe, UseRecipe } from "@sprunel/contract/feed";
+import {
+  getFeedCosts,
+  getRecipes,
+  keepRecipe,
+  useRecipe,
+  type FeedCosts,
+  type NewKeptRecipe,
+  type UseRecipe,
+} from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, askLines } from "../../http/api.ts";
