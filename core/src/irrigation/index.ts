@@ -1,12 +1,14 @@
 export { catchTest, type CatchTest } from "./catch-can.ts";
 export {
   GOOD_VARIATION_PCT,
+  USUAL_LINE_TEMPERATURE_C,
   lateral,
   lateralTimes,
   longestLateralM,
   type Lateral,
   type LateralInput,
 } from "./lateral.ts";
+export { pipeVolumeL } from "./pipe-friction.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./sub-main.ts";
 export { uniformity } from "./uniformity.ts";
 export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";

@@ -37,7 +37,8 @@ export interface Lateral {
   readonly working: readonly WorkingStep[];
 }
 
-const USUAL_TEMPERATURE_C = 20;
+/** °C of the water in lines that lie in a house or the sun; taken where none is given, and said. */
+export const USUAL_LINE_TEMPERATURE_C = 20;
 const MOST_EMITTERS = 20_000;
 /** Flow varies by 10 % on a good lateral; by 20 % it is hardly bearable. Keller & Bliesner (1990); usual practice. */
 export const GOOD_VARIATION_PCT = 10;
@@ -54,7 +55,7 @@ export function lateral(input: LateralInput): Lateral {
   const count = checkLateral(input);
   const sheet = new Worksheet();
   if (input.temperatureC === undefined)
-    sheet.warn(`No water temperature was given: ${USUAL_TEMPERATURE_C} °C is taken.`);
+    sheet.warn(`No water temperature was given: ${USUAL_LINE_TEMPERATURE_C} °C is taken.`);
   const pipe = pipeOf(input, count);
   const profile = alongPipe(pipe, input.inletKpa);
   const flows = profile.map((point) => point.lh);
@@ -133,7 +134,7 @@ export function lateralTimes(
 }
 
 function pipeOf(input: LateralInput, count: number): OutletPipe {
-  const temperatureC = input.temperatureC ?? USUAL_TEMPERATURE_C;
+  const temperatureC = input.temperatureC ?? USUAL_LINE_TEMPERATURE_C;
   const [diameterM, viscosityM2S] = [input.insideDiameterMm / 1000, waterViscosityM2S(temperatureC)];
   return {
     count,

@@ -38,3 +38,8 @@ export function frictionSlope(diameterM: number, viscosityM2S: number): (flowM3S
     return (factor * velocity ** 2) / (diameterM * 2 * GRAVITY_MS2);
   };
 }
+
+/** L that a pipe holds, from its inside diameter, mm, and its length, m. */
+export function pipeVolumeL({ insideDiameterMm, lengthM }: { insideDiameterMm: number; lengthM: number }): number {
+  return (Math.PI / 4) * (insideDiameterMm / 1000) ** 2 * lengthM * 1000;
+}

@@ -1,3 +1,4 @@
+import { pipeVolumeL } from "./pipe-friction.ts";
 import { describe, expect, it } from "vitest";
 import { lateral, type LateralInput } from "./lateral.ts";
 import { pipeLossKpa, subMain } from "./sub-main.ts";
@@ -47,5 +48,11 @@ describe("a sub-main", () => {
     expect(() => subMain({ lateral: line, laterals: 10, lengthM: 15, insideDiameterMm: 50, ...change })).toThrow(
       expect.objectContaining({ path }),
     );
+  });
+});
+
+describe("a pipe", () => {
+  it("of 100 m and 50 mm inside holds π/4 · 0.05² · 100 m³", () => {
+    expect(pipeVolumeL({ insideDiameterMm: 50, lengthM: 100 })).toBeCloseTo(196.35, 2);
   });
 });

@@ -1,5 +1,7 @@
 import type { NewDripLines } from "@sprunel/contract/irrigation";
 import {
+  pipeVolumeL,
+  USUAL_LINE_TEMPERATURE_C,
   GOOD_VARIATION_PCT,
   lateral,
   lateralTimes,
@@ -26,12 +28,8 @@ function lateralInput(lines: NewDripLines): LateralInput {
     emitter: { flowLh: lines.emitterLh, atKpa: lines.emitterKpa, exponent: lines.exponent, cv: lines.cv },
     inletKpa: lines.inletKpa,
     slopePct: lines.slopePct,
-    temperatureC: 20,
+    temperatureC: USUAL_LINE_TEMPERATURE_C,
   };
-}
-
-function volumeL(pipe: NewDripLines["main"]): number {
-  return pipe ? (Math.PI / 4) * (pipe.insideDiameterMm / 1000) ** 2 * pipe.lengthM * 1000 : 0;
 }
 
 /** A zone's lines solved, or why they cannot be. */
@@ -56,6 +54,7 @@ export function timesOf(
 ): { readonly zoneLh: number; readonly fillMin: number; readonly arrivalMin: number } {
   const times = lateralTimes(lines, answer);
   const zoneLh = manifold?.flowLh ?? answer.inletFlowLh * lines.laterals;
-  const mainsMin = (60 * (volumeL(lines.main) + volumeL(lines.subMain))) / zoneLh;
+  const mainsL = [lines.main, lines.subMain].reduce((sum, pipe) => sum + (pipe ? pipeVolumeL(pipe) : 0), 0);
+  const mainsMin = (60 * mainsL) / zoneLh;
   return { zoneLh, fillMin: times.fillMin + mainsMin, arrivalMin: times.travelMin + mainsMin };
 }

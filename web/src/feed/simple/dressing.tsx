@@ -1,4 +1,4 @@
-import { granularDressing } from "@sprunel/core/feed";
+import { USUAL_STARTS, granularDressing } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
@@ -38,7 +38,7 @@ export function Dressing({ zoneId }: { zoneId: number }) {
 function Form({ start }: { start: Omit<Readonly<Record<Key, number | null>>, "nutrientKgHa" | "contentPct"> }) {
   const { show } = useUnits();
   const [values, setValues] = useState<Readonly<Record<Key, number | null>>>({
-    ...{ nutrientKgHa: 40, contentPct: 15 },
+    ...USUAL_STARTS.dressing,
     ...start,
   });
   const typed = complete(values);

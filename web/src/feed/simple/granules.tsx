@@ -1,6 +1,6 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { molarMassG } from "@sprunel/core/chemistry";
-import { slowRelease } from "@sprunel/core/feed";
+import { USUAL_STARTS, slowRelease } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
@@ -41,7 +41,7 @@ export function Granules({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
 
 function Form({ start }: { start: Pick<Readonly<Record<Key, number | null>>, "needMgPlantDay" | "substrateLPlant"> }) {
   const [values, setValues] = useState<Readonly<Record<Key, number | null>>>({
-    ...{ gL: 3, nPct: 15, longevityDays: 120, statedAtC: 21, temperatureC: 20, ageDays: 0 },
+    ...USUAL_STARTS.slowRelease,
     ...start,
   });
   const typed = complete(values);

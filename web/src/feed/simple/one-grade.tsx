@@ -1,5 +1,5 @@
 import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
-import { singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
+import { USUAL_STARTS, singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
@@ -11,14 +11,11 @@ import shared from "../feed.module.css";
 import styles from "./simple.module.css";
 import { useProducts } from "../use-feed.ts";
 
-const WALL_PPM = [50, 75, 100, 125, 150, 200, 250, 300] as const;
-const USUAL_DILUTIONS = [50, 100, 128, 200];
-
 /** One bag: grams for a litre at so many ppm N, what comes along, and the table for the wall. */
 export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string }) {
   const library = useProducts().data?.products;
   const [productId, setProductId] = useState("grade-20-10-20");
-  const [typed, setTyped] = useState<Readonly<Record<"ppmN", number | null>>>({ ppmN: 150 });
+  const [typed, setTyped] = useState<Readonly<Record<"ppmN", number | null>>>({ ppmN: USUAL_STARTS.oneGradeMgNL });
   if (!library) return <Skeleton active />;
   const all = [...feed.shelf.map(({ product }) => product), ...library];
   const choices = [...new Map(all.map((product) => [product.id, product])).values()].filter(hasNitrogen);
@@ -30,7 +27,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const water = feed.water ?? { ions: {}, ph: 7 };
   const { ppmN } = typed;
   // The injectors at hand stand among the usual ones.
-  const dilutions = [...new Set([...USUAL_DILUTIONS, ...feed.tanks.map(({ dilution }) => dilution)])]
+  const dilutions = [...new Set([...USUAL_STARTS.wallDilutions, ...feed.tanks.map(({ dilution }) => dilution)])]
     .filter((dilution) => dilution > 1)
     .sort((a, b) => a - b);
   const sum = ppmN === null ? null : trySum(() => singleGrade({ product, ppmN, water }));
@@ -67,7 +64,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
       <Wall
         title={`${product.name} for ${zoneName}`}
         dilutions={dilutions}
-        rows={trySum(() => wallTable(product, water, WALL_PPM, dilutions))}
+        rows={trySum(() => wallTable(product, water, USUAL_STARTS.wallMgNL, dilutions))}
       />
     </section>
   );

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
+import { USUAL_STARTS, seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
@@ -24,13 +24,20 @@ const FIELDS: readonly SumField<Key>[] = [
   { key: "most", label: "Never over", unit: "of the strength" },
 ];
 
+const START = USUAL_STARTS.season;
+
 /** The day's factor on the strength of the feed. */
 export function Season({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
   const areaM2 = useSetUp().data?.zones.find(({ id }) => id === zoneId)?.definition.areaM2;
   const planned = feed.litresToday && areaM2 ? Number((feed.litresToday / areaM2).toFixed(2)) : null;
   const [policy, setPolicy] = useState<SeasonPolicy>("same-ration");
   const [typed, setTyped] = useState<Readonly<Record<Key, number | null>>>({
-    ...{ water: null, usualWater: 3, light: 12, usualLight: 18, least: 0.7, most: 1.4 },
+    water: null,
+    usualWater: START.usualWaterLM2,
+    light: START.lightMolM2,
+    usualLight: START.usualLightMolM2,
+    least: START.least,
+    most: START.most,
   });
   const values = { ...typed, water: typed.water ?? planned };
   const day = complete(values);

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { tankTopUp, type Recipe } from "@sprunel/core/feed";
+import { USUAL_STARTS, tankTopUp, type Recipe } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
@@ -59,7 +59,7 @@ function Form({
     ph: null,
     targetEc: Number(recipe.delivered.ecMsCm.toFixed(2)),
     targetPh,
-    waterEc: 0.4,
+    waterEc: USUAL_STARTS.waterEcMsCm,
   });
   const typed = complete(values);
   const dilution = Math.max(...feed.tanks.map((tank) => tank.dilution));

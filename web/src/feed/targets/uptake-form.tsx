@@ -1,6 +1,6 @@
 import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { Ions } from "@sprunel/core/chemistry";
-import { uptakeTarget } from "@sprunel/core/feed";
+import { USUAL_STARTS, uptakeTarget } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { Answer } from "../../sums/answer.tsx";
@@ -25,7 +25,10 @@ const DAY: readonly SumField<"water" | "leavesPct">[] = [
 
 /** A target from what the crop takes up with its water. */
 export function UptakeForm({ feed, onTry }: { feed: ZoneFeed; onTry(target: FeedTarget): void }) {
-  const [day, setDay] = useState<Record<"water" | "leavesPct", number | null>>({ water: 3, leavesPct: 0 });
+  const [day, setDay] = useState<Record<"water" | "leavesPct", number | null>>({
+    water: USUAL_STARTS.uptakeWaterLM2,
+    leavesPct: 0,
+  });
   const [uptake, setUptake] = useState(
     Object.fromEntries(NUTRIENTS.map((key) => [key, null])) as Record<Nutrient, number | null>,
   );
