@@ -90,7 +90,8 @@ async function lastNoted(scope: Scope, zoneId: number): Promise<{ atMs: number |
     .where({ zone_id: zoneId })
     .max<{ last: number | null }[]>("start_ms as last")
     .first();
-  const drain = await scope.db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading")
+  const drain = await scope
+    .db<{ zone_id: number; kind: string; at_ms: number; value: number }>("zone_reading")
     .where({ zone_id: zoneId, kind: "drainEcMsCm" })
     .orderBy("at_ms", "desc")
     .first("value");

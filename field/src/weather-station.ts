@@ -1,4 +1,10 @@
-import { clearSkyMjM2, dayOfYear, periodExtraterrestrialMjM2, saturationVapourPressureKpa, type WeatherKind } from "@sprunel/core/climate";
+import {
+  clearSkyMjM2,
+  dayOfYear,
+  periodExtraterrestrialMjM2,
+  saturationVapourPressureKpa,
+  type WeatherKind,
+} from "@sprunel/core/climate";
 import { chance, persistent } from "./noise.ts";
 
 export interface StationPlace {

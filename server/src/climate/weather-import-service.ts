@@ -1,6 +1,14 @@
 import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract/climate";
 import type { Site } from "@sprunel/contract/site";
-import { dayOfYear, KIND_RULES, periodExtraterrestrialMjM2, WEATHER_KINDS, type WeatherColumn, type WeatherKind, type WeatherTable } from "@sprunel/core/climate";
+import {
+  dayOfYear,
+  KIND_RULES,
+  periodExtraterrestrialMjM2,
+  WEATHER_KINDS,
+  type WeatherColumn,
+  type WeatherKind,
+  type WeatherTable,
+} from "@sprunel/core/climate";
 import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";

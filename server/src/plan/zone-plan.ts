@@ -2,7 +2,16 @@ import type { Site } from "@sprunel/contract/site";
 import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
 import { standingOn, type Crop, type CropState, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
-import { dayDemand, planZoneDay, nextMorning, FULL_STORE, type AcceptedCorrection, type Demand, type Origin, type ZoneDay } from "@sprunel/core/plan";
+import {
+  dayDemand,
+  planZoneDay,
+  nextMorning,
+  FULL_STORE,
+  type AcceptedCorrection,
+  type Demand,
+  type Origin,
+  type ZoneDay,
+} from "@sprunel/core/plan";
 import { depletionAtLevelMm, type StoreState } from "@sprunel/core/rootzone";
 import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
 import { addDays } from "@sprunel/core/time";
