@@ -11,6 +11,7 @@ export default defineConfig({
         ...shared,
         test: {
           name: "node",
+          maxWorkers: 2,
           include: ["{core,contract,field,server,demo}/src/**/*.test.ts", "scripts/**/*.test.mjs"],
           testTimeout: 30_000,
           setupFiles: ["./vitest.setup.ts"],
