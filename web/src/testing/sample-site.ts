@@ -1,9 +1,12 @@
 import type { Explanation } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { ZoneHarvest } from "@sprunel/contract/harvest";
+import type { ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { NewZone, SetUp, Site, System, Zone } from "@sprunel/contract/site";
 import type { Board, BoardZone } from "@sprunel/contract/today";
+import type { WaterStation } from "@sprunel/contract/water";
 import { CROPS } from "@sprunel/core/crop";
 import { PRODUCTS } from "@sprunel/core/feed";
 import { LAYOUT_STARTS, ZONE_STARTS } from "@sprunel/core/site";
@@ -249,6 +252,116 @@ export function zoneDay(more: Partial<ZoneDayAnswer> = {}): ZoneDayAnswer {
       events: [{ start: "08:00:00", minutes: 6, litres: 255 }],
       warnings: [],
     },
+    ...more,
+  };
+}
+
+/** A basin that runs down and a well, each with its report. */
+export const waterStation: WaterStation = {
+  date: TODAY,
+  sources: [
+    {
+      source: {
+        id: 1,
+        version: 2,
+        name: "Roof basin",
+        kind: "roof",
+        maxFlowLh: 12_000,
+        priceM3: 0.05,
+        licenceM3Year: null,
+        storage: { capacityM3: 320, levelM3: 190, readOn: "2026-06-10", roofM2: 2400, runoffPct: 85 },
+        turn: null,
+        analysis: null,
+      },
+      report: {
+        id: 1,
+        sourceName: "Roof basin",
+        takenOn: "2026-05-01",
+        ions: { Ca: 0.1, Na: 0.1, HCO3: 0.2, Cl: 0.1 },
+        ph: 6.4,
+        ecMsCm: 0.04,
+      },
+      dailyUseM3: 10.9,
+      aheadUseM3: 8.96,
+      yearUseM3: 640,
+      levelM3: 188,
+      daysLeft: 17,
+      levels: [
+        { date: TODAY, m3: 188 },
+        { date: "2026-06-17", m3: 179 },
+      ],
+      nextTurn: null,
+      working: [],
+    },
+    {
+      source: {
+        id: 2,
+        version: 1,
+        name: "Borehole",
+        kind: "well",
+        maxFlowLh: 15_000,
+        priceM3: null,
+        licenceM3Year: null,
+        storage: null,
+        turn: null,
+        analysis: null,
+      },
+      report: null,
+      dailyUseM3: 32.6,
+      aheadUseM3: 10.6,
+      yearUseM3: 1100,
+      levelM3: null,
+      daysLeft: null,
+      levels: [],
+      nextTurn: null,
+      working: [],
+    },
+  ],
+};
+
+const noSteps: Explanation = { steps: [], inputs: [] };
+
+export function zoneHarvest(more: Partial<ZoneHarvest> = {}): ZoneHarvest {
+  return {
+    zoneId: 1,
+    date: TODAY,
+    crop: "Netted melon",
+    areaM2: 500,
+    targetKgM2: 6,
+    pickedKgM2: 1.5,
+    pathKgM2: 2.1,
+    litresPerKg: 88,
+    path: [
+      { date: "2026-06-01", kgM2: 0 },
+      { date: "2026-07-20", kgM2: 6 },
+    ],
+    picks: [
+      { id: 4, pickedOn: "2026-06-15", massKg: 310, count: 240, grade: "class 1", brixPct: 12.4, struck: null },
+      { id: 3, pickedOn: "2026-06-12", massKg: 80, count: null, grade: null, brixPct: null, struck: "of another zone" },
+    ],
+    workings: { picked: noSteps, path: noSteps },
+    ...more,
+  };
+}
+
+export function dripLines(more: Partial<ZoneDripLines> = {}): ZoneDripLines {
+  return {
+    zoneId: 1,
+    lines: null,
+    flowLh: 2560,
+    meteredLh: 2480,
+    tests: [
+      {
+        id: 9,
+        testedOn: "2026-06-04",
+        minutes: 6,
+        catchesMl: [
+          [112, 109, 110, 107],
+          [108, 41, 64, 30],
+        ],
+        struck: null,
+      },
+    ],
     ...more,
   };
 }
