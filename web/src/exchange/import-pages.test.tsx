@@ -1,0 +1,168 @@
+import { importWeather, previewWeather, type WeatherPreview } from "@sprunel/contract/climate";
+import { importList, previewList, type ListPreview } from "@sprunel/contract/exchange";
+import { getSetUp } from "@sprunel/contract/site";
+import { screen, waitFor } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { refusal } from "../testing/fake-server.ts";
+import { renderPage } from "../testing/render-page.tsx";
+import { setUp, zoneOf } from "../testing/sample-site.ts";
+
+const counts = { physicalLines: 30, dataRows: 25, accepted: 22, flagged: 2, rejected: 1, notData: 5 };
+const dialect = {
+  encoding: "utf-8",
+  lineEnd: "lf",
+  delimiter: ";",
+  decimal: "," as const,
+  timeZone: "Europe/Paris",
+  dateOrder: "dmy" as const,
+  dateOrderAssumed: false,
+};
+
+const weather: WeatherPreview = {
+  fileName: "station.csv",
+  dialect: { ...dialect, stampMarks: "end", stampMarksAssumed: true },
+  columns: [
+    {
+      column: 1,
+      header: "Zeit",
+      kind: "time",
+      unit: "",
+      unitAssumed: false,
+      unitChoices: [],
+      examples: ["16.06.2026 01:00"],
+    },
+    {
+      column: 2,
+      header: "T",
+      kind: "airTemperature",
+      unit: "°C",
+      unitAssumed: true,
+      unitChoices: ["°C", "°F"],
+      examples: ["14,2"],
+    },
+  ],
+  remembered: false,
+  preamble: [],
+  warnings: ["12 % of the sunlight stands in hours when the sun is down at your site."],
+  counts,
+  notData: [{ line: 1, reason: "preamble" }],
+  rejected: [{ line: 9, reason: "bad-time", detail: "31.06.2026" }],
+  flagged: [],
+  hours: { firstUtc: "2026-06-15T23:00:00Z", lastUtc: "2026-06-16T22:00:00Z", expected: 24, stored: 22, missing: 2 },
+  gaps: [{ fromUtc: "2026-06-16T09:00:00Z", toUtc: "2026-06-16T11:00:00Z", hours: 2 }],
+  totals: { rainMm: 1.2, radiationMjM2: 21, meanAirTemperatureC: 16.2, meanWindMs: 2.1 },
+  clockChangeUtc: null,
+  sample: [
+    {
+      line: 3,
+      stampUtc: "2026-06-16T00:00:00Z",
+      hourStartUtc: "2026-06-15T23:00:00Z",
+      values: { airTemperature: 14.2, humidity: null, wind: null, radiation: null, rain: null },
+    },
+  ],
+  stored: { newValues: 44, alreadyThere: 0, conflicts: 0 },
+};
+
+const list: ListPreview = {
+  list: "readings",
+  fileName: "notebook.csv",
+  dialect,
+  columns: [{ column: 1, header: "Zone", kind: "zone", unit: "", unitAssumed: false, examples: ["Melon bags"] }],
+  kinds: [{ kind: "zone", units: [] }],
+  preamble: [],
+  counts,
+  notData: [],
+  rejected: [{ line: 12, reason: "unknown-zone", detail: "Gurken" }],
+  flagged: [
+    { line: 8, flags: [{ code: "scale-slip", kind: "drainPh", raw: "61", offer: { drainPh: 6.1 } }] },
+    { line: 10, flags: [{ code: "impossible", kind: "drainPct", raw: "310" }] },
+  ],
+  sample: [{ line: 3, values: { zone: "Melon bags", drainPct: 27 } }],
+  stored: {
+    added: 24,
+    alreadyThere: 0,
+    refused: [{ line: 20, message: "It is from 2031-01-01, which is still to come." }],
+  },
+};
+
+const file = (name: string): File => new File(["a;b\n1;2\n"], name, { type: "text/csv" });
+
+async function chosen(address: string, name: string) {
+  const page = renderPage(address);
+  page.server
+    .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
+    .on(previewWeather, weather)
+    .on(importWeather, { fileName: weather.fileName, counts, hours: weather.hours, stored: weather.stored })
+    .on(previewList, list)
+    .on(importList, list);
+  await screen.findByRole("heading", { level: 1 });
+  await page.user.upload(document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement, file(name));
+  return page;
+}
+
+describe("importing weather", () => {
+  it("shows what the file would become before anything is stored: gaps, refused lines, what was assumed", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    expect(await screen.findByText(/12 % of the sunlight/)).toBeVisible();
+    await user.click(screen.getByText("Rejected rows (1)"));
+    await user.click(screen.getByText("Gaps (1)"));
+    expect(screen.getByText(/2026-06-16 09:00 to 2026-06-16 11:00 UTC/)).toBeInTheDocument();
+    expect(screen.getByText(/31\.06\.2026/)).toBeInTheDocument();
+    expect(screen.getAllByText(/assumed/).length).toBeGreaterThan(0);
+    expect(server.sent(importWeather)).toEqual([]);
+  });
+
+  it("sends the same file with the same choices when it is imported", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    await user.click(await screen.findByRole("button", { name: /^Import/ }));
+    await waitFor(() => expect(server.sent(importWeather)).toHaveLength(1));
+    expect(server.sent(importWeather)[0]).toMatchObject({ fileName: "station.csv", contentBase64: btoa("a;b\n1;2\n") });
+  });
+
+  it("says in words what is wrong with a file that holds no weather, and takes another", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    await screen.findByText(/12 % of the sunlight/);
+    server.on(
+      previewWeather,
+      refusal(422, "No header row was found.", { errors: [{ path: "file", message: "No header row was found." }] }),
+    );
+    await user.upload(
+      document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement,
+      file("menu.csv"),
+    );
+    expect((await screen.findAllByText(/No header row was found/))[0]).toBeVisible();
+  });
+});
+
+describe("importing a notebook", () => {
+  it("offers a likely slip line by line, and agrees to it only when somebody does", async () => {
+    const { server, user } = await chosen("/import/readings", "notebook.csv");
+    const slip = await screen.findByRole("checkbox", { name: /Line 8.*61.*6\.1/ });
+    expect(slip).not.toBeChecked();
+    await user.click(slip);
+    await waitFor(() => expect(server.sent(previewList).at(-1)).toMatchObject({ choices: { acceptOffers: [8] } }));
+    await user.click(screen.getByRole("button", { name: /^Import/ }));
+    await waitFor(() =>
+      expect(server.sent(importList)).toMatchObject([{ list: "readings", choices: { acceptOffers: [8] } }]),
+    );
+  });
+
+  it("names every line that will not be stored, and why", async () => {
+    const { user } = await chosen("/import/readings", "notebook.csv");
+    await user.click(await screen.findByText("Rejected rows (1)"));
+    expect(screen.getByText("no zone has this name (Gurken)")).toBeInTheDocument();
+    for (const label of screen.getAllByText(/rows \(|at this site \(/)) await user.click(label);
+    expect(document.body).toHaveTextContent(/which is still to come/);
+    expect(document.body).toHaveTextContent(/310/);
+  });
+
+  it("keeps the chosen file when the server is lost", async () => {
+    const { server, user } = await chosen("/import/readings", "notebook.csv");
+    await user.click(await screen.findByRole("checkbox", { name: /Line 8/ }));
+    await waitFor(() => expect(server.sent(previewList).length).toBeGreaterThan(1));
+    server.lose();
+    await user.click(screen.getByRole("button", { name: /^Import/ }));
+    expect(await screen.findByText(/The server does not answer/)).toBeVisible();
+    expect(screen.getByText("notebook.csv")).toBeVisible();
+  });
+});
