@@ -2,8 +2,8 @@ import "./words.ts";
 import { z } from "zod";
 
 /** The program's calendar: nothing that is grown, read or planned lies outside it. */
-export const FIRST_DATE = "1900-01-01";
-export const LAST_DATE = "2200-12-31";
+const FIRST_DATE = "1900-01-01";
+const LAST_DATE = "2200-12-31";
 const MOST_ID = 2 ** 31 - 1;
 
 export const idSchema = z.number().int().min(1).max(MOST_ID);

@@ -23,7 +23,7 @@ export class LostServerError extends Error {
 
 /** What a call sends: what its path names, what its address asks, what its body holds; only what the endpoint takes. */
 type Needs<Name extends string, Keys, Value> = [Keys] extends [never] ? object : Readonly<Record<Name, Value>>;
-export type Asking<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType> = Needs<
+type Asking<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType> = Needs<
   "params",
   keyof P["shape"],
   Readonly<Record<keyof P["shape"] & string, string | number>>

@@ -2,7 +2,7 @@ import type { Endpoint, Problem } from "@sprunel/contract/basics";
 import { vi } from "vitest";
 import type { z } from "zod";
 
-export interface Call {
+interface Call {
   readonly endpoint: Endpoint;
   readonly params: Readonly<Record<string, string>>;
   readonly query: Readonly<Record<string, string>>;
@@ -10,7 +10,7 @@ export interface Call {
 }
 
 /** An answer that is no answer: what the server says when it cannot. */
-export class Refusal {
+class Refusal {
   constructor(readonly problem: Problem) {}
 }
 

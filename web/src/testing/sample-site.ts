@@ -75,9 +75,9 @@ const lowDrain: BoardZone["findings"][number] = {
   decision: null,
 };
 
-export const melons = boardZone();
-export const thirsty = boardZone({ id: 2, name: "Dry bags", mark: "act", rootsMark: "act", findings: [lowDrain] });
-export const tank = boardZone({
+const melons = boardZone();
+const thirsty = boardZone({ id: 2, name: "Dry bags", mark: "act", rootsMark: "act", findings: [lowDrain] });
+const tank = boardZone({
   id: 3,
   name: "Lettuce tanks",
   system: "solution-tank",
