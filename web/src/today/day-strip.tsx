@@ -12,7 +12,7 @@ const LEAST_ROW = 21;
 const PULSE_HEIGHT = 18;
 const TOP = 22;
 const LEFT = 124;
-const RIGHT = 16;
+const RIGHT = 24;
 
 /** The day from before sunrise to after sunset: radiation so far and foreseen, and every zone's pulses. */
 export function DayStrip({ board }: { board: Board }) {
