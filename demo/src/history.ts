@@ -111,19 +111,22 @@ async function pick(
   if (!time || !standing.state.period.stage.picking || daysAgo === 0) return;
   const day = daysBetween(time.from, date) + 1;
   if (day % harvest.everyDays !== 0) return;
-  const at = (on: string): number => yieldPath(time, harvest.targetKgM2, on).kgM2;
+  const at = (on: string): number => yieldPath(time, harvest.targetPerM2, on, standing.crop.soldAs).perM2;
   const dayNumber = Math.floor(Date.parse(date) / 86_400_000);
-  const massKg =
+  const { soldAs } = standing.crop;
+  const amount =
     definition.areaM2 *
     (at(date) - at(addDays(date, -harvest.everyDays))) *
     harvest.share(daysAgo) *
     (1 + 0.07 * normal(SEED, 400 + id, dayNumber));
+  const count = Math.round(soldAs.kind === "mass" ? amount / harvest.kgPerFruit : amount);
+  if (count <= 0) return;
   const hex = (value: number, digits: number): string => value.toString(16).padStart(digits, "0");
   await pickStore(scope).add(id, {
     key: `5b1e0000-0000-4000-8000-${hex(id, 4)}${hex(dayNumber, 8)}`,
     pickedOn: date,
-    massKg: Number(massKg.toFixed(1)),
-    count: Math.round(massKg / harvest.kgPerFruit),
+    massKg: soldAs.kind === "mass" ? Number(amount.toFixed(1)) : null,
+    count,
     grade: "class 1",
     brixPct: null,
   });

@@ -16,6 +16,7 @@ export const site: NewSite = {
   timeZone: "Europe/Paris",
   unitSystem: "metric",
   currency: "EUR",
+  pumpLh: 16_000,
 };
 
 export const houses: Readonly<Record<string, SimulatedHouse>> = {
@@ -115,7 +116,7 @@ interface DemoPlanting {
 
 /** What comes off while a crop is picked. */
 interface DemoHarvest {
-  readonly targetKgM2: number;
+  readonly targetPerM2: number;
   readonly everyDays: number;
   readonly kgPerFruit: number;
   /** share of the target's path that is really picked, by days before the first day shown */
@@ -178,7 +179,7 @@ export const zones: readonly DemoZone[] = [
       uptakeEcMsCm: 1.95,
       shut: () => false,
     },
-    harvest: { targetKgM2: 7, everyDays: 3, kgPerFruit: 1.25, share: () => 0.97 },
+    harvest: { targetPerM2: 7, everyDays: 3, kgPerFruit: 1.25, share: () => 0.97 },
   },
   {
     waters: { Borehole: 100 },
@@ -218,7 +219,7 @@ export const zones: readonly DemoZone[] = [
     },
     // The flowers that set in the dry fortnight are missed in the first weeks of picking.
     harvest: {
-      targetKgM2: 6,
+      targetPerM2: 6,
       everyDays: 2,
       kgPerFruit: 0.24,
       share: (daysAgo) => (daysAgo < 27 && daysAgo > 12 ? 0.72 : 1.02),
@@ -253,7 +254,7 @@ export const zones: readonly DemoZone[] = [
       // The same water again and again: what the plants leave behind builds up, and the renewal of six weeks ago is used up.
       tank: (daysAgo) => ({ ecMsCm: 1.52 + 0.0065 * ((171 - daysAgo) % 44), ph: 5.9 + 0.25 * Math.sin(daysAgo / 5) }),
     },
-    harvest: { targetKgM2: 4.2, everyDays: 6, kgPerFruit: 0.27, share: () => 1 },
+    harvest: { targetPerM2: 15, everyDays: 6, kgPerFruit: 0.27, share: () => 1 },
   },
   {
     waters: { "Roof basin": 100 },
@@ -278,7 +279,7 @@ export const zones: readonly DemoZone[] = [
     },
     plantings: [{ cropId: "cyclamen", plantedDaysAgo: 110, clearedDaysAgo: null }],
     truth: STEADY,
-    harvest: { targetKgM2: 6, everyDays: 7, kgPerFruit: 0.5, share: () => 1 },
+    harvest: { targetPerM2: 13, everyDays: 7, kgPerFruit: 0.5, share: () => 1 },
   },
   {
     waters: { "Roof basin": 100 },
@@ -308,7 +309,7 @@ export const zones: readonly DemoZone[] = [
       // The acid pump gives less and less of its setting.
       drainPh: (daysAgo) => (daysAgo < 20 ? 6.4 - 0.07 * daysAgo : 5),
     },
-    harvest: { targetKgM2: 1.4, everyDays: 5, kgPerFruit: 0.0018, share: () => 1 },
+    harvest: { targetPerM2: 1.4, everyDays: 5, kgPerFruit: 0.0018, share: () => 1 },
   },
   {
     waters: { Borehole: 100 },
@@ -337,7 +338,7 @@ export const zones: readonly DemoZone[] = [
     },
     plantings: [{ cropId: "fennel", plantedDaysAgo: 75, clearedDaysAgo: null }],
     truth: STEADY,
-    harvest: { targetKgM2: 3.2, everyDays: 4, kgPerFruit: 0.32, share: () => 1 },
+    harvest: { targetPerM2: 3.2, everyDays: 4, kgPerFruit: 0.32, share: () => 1 },
   },
   {
     waters: { Borehole: 100 },
@@ -363,7 +364,7 @@ export const zones: readonly DemoZone[] = [
     },
     plantings: [{ cropId: "water-spinach", plantedDaysAgo: 72, clearedDaysAgo: null }],
     truth: STEADY,
-    harvest: { targetKgM2: 3, everyDays: 21, kgPerFruit: 0.09, share: () => 0.95 },
+    harvest: { targetPerM2: 3, everyDays: 21, kgPerFruit: 0.09, share: () => 0.95 },
   },
 ];
 
@@ -373,7 +374,7 @@ export function plantingsOf(zone: DemoZone, today: string): NewZone["plantings"]
     plantedOn: addDays(today, -plantedDaysAgo),
     clearedOn: clearedDaysAgo === null ? null : addDays(today, -clearedDaysAgo),
     signs: [],
-    targetKgM2: zone.harvest.targetKgM2,
+    targetPerM2: zone.harvest.targetPerM2,
   }));
 }
 

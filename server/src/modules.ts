@@ -1,6 +1,7 @@
 import { adviceModule } from "./advice/module.ts";
 import { climateModule, type ClimateModule } from "./climate/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
+import { cropModule } from "./crop/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
 import { feedModule } from "./feed/module.ts";
 import { harvestModule } from "./harvest/module.ts";
@@ -23,10 +24,11 @@ export function createRooms(scope: Scope, device: WeatherDevice | null, followDa
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
+  const crop = cropModule(scope);
   const harvest = harvestModule(scope);
   const advice = adviceModule();
-  const water = waterModule(scope, climate);
   const plan = planModule(scope, { weather: climate.weather, readings: rootzone.readings });
+  const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
   const feed = feedModule(scope, plan);
   const site = siteModule(scope, {
     placed: async () => {
@@ -34,7 +36,19 @@ export function createRooms(scope: Scope, device: WeatherDevice | null, followDa
     },
   });
   const today = todayModule(scope, { plans: plan.plans, water: water.water });
-  const below: readonly Module[] = [climate, irrigation, rootzone, harvest, advice, water, plan, feed, site, today];
+  const below: readonly Module[] = [
+    climate,
+    irrigation,
+    rootzone,
+    crop,
+    harvest,
+    advice,
+    plan,
+    water,
+    feed,
+    site,
+    today,
+  ];
   const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below });
   return { climate, irrigation, rootzone, water, plan, feed, site, today, all: [...below, exchange] };
 }

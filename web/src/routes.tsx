@@ -11,6 +11,12 @@ export const routes: RouteObject[] = [
     lazy: async () => ({ Component: (await import("./feed/mix/weigh-sheet-page.tsx")).WeighSheetPage }),
   },
   {
+    path: "/run/sheet",
+    ErrorBoundary: LostPage,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./irrigation/clock-sheet-page.tsx")).ClockSheetPage }),
+  },
+  {
     Component: Shell,
     ErrorBoundary: LostPage,
     // The first page's own code is on its way: the ground alone is calmer than a spinner.
@@ -21,10 +27,10 @@ export const routes: RouteObject[] = [
         children: [
           { path: "/", lazy: async () => ({ Component: (await import("./today/board-page.tsx")).BoardPage }) },
 
-          {
-            path: "/zones/:zoneId/:station",
+          ...["/:station", "/zones/:zoneId/:station"].map((path) => ({
+            path,
             lazy: async () => ({ Component: (await import("./shell/station-page.tsx")).StationPage }),
-          },
+          })),
           {
             path: "/weather",
             lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }),

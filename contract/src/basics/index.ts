@@ -3,3 +3,4 @@ export { addressOf, type Endpoint } from "./endpoint.ts";
 export type { Explanation, Origin, WorkingInput } from "./explanation.ts";
 export { getDescription, getHealth } from "./health.ts";
 export type { Ion } from "./ions.ts";
+export type { SoldAs } from "./sold-as.ts";

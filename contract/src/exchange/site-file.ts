@@ -6,7 +6,7 @@ import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-impo
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
-import { newPickSchema } from "../harvest/harvest.ts";
+import { notedPickSchema } from "../harvest/harvest.ts";
 import { newCatchTestSchema, newDripLinesSchema } from "../irrigation/drip-lines.ts";
 import { newWaterReportSchema } from "../water/report.ts";
 import { newSourceSchema } from "../water/source.ts";
@@ -16,7 +16,7 @@ import { newSiteSchema } from "../site/site.ts";
 import { newZoneSchema } from "../site/zone.ts";
 
 export const SITE_FILE_FORMAT = "sprunel-site";
-export const SITE_FILE_VERSION = 1;
+export const SITE_FILE_VERSION = 2;
 
 const nameSchema = labelSchema("A name");
 const reasonSchema = z.string().max(200);
@@ -48,9 +48,16 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   /** readings that do not count, by their instant */
   strikes: z.array(z.strictObject({ at: instantSchema, reason: reasonSchema, struckAt: instantSchema.optional() })),
   waterings: z.array(
-    z.strictObject({ start: instantSchema, minutes: z.number(), litres: z.number(), source: nameSchema }),
+    z.strictObject({
+      start: instantSchema,
+      minutes: z.number(),
+      litres: z.number(),
+      source: nameSchema,
+      struck: struck.default(null),
+      struckAt: instantSchema.nullable().default(null),
+    }),
   ),
-  picks: z.array(newPickSchema.extend({ struck, struckAt: instantSchema.nullable().default(null) })),
+  picks: z.array(notedPickSchema.extend({ struck, struckAt: instantSchema.nullable().default(null) })),
   /** soil tests, extracts and drain reports */
   reports: z.array(z.strictObject({ report: newZoneReportSchema, struck })).default([]),
   /** doses of digestate or reclaimed water, by the source's name */

@@ -8,6 +8,7 @@ import {
   shelfUpdateSchema,
   zoneFeedSchema,
 } from "./feed.ts";
+import { feedStationSchema } from "./feed-station.ts";
 import { feedCostsLineSchema, keptRecipesSchema, newKeptRecipeSchema, useRecipeSchema } from "./kept-recipe.ts";
 import { newOwnProductSchema } from "./own-product.ts";
 import { productListSchema, recipeAnswerSchema, recipeRequestSchema } from "./recipe.ts";
@@ -19,6 +20,14 @@ export const getZoneFeed = endpoint({
   params: oneParams,
   query: dateQuery,
   answer: zoneFeedSchema,
+});
+
+export const getFeedStation = endpoint({
+  method: "get",
+  path: "/api/feed",
+  summary: "Every fed zone's tanks with level and days left, and the shelf",
+  query: dateQuery,
+  answer: feedStationSchema,
 });
 
 export const saveFeedTarget = endpoint({

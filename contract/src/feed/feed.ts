@@ -29,7 +29,7 @@ export const shelfUpdateSchema = z
   })
   .meta({ id: "ShelfItemUpdate" });
 export type ShelfUpdate = z.infer<typeof shelfUpdateSchema>;
-const shelfItemSchema = z.object({
+export const shelfItemSchema = z.object({
   product: libraryProductSchema,
   priceKg: z.number().nullable(),
   stockKg: z.number(),
@@ -43,10 +43,16 @@ const mixLineSchema = z.strictObject({
   /** of the bag, as printed on it */
   lot: textSchema("The lot", 40).nullable().default(null),
 });
+const tankLevelSchema = z.strictObject({
+  tankId: labelSchema("The tank"),
+  litres: quantitySchema("What stands in the tank", 0, 100_000, "L"),
+});
 export const newMixSchema = z
   .strictObject({
     /** made by the page, so that a second sending of one mix is not a second mix */
     key: z.uuid(),
+    /** what stands in each tank once it is mixed; a tank that is left out counts as full */
+    levels: z.array(tankLevelSchema).max(3).default([]),
     lines: z
       .array(mixLineSchema)
       .min(1, { error: () => "A mix holds at least one product." })
@@ -54,7 +60,13 @@ export const newMixSchema = z
   })
   .meta({ id: "NewMix" });
 export type NewMix = z.infer<typeof newMixSchema>;
-const mixSchema = z.object({ id: idSchema, mixedAt: instantSchema, lines: z.array(mixLineSchema) });
+export type Mix = z.infer<typeof mixSchema>;
+const mixSchema = z.object({
+  id: idSchema,
+  mixedAt: instantSchema,
+  lines: z.array(mixLineSchema),
+  levels: z.array(tankLevelSchema),
+});
 
 const tankPlanSchema = z.strictObject({
   id: textSchema("The tank's name", 12),

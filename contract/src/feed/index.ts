@@ -4,6 +4,7 @@ export {
   computeRecipe,
   dropFeedTarget,
   getFeedCosts,
+  getFeedStation,
   getProducts,
   getRecipes,
   getZoneFeed,
@@ -22,11 +23,13 @@ export {
   type FeedSettings,
   type FeedTarget,
   type FeedWishes,
+  type Mix,
   type NewMix,
   type ShelfItem,
   type ShelfUpdate,
   type ZoneFeed,
 } from "./feed.ts";
+export type { FedZone, FeedStation, TankState } from "./feed-station.ts";
 export {
   askedSchema,
   recipeResultSchema,

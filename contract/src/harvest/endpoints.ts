@@ -1,6 +1,6 @@
 import { idParamSchema } from "../basics/basics.ts";
-import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
-import { newPickSchema, pickStrikeSchema, zoneHarvestSchema } from "./harvest.ts";
+import { dateQuery, emptySchema, endpoint, oneParams } from "../basics/endpoint.ts";
+import { dayPicksSchema, newPickSchema, newPicksSchema, pickStrikeSchema, zoneHarvestSchema } from "./harvest.ts";
 
 export const getZoneHarvest = endpoint({
   method: "get",
@@ -18,6 +18,23 @@ export const addPick = endpoint({
   params: oneParams,
   body: newPickSchema,
   answer: zoneHarvestSchema,
+  status: 201,
+});
+
+export const getDayPicks = endpoint({
+  method: "get",
+  path: "/api/picks",
+  summary: "A day's picks of all zones, each against its target's path",
+  query: dateQuery,
+  answer: dayPicksSchema,
+});
+
+export const addPicks = endpoint({
+  method: "post",
+  path: "/api/picks",
+  summary: "What came off several zones; all of it or nothing, each key counts once",
+  body: newPicksSchema,
+  answer: emptySchema,
   status: 201,
 });
 

@@ -1,2 +1,12 @@
-export { addPick, getZoneHarvest, strikePick } from "./endpoints.ts";
-export { newPickSchema, pickSchema, type NewPick, type Pick, type ZoneHarvest } from "./harvest.ts";
+export { addPick, addPicks, getDayPicks, getZoneHarvest, strikePick } from "./endpoints.ts";
+export {
+  newPickSchema,
+  newPicksSchema,
+  pickSchema,
+  type DayPicks,
+  type NewPick,
+  type NewPicks,
+  type Pick,
+  type PickedZone,
+  type ZoneHarvest,
+} from "./harvest.ts";

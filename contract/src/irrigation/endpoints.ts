@@ -1,7 +1,8 @@
 import { idParamSchema } from "../basics/basics.ts";
-import { endpoint, oneParams } from "../basics/endpoint.ts";
+import { emptySchema, endpoint, oneParams } from "../basics/endpoint.ts";
 import { lateralAnswerSchema, lateralRequestSchema, uniformityAnswerSchema, uniformityRequestSchema } from "./lines.ts";
 import { catchStrikeSchema, dripLinesUpdateSchema, newCatchTestSchema, zoneDripLinesSchema } from "./drip-lines.ts";
+import { newWateringsSchema, wateringStrikeSchema } from "./watering.ts";
 import { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./zone-water.ts";
 
 export const getDripLines = endpoint({
@@ -38,6 +39,25 @@ export const strikeCatchTest = endpoint({
   params: oneParams.extend({ testId: idParamSchema }),
   body: catchStrikeSchema,
   answer: zoneDripLinesSchema,
+  status: 201,
+});
+
+export const addWaterings = endpoint({
+  method: "post",
+  path: "/api/waterings",
+  summary: "Water that was given, as a person says it: a pulse, a zone's day or all zones'; all of it or nothing",
+  body: newWateringsSchema,
+  answer: emptySchema,
+  status: 201,
+});
+
+export const strikeWatering = endpoint({
+  method: "post",
+  path: "/api/zones/:id/watering-strikes",
+  summary: "Strike a watering out, with the reason",
+  params: oneParams,
+  body: wateringStrikeSchema,
+  answer: emptySchema,
   status: 201,
 });
 

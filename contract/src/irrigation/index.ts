@@ -9,10 +9,13 @@ export {
 } from "./drip-lines.ts";
 export {
   addCatchTest,
+  addWaterings,
   computeLateral,
   computeUniformity,
   computeZoneWater,
   getDripLines,
   saveDripLines,
   strikeCatchTest,
+  strikeWatering,
 } from "./endpoints.ts";
+export type { NewWatering } from "./watering.ts";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { idParamSchema } from "../basics/basics.ts";
 import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
-import { newReadingSchema, rootHistorySchema, strikeSchema } from "./readings.ts";
+import { lastReadingsSchema, newReadingSchema, newRoundSchema, rootHistorySchema, strikeSchema } from "./readings.ts";
 import { newZoneReportSchema, reportStrikeSchema, zoneReportsSchema } from "./zone-report.ts";
 
 export const getRootHistory = endpoint({
@@ -39,6 +39,22 @@ export const strikeReading = endpoint({
   params: oneParams,
   body: strikeSchema,
   answer: rootHistorySchema,
+  status: 201,
+});
+
+export const getLastReadings = endpoint({
+  method: "get",
+  path: "/api/last-readings",
+  summary: "What was last read of each zone, some values back by kind",
+  answer: lastReadingsSchema,
+});
+
+export const addRound = endpoint({
+  method: "post",
+  path: "/api/rounds",
+  summary: "What was read on a walk past the zones; all of it or nothing",
+  body: newRoundSchema,
+  answer: lastReadingsSchema,
   status: 201,
 });
 

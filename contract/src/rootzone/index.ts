@@ -1,13 +1,24 @@
 export {
   addReading,
+  addRound,
   addZoneReport,
+  getLastReadings,
   getReadingsTable,
   getRootHistory,
   getZoneReports,
   strikeReading,
   strikeZoneReport,
 } from "./endpoints.ts";
-export { newReadingSchema, type NewReading, type Reading, type RootHistory, type Strike } from "./readings.ts";
+export {
+  newReadingSchema,
+  newRoundSchema,
+  type LastReadings,
+  type NewReading,
+  type NewRound,
+  type Reading,
+  type RootHistory,
+  type Strike,
+} from "./readings.ts";
 export type { Roots } from "./roots.ts";
 export {
   newZoneReportSchema,

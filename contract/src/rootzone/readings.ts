@@ -1,25 +1,30 @@
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { dateSchema, idSchema, instantSchema, listSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { rootsSchema } from "./roots.ts";
 
-/** One look at a root zone: what was read at one moment. What was not read is left out. */
-export const newReadingSchema = z
-  .strictObject({
-    at: instantSchema,
-    dripEcMsCm: quantitySchema("Drip EC", 0, 20, "mS/cm").optional(),
-    dripPh: quantitySchema("Drip pH", 3, 10, "").optional(),
-    drainPct: quantitySchema("Drain share", 0, 95, "% of the water given").optional(),
-    drainEcMsCm: quantitySchema("Drain EC", 0, 20, "mS/cm").optional(),
-    feedEcMsCm: quantitySchema("Feed EC", 0, 20, "mS/cm").optional(),
-    drainPh: quantitySchema("Drain pH", 3, 10, "").optional(),
-    tankEcMsCm: quantitySchema("EC of the solution", 0, 20, "mS/cm").optional(),
-    tankPh: quantitySchema("pH of the solution", 3, 10, "").optional(),
-    levelCm: quantitySchema("The level", -100, 200, "cm").optional(),
-  })
-  .refine(({ at: _at, ...values }) => Object.values(values).some((value) => value !== undefined), {
-    error: () => "Type at least one value that was read.",
-  })
-  .meta({ id: "NewReading" });
+/** What a pen, a tray, a rule or a tensiometer says; what was not read is left out. */
+const lookSchema = z.strictObject({
+  at: instantSchema,
+  dripEcMsCm: quantitySchema("Drip EC", 0, 20, "mS/cm").optional(),
+  dripPh: quantitySchema("Drip pH", 3, 10, "").optional(),
+  drainPct: quantitySchema("Drain share", 0, 95, "% of the water given").optional(),
+  drainEcMsCm: quantitySchema("Drain EC", 0, 20, "mS/cm").optional(),
+  feedEcMsCm: quantitySchema("Feed EC", 0, 20, "mS/cm").optional(),
+  drainPh: quantitySchema("Drain pH", 3, 10, "").optional(),
+  tankEcMsCm: quantitySchema("EC of the solution", 0, 20, "mS/cm").optional(),
+  tankPh: quantitySchema("pH of the solution", 3, 10, "").optional(),
+  levelCm: quantitySchema("The level", -100, 200, "cm").optional(),
+  tensionKpa: quantitySchema("The tension", 0, 1500, "kPa").optional(),
+});
+type Look = z.infer<typeof lookSchema>;
+
+function isRead({ at: _at, ...values }: Look): boolean {
+  return Object.values(values).some((value) => value !== undefined);
+}
+const NOTHING_READ = { error: () => "Type at least one value that was read." };
+
+/** One look at a root zone: what was read at one moment. */
+export const newReadingSchema = lookSchema.refine(isRead, NOTHING_READ).meta({ id: "NewReading" });
 export type NewReading = z.infer<typeof newReadingSchema>;
 
 export const strikeSchema = z
@@ -38,10 +43,32 @@ const readingSchema = z.object({
   tankEcMsCm: z.number().nullable(),
   tankPh: z.number().nullable(),
   levelCm: z.number().nullable(),
+  tensionKpa: z.number().nullable(),
   /** why it was struck out; null while it counts */
   struck: z.string().nullable(),
 });
 export type Reading = z.infer<typeof readingSchema>;
+
+/** A walk past the zones: one look at each, written all or none. */
+export const newRoundSchema = z
+  .strictObject({
+    readings: listSchema(
+      "Readings",
+      lookSchema.extend({ zoneId: idSchema }).refine(({ zoneId: _zone, ...look }) => isRead(look), NOTHING_READ),
+      500,
+    ).min(1, { error: () => "A round holds at least one reading." }),
+  })
+  .meta({ id: "NewRound" });
+export type NewRound = z.infer<typeof newRoundSchema>;
+
+const pastValueSchema = z.object({ at: instantSchema, value: z.number() });
+/** What was last read of each zone: by kind, the newest values that count, the newest first. */
+export const lastReadingsSchema = z
+  .object({
+    zones: z.array(z.object({ zoneId: idSchema, past: z.record(z.string(), z.array(pastValueSchema)) })),
+  })
+  .meta({ id: "LastReadings" });
+export type LastReadings = z.infer<typeof lastReadingsSchema>;
 
 /** The root zone of a zone over the last weeks. */
 export const rootHistorySchema = z

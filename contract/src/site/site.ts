@@ -25,6 +25,8 @@ export const newSiteSchema = z
     elevationM: quantitySchema("Elevation", -430, 5000, "m"),
     timeZone: timeZoneSchema,
     unitSystem: unitSystemSchema,
+    /** what the pump that serves the zones gives at most; null while nobody said */
+    pumpLh: quantitySchema("The pump's flow", 1, 10_000_000, "L/h").nullable().default(null),
     currency: z
       .string()
       .regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),

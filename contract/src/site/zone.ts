@@ -9,6 +9,7 @@ import {
   textSchema,
   versionSchema,
 } from "../basics/basics.ts";
+import { soldAsSchema } from "../basics/sold-as.ts";
 import { siteSchema } from "./site.ts";
 
 const basics = {
@@ -84,7 +85,8 @@ const plantingSchema = z.strictObject({
   /** first day without the crop; null while it stands */
   clearedOn: dateSchema.nullable(),
   signs: listSchema("Signs", z.strictObject({ stageId: labelSchema("The stage"), on: dateSchema }), 100),
-  targetKgM2: quantitySchema("The yield aimed at", 0.01, 200, "kg/m²").nullable().default(null),
+  /** in kg or pieces, as the crop is sold */
+  targetPerM2: quantitySchema("The yield aimed at", 0.01, 2000, "per m²").nullable().default(null),
 });
 export type Planting = z.infer<typeof plantingSchema>;
 
@@ -168,6 +170,7 @@ export const zoneUpdateSchema = newZoneSchema.extend({ version: versionSchema })
 const cropChoiceSchema = z.object({
   id: z.string(),
   name: z.string(),
+  soldAs: soldAsSchema,
   stages: z.array(z.object({ id: z.string(), name: z.string(), days: z.number() })),
 });
 export type CropChoice = z.infer<typeof cropChoiceSchema>;

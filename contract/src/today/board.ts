@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema } from "../basics/basics.ts";
+import { soldAsSchema } from "../basics/sold-as.ts";
 import { openFindingSchema } from "../advice/decision.ts";
 import { markSchema } from "../advice/finding.ts";
 import { missingSchema, stripPulseSchema } from "../plan/strip.ts";
@@ -36,7 +37,9 @@ const boardZoneSchema = z.object({
     })
     .nullable(),
   /** null until something was picked of what stands, without a target */
-  harvest: z.object({ pickedKgM2: z.number(), pathKgM2: z.number().nullable(), picking: z.boolean() }).nullable(),
+  harvest: z
+    .object({ soldAs: soldAsSchema, pickedPerM2: z.number(), pathPerM2: z.number().nullable(), picking: z.boolean() })
+    .nullable(),
   findings: z.array(openFindingSchema),
   pulses: z.array(stripPulseSchema),
 });

@@ -24,9 +24,14 @@ export interface Stage {
   readonly picking?: true;
 }
 
+/** How what comes off is counted: by its mass, or by the piece, as heads and pots are sold. */
+export type SoldAs =
+  { readonly kind: "mass" } | { readonly kind: "piece"; readonly one: string; readonly many: string };
+
 export interface Crop {
   readonly id: string;
   readonly name: string;
+  readonly soldAs: SoldAs;
   readonly kcStart: number;
   readonly leafAreaStart: number;
   readonly rootDepthStartM: number;

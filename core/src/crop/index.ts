@@ -1,5 +1,5 @@
-export type { Crop } from "./crop.ts";
-export { CROPS } from "./library.ts";
-export { standingOn, type Standing } from "./planting.ts";
+export type { Crop, SoldAs, Stage } from "./crop.ts";
+export { cropById, CROPS } from "./library.ts";
+export { plantingOn, standingOn, type Standing } from "./planting.ts";
 export { assumedRemoval } from "./removal.ts";
-export type { CropState } from "./stage-on.ts";
+export { signFault, stagePeriods, type CropState } from "./stage-on.ts";

@@ -11,6 +11,7 @@ const DRAIN_SOURCE = { source: "usual practice in substrate, 15 to 30 %", assume
 export const butterhead: Crop = {
   id: "lettuce-butterhead",
   name: "Butterhead lettuce",
+  soldAs: { kind: "piece", one: "head", many: "heads" },
   kcStart: 0.7,
   leafAreaStart: 0.15,
   rootDepthStartM: 0.2,
@@ -70,6 +71,7 @@ export const butterhead: Crop = {
 export const fennel: Crop = {
   id: "fennel",
   name: "Bulb fennel",
+  soldAs: { kind: "mass" },
   kcStart: 0.7,
   leafAreaStart: 0.1,
   rootDepthStartM: 0.2,
@@ -141,6 +143,7 @@ export const fennel: Crop = {
 export const waterSpinach: Crop = {
   id: "water-spinach",
   name: "Water spinach",
+  soldAs: { kind: "mass" },
   kcStart: 1.0,
   leafAreaStart: 0.2,
   rootDepthStartM: 0.2,

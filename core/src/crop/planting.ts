@@ -9,8 +9,8 @@ export interface Planting {
   /** first day without the crop; null while it stands */
   readonly clearedOn: string | null;
   readonly signs: readonly StageSign[];
-  /** yield aimed at, kg/m² of the zone's ground */
-  readonly targetKgM2?: number | null;
+  /** yield aimed at, kg or pieces per m² of the zone's ground, as the crop is sold */
+  readonly targetPerM2?: number | null;
 }
 
 /** A crop as it stands on a date. */
@@ -20,14 +20,20 @@ export interface Standing {
   readonly state: CropState;
 }
 
+/** The planting whose place it is on a date, even past its last stage; null before the first and between two. */
+export function plantingOn<T extends Planting>(plantings: readonly T[], date: string): T | null {
+  const planting = plantings.findLast((candidate) => candidate.plantedOn <= date);
+  return planting && (planting.clearedOn === null || date < planting.clearedOn) ? planting : null;
+}
+
 /**
  * What stands on a date, of the plantings of a zone in order of time.
  *
  * @returns null before the first planting, between two, and after the last stage of one
  */
 export function standingOn(plantings: readonly Planting[], date: string): Standing | null {
-  const planting = plantings.findLast((candidate) => candidate.plantedOn <= date);
-  if (!planting || (planting.clearedOn !== null && date >= planting.clearedOn)) return null;
+  const planting = plantingOn(plantings, date);
+  if (!planting) return null;
   const crop = cropById(planting.cropId);
   const state = cropStateOn(crop, planting.plantedOn, date, planting.signs);
   return state && { planting, crop, state };

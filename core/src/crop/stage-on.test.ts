@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cropById } from "./library.ts";
-import { cropStateOn, stagePeriods } from "./stage-on.ts";
+import { cropStateOn, signFault, stagePeriods } from "./stage-on.ts";
 
 const courgette = cropById("courgette");
 
@@ -27,5 +27,28 @@ describe("the stage of a crop", () => {
     ]);
     expect(periods[1]?.endsOn).toBe("2026-05-01");
     expect(periods[2]?.seen).toBe(true);
+  });
+});
+
+describe("a stage that is seen", () => {
+  const seen = [{ stageId: "flowering", on: "2026-05-01" }];
+
+  it.each([
+    ["in its order", "picking", "2026-05-20", null],
+    ["again on another day", "flowering", "2026-05-03", null],
+    [
+      "before the one that comes before it",
+      "picking",
+      "2026-05-01",
+      /Flowering was seen on 2026-05-01, and comes before/,
+    ],
+    ["after the one that follows it", "leaf", "2026-05-02", /Flowering was seen on 2026-05-01, and comes after/],
+    ["before planting", "leaf", "2026-03-30", /before planting on 2026-04-01/],
+    ["of another crop", "bulb", "2026-05-20", /has no stage bulb/],
+    ["that is planting itself", "establishment", "2026-04-03", /begins with planting/],
+  ])("%s", (_what, stageId, on, words) => {
+    const fault = signFault(courgette, "2026-04-01", { stageId, on }, seen);
+    if (words === null) expect(fault).toBeNull();
+    else expect(fault?.message).toMatch(words);
   });
 });

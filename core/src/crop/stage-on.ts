@@ -43,6 +43,41 @@ export function stagePeriods(crop: Crop, plantedOn: string, signs: readonly Stag
 }
 
 /**
+ * Why a stage cannot have been seen to begin on a date: stages come in their order, and none before planting.
+ *
+ * @returns null where it can
+ */
+export function signFault(
+  crop: Crop,
+  plantedOn: string,
+  { stageId, on }: StageSign,
+  signs: readonly StageSign[],
+): { readonly path: "stageId" | "on"; readonly message: string } | null {
+  const place = (id: string): number => crop.stages.findIndex((stage) => stage.id === id);
+  const at = place(stageId);
+  const [stage] = at === -1 ? [] : crop.stages.slice(at);
+  if (!stage) return { path: "stageId", message: `${crop.name} has no stage ${stageId}.` };
+  if (at === 0)
+    return {
+      path: "stageId",
+      message: `${stage.name} begins with planting, on ${plantedOn}; change the planting date.`,
+    };
+  if (on < plantedOn)
+    return { path: "on", message: `${stage.name} cannot begin on ${on}, before planting on ${plantedOn}.` };
+  const nameOf = (id: string): string => crop.stages[place(id)]?.name ?? id;
+  const clash = signs.find((sign) => {
+    const other = place(sign.stageId);
+    return (other < at && sign.on >= on) || (other > at && sign.on <= on);
+  });
+  return clash
+    ? {
+        path: "on",
+        message: `${stage.name} cannot begin on ${on}: ${nameOf(clash.stageId)} was seen on ${clash.on}, and comes ${place(clash.stageId) < at ? "before" : "after"} it.`,
+      }
+    : null;
+}
+
+/**
  * Stage and canopy of a planting on a date.
  *
  * @returns null before planting and after the last stage

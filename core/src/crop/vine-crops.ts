@@ -11,6 +11,7 @@ const DRAIN_SOURCE = { source: "usual practice in substrate, 20 to 40 %", assume
 export const melon: Crop = {
   id: "melon-netted",
   name: "Netted melon",
+  soldAs: { kind: "mass" },
   kcStart: 0.5,
   leafAreaStart: 0.1,
   rootDepthStartM: 0.2,
@@ -94,6 +95,7 @@ export const melon: Crop = {
 export const courgette: Crop = {
   id: "courgette",
   name: "Courgette",
+  soldAs: { kind: "mass" },
   kcStart: 0.5,
   leafAreaStart: 0.1,
   rootDepthStartM: 0.2,

@@ -16,6 +16,7 @@ export { seasonStrength, type SeasonPolicy } from "./season-strength.ts";
 export { readShelfList, type ListedProduct } from "./shelf-list.ts";
 export { singleGrade, wallTable } from "./single-grade.ts";
 export { slowRelease } from "./slow-release.ts";
+export { tankDaysLeft, tankLeftL } from "./tank-level.ts";
 export { tankTopUp } from "./tank-top-up.ts";
 export { GENERAL_TARGET, stageTarget } from "./targets.ts";
 export { mayStandTogether } from "./together.ts";

@@ -68,6 +68,14 @@ const CYCLAMEN: StageTarget = {
   source: "Steiner (1984) at 0.6 of its strength; strength assumed",
   assumed: true,
 };
+const POT_FINISH: StageTarget = {
+  id: "pot-plants-finish",
+  name: "Flowering pot plants, finish",
+  ions: scaled({ ...STEINER, ...TRACE }, 0.4),
+  ph: 5.8,
+  source: "Steiner (1984) at 0.4 of its strength before sale, so that pots keep; strength assumed",
+  assumed: true,
+};
 const BLUEBERRY: StageTarget = {
   id: "blueberry-acid",
   name: "Blueberry in pots, acid feed",
@@ -106,6 +114,10 @@ const BY_STAGE: Readonly<Record<string, Readonly<Record<string, StageTarget>>>> 
   },
   "lettuce-butterhead": allStages(["establishment", "leaf", "head"], LETTUCE),
   cyclamen: allStages(["establishment", "leaf", "bud", "flowering"], CYCLAMEN),
+  kalanchoe: {
+    ...allStages(["rooting", "long-days", "short-days"], CYCLAMEN),
+    flowering: POT_FINISH,
+  },
   blueberry: allStages(["budbreak", "flowering", "fill", "picking", "after", "leaffall", "dormant"], BLUEBERRY),
   fennel: allStages(["establishment", "leaf", "bulb", "picking"], FIELD_LEAF),
   "water-spinach": allStages(["establishment", "leaf", "cutting"], FIELD_LEAF),

@@ -1,2 +1,2 @@
 export { readPickList, type NotedPick } from "./pick-list.ts";
-export { pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
+export { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";

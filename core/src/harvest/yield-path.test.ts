@@ -2,8 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
 import { addDays } from "../time/local-time.ts";
-import { pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
+import { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
 
+const MASS = { kind: "mass" } as const;
+const HEADS = { kind: "piece", one: "head", many: "heads" } as const;
 const planting = { cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [] };
 
 describe("the target's path", () => {
@@ -16,20 +18,31 @@ describe("the target's path", () => {
 
   it("is none before, all after, and never falls", () => {
     const time = { from: "2026-06-20", to: "2026-08-19" };
-    expect(yieldPath(time, 6, "2026-06-19").kgM2).toBe(0);
-    expect(yieldPath(time, 6, "2026-06-20").kgM2).toBeCloseTo(0.1, 9);
-    expect(yieldPath(time, 6, "2026-09-30").kgM2).toBe(6);
+    expect(yieldPath(time, 6, "2026-06-19", MASS).perM2).toBe(0);
+    expect(yieldPath(time, 6, "2026-06-20", MASS).perM2).toBeCloseTo(0.1, 9);
+    expect(yieldPath(time, 6, "2026-09-30", MASS).perM2).toBe(6);
     fc.assert(
       fc.property(fc.integer({ min: -50, max: 200 }), (day) => {
         const on = addDays(time.from, day);
-        expect(yieldPath(time, 6, addDays(on, 1)).kgM2).toBeGreaterThanOrEqual(yieldPath(time, 6, on).kgM2);
+        expect(yieldPath(time, 6, addDays(on, 1), MASS).perM2).toBeGreaterThanOrEqual(
+          yieldPath(time, 6, on, MASS).perM2,
+        );
       }),
     );
   });
 
   it("tells water per kilo only once something was picked and metered", () => {
-    expect(pickedSoFar([40, 44], 420, 3360)).toMatchObject({ kgM2: 0.2, litresPerKg: 40 });
-    expect(pickedSoFar([], 420, 3360).litresPerKg).toBeNull();
-    expect(pickedSoFar([40], 420, null).litresPerKg).toBeNull();
+    expect(pickedSoFar([40, 44], 420, 3360, MASS)).toMatchObject({ perM2: 0.2, litresPerUnit: 40 });
+    expect(pickedSoFar([], 420, 3360, MASS).litresPerUnit).toBeNull();
+    expect(pickedSoFar([40], 420, null, MASS).litresPerUnit).toBeNull();
+  });
+
+  it("counts heads by the head, whatever they weigh, and says so in its unit", () => {
+    expect(pickedAmount({ massKg: 24, count: 96 }, HEADS)).toBe(96);
+    expect(pickedAmount({ massKg: 24, count: null }, HEADS)).toBeNull();
+    expect(pickedAmount({ massKg: 24, count: 96 }, MASS)).toBe(24);
+    const { perM2, litresPerUnit, steps } = pickedSoFar([96, 104], 50, 400, HEADS);
+    expect([perM2, litresPerUnit]).toEqual([4, 2]);
+    expect(steps.map(({ unit }) => unit)).toEqual(["heads/m²", "L/head"]);
   });
 });

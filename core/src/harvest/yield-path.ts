@@ -1,4 +1,4 @@
-import type { Crop } from "../crop/crop.ts";
+import type { Crop, SoldAs } from "../crop/crop.ts";
 import type { Planting } from "../crop/planting.ts";
 import { stagePeriods } from "../crop/stage-on.ts";
 import { addDays, daysBetween } from "../time/local-time.ts";
@@ -23,57 +23,74 @@ export function pickingTime(crop: Crop, { plantedOn, clearedOn, signs }: Plantin
  *
  * The line is this program's own assumption. Real flushes swing about it; a season's own picks are the better path.
  *
- * @param targetKgM2 yield aimed at, kg/m² of the zone's ground, 0 to 200
- * @returns kg/m², with how it came about
+ * @param targetPerM2 yield aimed at, kg or pieces per m² of the zone's ground, 0 to 2000
+ * @returns in the same unit, with how it came about
  */
 export function yieldPath(
   { from, to }: PickingTime,
-  targetKgM2: number,
+  targetPerM2: number,
   date: string,
-): { readonly kgM2: number; readonly step: WorkingStep } {
+  soldAs: SoldAs,
+): { readonly perM2: number; readonly step: WorkingStep } {
   const days = daysBetween(from, to);
   const gone = Math.min(Math.max(daysBetween(from, addDays(date, 1)), 0), days);
-  const kgM2 = days > 0 ? (targetKgM2 * gone) / days : targetKgM2;
+  const perM2 = days > 0 ? (targetPerM2 * gone) / days : targetPerM2;
   return {
-    kgM2,
+    perM2,
     step: {
       label: "Target's path",
       formula: "yield aimed at · days picked / days of picking",
-      substituted: fill`${targetKgM2} × ${gone} ÷ ${days}`(),
-      value: kgM2,
-      unit: "kg/m²",
+      substituted: fill`${targetPerM2} × ${gone} ÷ ${days}`(),
+      value: perM2,
+      unit: unitOf(soldAs),
       source: `straight line from ${from} to ${to}, the picking stages; assumed by this program`,
     },
   };
 }
 
+/** The unit of a yield per ground: kg/m², heads/m², pots/m². */
+function unitOf(soldAs: SoldAs): string {
+  return soldAs.kind === "mass" ? "kg/m²" : `${soldAs.many}/m²`;
+}
+
+/** What one pick counts for, as its crop is sold; null where just that was not noted. */
+export function pickedAmount(
+  { massKg, count }: { readonly massKg: number | null; readonly count: number | null },
+  soldAs: SoldAs,
+): number | null {
+  return soldAs.kind === "mass" ? massKg : count;
+}
+
 /** A total of picks over the ground they came from, with the water that went in. */
 export function pickedSoFar(
-  kg: readonly number[],
+  amounts: readonly number[],
   areaM2: number,
   litresGiven: number | null,
-): { readonly kgM2: number; readonly litresPerKg: number | null; readonly steps: readonly WorkingStep[] } {
-  const total = kg.reduce((sum, mass) => sum + mass, 0);
-  const kgM2 = total / areaM2;
+  soldAs: SoldAs,
+): { readonly perM2: number; readonly litresPerUnit: number | null; readonly steps: readonly WorkingStep[] } {
+  const one = soldAs.kind === "mass" ? "kg" : soldAs.one;
+  const many = soldAs.kind === "mass" ? "kg" : soldAs.many;
+  const total = amounts.reduce((sum, amount) => sum + amount, 0);
+  const perM2 = total / areaM2;
   const steps: WorkingStep[] = [
     {
       label: "Picked so far",
       formula: "Σ picks / area",
-      substituted: fill`${total} kg ÷ ${areaM2} m²`(),
-      value: kgM2,
-      unit: "kg/m²",
-      source: "picks as weighed since planting; struck ones are left out",
+      substituted: `${fill`${total}`()} ${many} ÷ ${fill`${areaM2}`()} m²`,
+      value: perM2,
+      unit: unitOf(soldAs),
+      source: "picks as noted since planting; struck ones are left out",
     },
   ];
-  if (litresGiven === null || total === 0) return { kgM2, litresPerKg: null, steps };
-  const litresPerKg = litresGiven / total;
+  if (litresGiven === null || total === 0) return { perM2, litresPerUnit: null, steps };
+  const litresPerUnit = litresGiven / total;
   steps.push({
-    label: "Water per kilo",
+    label: soldAs.kind === "mass" ? "Water per kilo" : `Water per ${one}`,
     formula: "water given since planting / Σ picks",
-    substituted: fill`${litresGiven} L ÷ ${total} kg`(),
-    value: litresPerKg,
-    unit: "L/kg",
+    substituted: `${fill`${litresGiven}`()} L ÷ ${fill`${total}`()} ${many}`,
+    value: litresPerUnit,
+    unit: `L/${one}`,
     source: "meter of the zone, all water since planting, drain included",
   });
-  return { kgM2, litresPerKg, steps };
+  return { perM2, litresPerUnit, steps };
 }

@@ -13,3 +13,4 @@ export { pipeLossKpa, subMain, type SubMain } from "./sub-main.ts";
 export { uniformity } from "./uniformity.ts";
 export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";
 export { zoneWater } from "./zone-water.ts";
+export { clashesOf, pumpLoad, type Clash, type LoadStep, type RunPulse } from "./pump-load.ts";

@@ -13,7 +13,12 @@ const courgette = (plantedOn: string, clearedOn: string | null = null) => ({
   clearedOn,
   signs: [],
 });
-const zone = { areaM2: 100, plantings: [courgette("2026-05-01")], givenL: Array.from({ length: 7 }, () => 500) };
+const zone = {
+  areaM2: 100,
+  plantings: [courgette("2026-05-01")],
+  givenL: Array.from({ length: 7 }, () => 500),
+  plannedL: [],
+};
 /** The zone's water from a date on, by its plantings. */
 const ahead = (
   { plantings, ...use }: Omit<ZoneUse, "kc"> & { readonly plantings: readonly Planting[] },
@@ -46,11 +51,20 @@ describe("the water that a zone will take", () => {
   it("follows the sun above the air beyond the days that are known", () => {
     // FAO-56, example 8: Ra is 32.2 MJ/m² at 20° S on 3 September. On 3 June (table 2.6) about 25 MJ/m².
     const south = { latitudeDeg: -20 };
-    const fresh = { areaM2: 100, plantings: [courgette("2026-08-10")], givenL: [] };
+    const fresh = { areaM2: 100, plantings: [courgette("2026-08-10")], givenL: [], plannedL: [] };
     const [winter, known] = ["2026-06-03", "2026-09-03"].map((on) =>
       ahead(fresh, 1, new Map([[on, 2.5]]), south, "2026-09-03"),
     );
     expect((winter?.[0] ?? 0) / (known?.[0] ?? NaN)).toBeCloseTo(32.2 / 25, 1);
+  });
+
+  it("is what the plans give as far as they reach, and goes on at their litres for each of demand", () => {
+    const planned = { ...zone, givenL: [], plannedL: [900, 0, 900] };
+    const plain = ahead({ ...zone, givenL: [], plannedL: [] }, 6, week(4));
+    const use = ahead(planned, 6, week(4));
+    expect(use.slice(0, 3)).toEqual([900, 0, 900]);
+    const perDemand = 1800 / plain.slice(0, 3).reduce((sum, litres) => sum + litres, 0);
+    for (const day of [3, 4, 5]) expect((use[day] ?? NaN) / (plain[day] ?? NaN)).toBeCloseTo(perDemand, 9);
   });
 
   it("is demand alone where nothing was given yet", () => {

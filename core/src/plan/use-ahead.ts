@@ -9,6 +9,8 @@ export interface ZoneUse {
   readonly kc: readonly number[];
   /** L given on each of the last days, the day before `date` last */
   readonly givenL: readonly number[];
+  /** L that the plans of the first days from `date` on give, as far as they reach */
+  readonly plannedL: readonly number[];
   /** mm on a date where rain falls on the zone; left out under cover */
   rainMm?(date: string): number;
 }
@@ -22,8 +24,9 @@ export function kcAhead(plantings: readonly Planting[], from: string, days: numb
 }
 
 /**
- * Water that a zone will take on each of the coming days: area · Kc · ET₀ with the crop as it will stand, less the rain
- * that falls on it, at the same litres for each of demand as of late. Where nothing was given of late, demand alone.
+ * Water that a zone will take on each of the coming days: what its plans give as far as they reach, and beyond them
+ * area · Kc · ET₀ with the crop as it will stand, less the rain that falls on it, at the same litres for each of demand as
+ * were given of late and are planned. Where neither tells, demand alone.
  *
  * @param evaporationMm reference evapotranspiration outside by date, measured and foreseen; a day beyond follows the sun
  *   above the air (FAO-56 eq. 21) from the days that are known
@@ -31,7 +34,7 @@ export function kcAhead(plantings: readonly Planting[], from: string, days: numb
  */
 export function zoneUseAheadL(
   place: Pick<Place, "latitudeDeg">,
-  { areaM2, kc, givenL, rainMm: rainOn }: ZoneUse,
+  { areaM2, kc, givenL, plannedL, rainMm: rainOn }: ZoneUse,
   date: string,
   evaporationMm: ReadonlyMap<string, number>,
 ): number[] {
@@ -52,12 +55,11 @@ export function zoneUseAheadL(
     keptMm = Math.min(KEPT_RAIN_MM, Math.max(0, rainMm - wantedMm));
     return areaM2 * Math.max(0, wantedMm - rainMm);
   });
-  const past = demands.slice(0, givenL.length);
   // Only days with a crop tell how much is given for its demand.
-  const [given, demanded] = givenL.reduce(
-    ([litres, of], day, age) => ((past[age] ?? 0) > 0 ? [litres + day, of + (past[age] ?? 0)] : [litres, of]),
+  const [given, demanded] = [...givenL, ...plannedL].reduce(
+    ([litres, of], ofDay, day) => ((demands[day] ?? 0) > 0 ? [litres + ofDay, of + (demands[day] ?? 0)] : [litres, of]),
     [0, 0],
   );
   const perDemand = given > 0 && demanded > 0 ? given / demanded : 1;
-  return demands.slice(givenL.length).map((litres) => perDemand * litres);
+  return demands.slice(givenL.length).map((litres, day) => plannedL[day] ?? perDemand * litres);
 }

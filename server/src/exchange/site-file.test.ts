@@ -115,6 +115,7 @@ async function filledBeyondEveryPage({ scope, call }: TestServer): Promise<void>
       await feedStore(inner).addMix(1, from + at, {
         key: uuid(2, at),
         lines: [{ productId: "own-1", tankId: "D", kg: 1 + at, lot: null }],
+        levels: [{ tankId: "D", litres: 90 + at }],
       });
   });
   const weather = await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));

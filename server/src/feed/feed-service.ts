@@ -8,19 +8,9 @@ import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
+import { USUAL } from "./zone-target.ts";
 
 export type FeedService = ReturnType<typeof feedService>;
-
-/** Two concentrates of 200 L at one in a hundred: what most nurseries of this size stand on. Shown as such on the page. */
-export const USUAL: FeedSettings = {
-  tanks: [
-    { id: "A", volumeL: 200, dilution: 100 },
-    { id: "B", volumeL: 200, dilution: 100 },
-  ],
-  coarseG: 10,
-  fineG: 0.1,
-  wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
-};
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
 export function feedService(scope: Scope, plans: PlanService) {

@@ -4,6 +4,7 @@ import {
   newMixSchema,
   type FeedSettings,
   type FeedTarget,
+  type Mix,
   type NewMix,
   type ShelfUpdate,
 } from "@sprunel/contract/feed";
@@ -34,6 +35,7 @@ interface MixRow {
   zone_id: number;
   mixed_at_ms: number;
   lines: string;
+  levels: string | null;
   actor: string;
 }
 
@@ -94,7 +96,7 @@ export function feedStore({ db, actor }: Writer) {
       await db<TargetRow>("feed_target").where({ zone_id: zoneId }).delete();
     },
     /** @returns false when this very mix is in the book already */
-    async addMix(zoneId: number, mixedAtMs: number, { key, lines }: NewMix): Promise<boolean> {
+    async addMix(zoneId: number, mixedAtMs: number, { key, lines, levels }: NewMix): Promise<boolean> {
       const known = await db<MixRow>("mix").where({ key }).first("id");
       if (known) return false;
       await db<MixRow>("mix").insert({
@@ -102,6 +104,7 @@ export function feedStore({ db, actor }: Writer) {
         zone_id: zoneId,
         mixed_at_ms: mixedAtMs,
         lines: JSON.stringify(lines),
+        levels: JSON.stringify(levels),
         actor,
       });
       return true;
@@ -112,17 +115,37 @@ export function feedStore({ db, actor }: Writer) {
       return rows.map((row) => ({
         key: row.key,
         mixedAtMs: row.mixed_at_ms,
-        lines: newMixSchema.shape.lines.parse(JSON.parse(row.lines)),
+        ...weighedIn(row),
       }));
     },
     /** What a screen lists: the newest. */
-    async mixes(zoneId: number): Promise<{ id: number; mixedAt: string; lines: NewMix["lines"] }[]> {
+    async mixes(zoneId: number): Promise<Mix[]> {
       const rows = await db<MixRow>("mix").where({ zone_id: zoneId }).orderBy("mixed_at_ms", "desc").limit(SHOWN_MIXES);
       return rows.map((row) => ({
         id: row.id,
         mixedAt: new Date(row.mixed_at_ms).toISOString(),
-        lines: newMixSchema.shape.lines.parse(JSON.parse(row.lines)),
+        ...weighedIn(row),
       }));
     },
+    /** The newest mixes of every zone before a moment, the newest first: enough to find each tank's last one. */
+    async newestMixes(toMs: number): Promise<(Omit<NewMix, "key"> & { zoneId: number; mixedAtMs: number })[]> {
+      const rows = (await db
+        .from(
+          db<MixRow>("mix")
+            .select("*", db.raw("row_number() OVER (PARTITION BY zone_id ORDER BY mixed_at_ms DESC) AS age"))
+            .where("mixed_at_ms", "<", toMs)
+            .as("aged"),
+        )
+        .where("age", "<=", SHOWN_MIXES)
+        .orderBy("mixed_at_ms", "desc")) as MixRow[];
+      return rows.map((row) => ({ zoneId: row.zone_id, mixedAtMs: row.mixed_at_ms, ...weighedIn(row) }));
+    },
+  };
+}
+
+function weighedIn({ lines, levels }: MixRow): Pick<NewMix, "lines" | "levels"> {
+  return {
+    lines: newMixSchema.shape.lines.parse(JSON.parse(lines)),
+    levels: newMixSchema.shape.levels.parse(JSON.parse(levels ?? "[]")),
   };
 }

@@ -62,6 +62,53 @@ describe("the compute API of feeds", () => {
   });
 });
 
+describe("the tanks of all zones", () => {
+  const tankA = async ({ call }: TestServer, date = "") => {
+    const { zones } = (await call("GET", `/api/feed${date && `?date=${date}`}`)).body as {
+      zones: { name: string; tanksSet: boolean; tanks: Record<string, unknown>[] }[];
+    };
+    return zones[0]?.tanks[0];
+  };
+  const given = (at: string, litres: number) => ({
+    zone_id: 1,
+    start_ms: Date.parse(at),
+    minutes: 30,
+    litres,
+    source: "controller",
+  });
+
+  it("stand at what was mixed less what the feed given since has drawn, and at nothing known before the first mix", async () => {
+    const server = await fed();
+    await server.call("PUT", "/api/zones/1/feed-target", { ions: { K: 4, NO3: 4 }, ph: 5.8, version: null });
+    expect(await tankA(server)).toMatchObject({ id: "A", mixed: null, levelL: null, daysLeft: null });
+    await server.db("watering").insert(given("2026-06-20T05:00:00Z", 9000));
+    const levels = [{ tankId: "A", litres: 150 }];
+    await server.call("POST", "/api/zones/1/mixes", { ...mix("8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e5f", 12), levels });
+    await server.db("mix").update({ mixed_at_ms: Date.parse("2026-06-20T06:00:00Z") });
+    await server.db("watering").insert(given("2026-06-20T07:00:00Z", 3000));
+    expect(await tankA(server)).toMatchObject({
+      levelL: expect.closeTo(150 - 3000 / 100, 9),
+      mixed: { levelL: 150, assumedFull: false, givenL: 3000 },
+    });
+    expect(await tankA(server, "2026-06-19")).toMatchObject({ mixed: null });
+  });
+
+  it("count as full after a mix that says nothing of their level, and tell so", async () => {
+    const server = await fed();
+    await server.call("PUT", "/api/zones/1/feed-target", { ions: { K: 4, NO3: 4 }, ph: 5.8, version: null });
+    await server.call("POST", "/api/zones/1/mixes", mix("8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e5f", 12));
+    await server.db("mix").update({ mixed_at_ms: Date.parse("2026-06-20T06:00:00Z"), levels: null });
+    expect(await tankA(server)).toMatchObject({ levelL: 200, mixed: { levelL: 200, assumedFull: true } });
+  });
+
+  it("are not listed of a zone that has nothing to be fed", async () => {
+    const server = await testServer();
+    await server.call("POST", "/api/site", site);
+    await server.call("POST", "/api/zones", { ...zone, plantings: [] });
+    expect((await server.call("GET", "/api/feed")).body).toMatchObject({ zones: [], shelf: [] });
+  });
+});
+
 describe("mixing", () => {
   it("draws the shelf down once for one mix, however often it is sent", async () => {
     const { call } = await fed();

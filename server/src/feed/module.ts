@@ -4,6 +4,7 @@ import {
   computeRecipe,
   dropFeedTarget,
   getFeedCosts,
+  getFeedStation,
   getProducts,
   getRecipes,
   getZoneFeed,
@@ -20,6 +21,7 @@ import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { feedStation } from "./feed-station.ts";
 import { feedService, type FeedService } from "./feed-service.ts";
 import { asListed } from "./feed-records.ts";
 import { feedInFile } from "./in-site-file.ts";
@@ -35,6 +37,7 @@ export function feedModule(
     feed,
     routes: [
       served(getZoneFeed, ({ params: { id }, query: { date } }) => feed.zoneFeed(id, date)),
+      served(getFeedStation, ({ query: { date } }) => feedStation(scope, plans, date)),
       served(saveFeedTarget, async ({ params: { id }, body: { version, ...target } }) => {
         await feed.saveTarget(id, version, target);
         return feed.zoneFeed(id, undefined);

@@ -1,16 +1,15 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
 import type { Site } from "@sprunel/contract/site";
-import { standingOn } from "@sprunel/core/crop";
-import { recipe, stageTarget, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { recipe, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
-import { USUAL } from "./feed-service.ts";
-import { feedStore, type FeedStore } from "./feed-store.ts";
+import { feedStore } from "./feed-store.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import { recipeStore } from "./recipe-store.ts";
+import { askedIn, USUAL, type Held } from "./zone-target.ts";
 
 /** So many solved questions are remembered; zones that ask the same are solved once. */
 const REMEMBERED = 1000;
@@ -115,12 +114,12 @@ export function recipeService(scope: Scope, plans: PlanService) {
       const date = await scope.site.dateOr(asked);
       const zones = await scope.zones();
       const records = await feedRecords(scope, site.id, date);
-      const litres = await plans.litresOn(date);
+      const litres = await plans.litres(site, zones, date);
       const held = await feedStore(scope).held();
       const costs: ZoneCost[] = [];
       let toldAt = performance.now();
       for (const zone of zones) {
-        costs.push(await costOf(zone, { records, held, date, litres: litres.get(zone.id) ?? 0 }));
+        costs.push(await costOf(zone, { records, held, date, litres: litres.get(zone.id)?.[0] ?? 0 }));
         if (performance.now() - toldAt < TOLD_EVERY_MS) continue;
         told(costs.length, zones.length);
         toldAt = performance.now();
@@ -151,22 +150,11 @@ export function recipeService(scope: Scope, plans: PlanService) {
   }
 }
 
-type Held = Awaited<ReturnType<FeedStore["held"]>>;
-
 interface Known {
   readonly records: FeedRecords;
   readonly held: Held;
   readonly date: string;
   readonly litres: number;
-}
-
-/** What a zone asks for: its own target, or else the library's of its stage. */
-function askedIn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Asked | null {
-  const standing = standingOn(plantings, date);
-  const target = targets.get(id) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
-  if (!target) return null;
-  const { wishes } = settings.get(id) ?? USUAL;
-  return { target: { ions: target.ions, ph: target.ph }, wishes };
 }
 
 /** The same demands have the same text, in whatever order they were typed. */

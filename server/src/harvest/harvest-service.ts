@@ -1,34 +1,46 @@
-import type { NewPick, ZoneHarvest } from "@sprunel/contract/harvest";
-import { standingOn } from "@sprunel/core/crop";
-import { pickedSoFar, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import type { DayPicks, NewPick, NewPicks, Pick, PickedZone, ZoneHarvest } from "@sprunel/contract/harvest";
+import { standingOn, type SoldAs } from "@sprunel/core/crop";
+import { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "@sprunel/core/harvest";
 import { startOfLocalDay } from "@sprunel/core/time";
+import { explanation } from "../http/explanation.ts";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
-import { explanation } from "../http/explanation.ts";
 import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
 import { pickStore } from "./pick-store.ts";
 
-/** What came off a planting, against the yield aimed at and the water given. */
+const BY_MASS: SoldAs = { kind: "mass" };
+
+interface Fault {
+  readonly path: string;
+  readonly message: string;
+}
+
+/** What came off plantings, against the yield aimed at and the water given. */
 export function harvestService(scope: Scope) {
   return {
     async addPick(zoneId: number, pick: NewPick): Promise<void> {
       const zone = await scope.zone(zoneId);
-      const today = await scope.site.dateOr(undefined);
-      if (pick.pickedOn > today)
-        throw badInput([
-          {
-            path: "pickedOn",
-            message: `A pick cannot be from ${pick.pickedOn}, which is still to come; today is ${today}.`,
-          },
-        ]);
-      if (!standingOn(zone.plantings, pick.pickedOn))
-        throw badInput([
-          {
-            path: "pickedOn",
-            message: `Nothing stood in ${zone.name} on ${pick.pickedOn}; check the date, or the planting in set-up.`,
-          },
-        ]);
+      const faults = faultsOf(zone, pick, await scope.site.dateOr(undefined));
+      if (faults.length > 0) throw badInput(faults);
       await pickStore(scope).add(zoneId, pick);
+    },
+
+    /** All of them or none: what cannot be is named by its place. */
+    async addPicks({ picks }: NewPicks): Promise<void> {
+      const today = await scope.site.dateOr(undefined);
+      const zones = new Map((await scope.zones()).map((zone) => [zone.id, zone]));
+      const faults = picks.flatMap(({ zoneId, ...pick }, at) => {
+        const zone = zones.get(zoneId);
+        const found = zone
+          ? faultsOf(zone, pick, today)
+          : [{ path: "zoneId", message: `Zone ${zoneId} does not exist.` }];
+        return found.map(({ path, message }) => ({ path: `picks.${at}.${path}`, message }));
+      });
+      if (faults.length > 0) throw badInput(faults);
+      await scope.transaction(async (inner) => {
+        for (const { zoneId, ...pick } of picks) await pickStore(inner).add(zoneId, pick);
+      });
     },
 
     async strikePick(zoneId: number, id: number, reason: string): Promise<void> {
@@ -36,34 +48,49 @@ export function harvestService(scope: Scope) {
       if (!(await pickStore(scope).strike(zoneId, id, reason, scope.clock()))) throw notFound(`Pick ${id}`);
     },
 
+    /** What came off every zone on a date, and how each stands against its target's path. */
+    async dayPicks(asked: string | undefined): Promise<DayPicks> {
+      await scope.site.current();
+      const date = await scope.site.dateOr(asked);
+      const zones = await scope.zones();
+      const planted = zones.flatMap(({ id, plantings }) => {
+        const standing = standingOn(plantings, date);
+        return standing ? [[id, standing.planting.plantedOn] as const] : [];
+      });
+      const picks = await pickStore(scope).since(new Map(planted), date);
+      return { date, zones: zones.map((zone) => pickedZone(zone, picks.get(zone.id) ?? [], date)) };
+    },
+
     async zoneHarvest(zoneId: number, asked: string | undefined): Promise<ZoneHarvest> {
       const [zone, site] = [await scope.zone(zoneId), await scope.site.current()];
       const date = await scope.site.dateOr(asked);
       const standing = standingOn(zone.plantings, date);
+      const soldAs = standing?.crop.soldAs ?? BY_MASS;
       const areaM2 = zone.definition.areaM2;
       const picks = standing ? await pickStore(scope).between(zoneId, standing.planting.plantedOn, date) : [];
       const waterings = standing
         ? await wateringStore(scope).totalSince(zoneId, startOfLocalDay(standing.planting.plantedOn, site.timeZone))
         : null;
-      const counted = picks.filter((pick) => pick.struck === null).map((pick) => pick.massKg);
-      const picked = pickedSoFar(counted, areaM2, waterings);
+      const counted = picks.filter((pick) => pick.struck === null).flatMap((pick) => pickedAmount(pick, soldAs) ?? []);
+      const picked = pickedSoFar(counted, areaM2, waterings, soldAs);
       const time = standing && pickingTime(standing.crop, standing.planting);
-      const targetKgM2 = standing?.planting.targetKgM2 ?? null;
-      const path = time && targetKgM2 !== null ? yieldPath(time, targetKgM2, date) : null;
+      const targetPerM2 = standing?.planting.targetPerM2 ?? null;
+      const path = time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs) : null;
       return {
         zoneId,
         date,
         crop: standing?.crop.name ?? null,
+        soldAs,
         areaM2,
-        targetKgM2,
-        pickedKgM2: picked.kgM2,
-        pathKgM2: path?.kgM2 ?? null,
-        litresPerKg: picked.litresPerKg,
+        targetPerM2,
+        pickedPerM2: picked.perM2,
+        pathPerM2: path?.perM2 ?? null,
+        litresPerUnit: picked.litresPerUnit,
         path:
-          time && targetKgM2 !== null
+          time && targetPerM2 !== null
             ? [
-                { date: time.from, kgM2: 0 },
-                { date: time.to, kgM2: targetKgM2 },
+                { date: time.from, perM2: 0 },
+                { date: time.to, perM2: targetPerM2 },
               ]
             : [],
         picks,
@@ -80,11 +107,62 @@ export function harvestService(scope: Scope) {
             explanation({
               steps: [path.step],
               inputs: [
-                { name: "Yield aimed at", value: targetKgM2 ?? 0, unit: "kg/m²", origins: [{ kind: "entered" }] },
+                {
+                  name: "Yield aimed at",
+                  value: targetPerM2 ?? 0,
+                  unit: path.step.unit,
+                  origins: [{ kind: "entered" }],
+                },
               ],
             }),
         },
       };
     },
+  };
+}
+
+/** What is wrong with a pick of a zone: its day, or a figure that its crop is sold by and that is missing. */
+function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
+  if (pick.pickedOn > today)
+    return [
+      {
+        path: "pickedOn",
+        message: `A pick cannot be from ${pick.pickedOn}, which is still to come; today is ${today}.`,
+      },
+    ];
+  const standing = standingOn(zone.plantings, pick.pickedOn);
+  if (!standing)
+    return [
+      {
+        path: "pickedOn",
+        message: `Nothing stood in ${zone.name} on ${pick.pickedOn}; check the date, or the planting in set-up.`,
+      },
+    ];
+  const { name, soldAs } = standing.crop;
+  if (pickedAmount(pick, soldAs) !== null) return [];
+  return soldAs.kind === "mass"
+    ? [{ path: "massKg", message: `${name} counts by its mass; type what the scale says.` }]
+    : [{ path: "count", message: `${name} counts by the ${soldAs.one}; type how many ${soldAs.many} came off.` }];
+}
+
+function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string): PickedZone {
+  const { plantings, definition } = zone;
+  const standing = standingOn(plantings, date);
+  const soldAs = standing?.crop.soldAs ?? BY_MASS;
+  const time = standing && pickingTime(standing.crop, standing.planting);
+  const targetPerM2 = standing?.planting.targetPerM2 ?? null;
+  const total = picks.reduce((sum, pick) => sum + (pickedAmount(pick, soldAs) ?? 0), 0);
+  return {
+    zoneId: zone.id,
+    name: zone.name,
+    crop: standing?.crop.name ?? null,
+    soldAs,
+    areaM2: definition.areaM2,
+    picking: standing?.state.period.stage.picking ?? false,
+    pickedPerM2: total / definition.areaM2,
+    pathPerM2: time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs).perM2 : null,
+    targetPerM2,
+    picks: picks.filter(({ pickedOn }) => pickedOn === date),
+    before: picks.findLast(({ pickedOn }) => pickedOn < date) ?? null,
   };
 }

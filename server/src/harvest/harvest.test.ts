@@ -14,8 +14,8 @@ async function picking(): Promise<TestServer> {
   const server = await testServer();
   await server.call("POST", "/api/site", site);
   const plantings = [
-    { cropId: "courgette", plantedOn: "2026-01-01", clearedOn: "2026-04-20", signs: [], targetKgM2: 4 },
-    { cropId: "courgette", plantedOn: "2026-04-22", clearedOn: null, signs: [], targetKgM2: 6 },
+    { cropId: "courgette", plantedOn: "2026-01-01", clearedOn: "2026-04-20", signs: [], targetPerM2: 4 },
+    { cropId: "courgette", plantedOn: "2026-04-22", clearedOn: null, signs: [], targetPerM2: 6 },
   ];
   await server.call("POST", "/api/zones", { ...zone, plantings });
   return server;
@@ -32,13 +32,13 @@ describe("picks", () => {
     await call("POST", "/api/zones/1/picks", pick);
     const { body } = await call("POST", "/api/zones/1/picks", pick);
     // 50 kg on 500 m², sent twice; picking began on 11 June, 10 of 60 days are over with the 20th.
-    expect(body).toMatchObject({ pickedKgM2: 0.1, pathKgM2: expect.closeTo(1, 9), picks: [{ massKg: 50 }] });
+    expect(body).toMatchObject({ pickedPerM2: 0.1, pathPerM2: expect.closeTo(1, 9), picks: [{ massKg: 50 }] });
     expect(((await call("GET", "/api/board")).body["zones"] as object[])[0]).toMatchObject({
-      harvest: { pickedKgM2: 0.1, pathKgM2: expect.closeTo(1, 9), picking: true },
+      harvest: { pickedPerM2: 0.1, pathPerM2: expect.closeTo(1, 9), picking: true },
     });
     expect((await call("GET", "/api/zones/1/harvest?date=2026-04-15")).body).toMatchObject({
-      pickedKgM2: 0.1,
-      targetKgM2: 4,
+      pickedPerM2: 0.1,
+      targetPerM2: 4,
     });
   });
 
@@ -46,7 +46,7 @@ describe("picks", () => {
     const { call } = await picking();
     await call("POST", "/api/zones/1/picks", pick);
     expect((await call("POST", "/api/zones/1/picks/1/strikes", { reason: "weighed with crates" })).body).toMatchObject({
-      pickedKgM2: 0,
+      pickedPerM2: 0,
       picks: [{ struck: "weighed with crates" }],
     });
     expect((await call("POST", "/api/zones/1/picks/7/strikes", { reason: "x" })).status).toBe(404);
@@ -64,6 +64,71 @@ describe("picks", () => {
   });
 });
 
+describe("what is sold by the piece", () => {
+  async function lettuce(): Promise<TestServer> {
+    const server = await testServer();
+    await server.call("POST", "/api/site", site);
+    const planting = { cropId: "lettuce-butterhead", plantedOn: "2026-05-20", clearedOn: null, signs: [] };
+    await server.call("POST", "/api/zones", { ...zone, plantings: [{ ...planting, targetPerM2: 16 }] });
+    return server;
+  }
+
+  it("counts by the head, weighed or not", async () => {
+    const { call } = await lettuce();
+    const { status, body } = await call("POST", "/api/zones/1/picks", { ...pick, massKg: null, count: 1000 });
+    expect(status).toBe(201);
+    expect(body).toMatchObject({ soldAs: { kind: "piece", many: "heads" }, pickedPerM2: 2, targetPerM2: 16 });
+    expect(((await call("GET", "/api/board")).body["zones"] as object[])[0]).toMatchObject({
+      harvest: { soldAs: { many: "heads" }, pickedPerM2: 2 },
+    });
+  });
+
+  it("is refused as a mass alone, and what is weighed as a count alone", async () => {
+    const heads = await (await lettuce()).call("POST", "/api/zones/1/picks", pick);
+    expect([heads.status, heads.body.errors?.[0]?.path]).toEqual([422, "count"]);
+    const fruit = await (await picking()).call("POST", "/api/zones/1/picks", { ...pick, massKg: null, count: 40 });
+    expect([fruit.status, fruit.body.errors?.[0]?.path]).toEqual([422, "massKg"]);
+  });
+});
+
+describe("a day's picks of all zones", () => {
+  const second = { ...pick, key: "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e62", zoneId: 2, massKg: 30 };
+  async function two(): Promise<TestServer> {
+    const server = await picking();
+    const planting = { cropId: "courgette", plantedOn: "2026-04-22", clearedOn: null, signs: [], targetPerM2: null };
+    await server.call("POST", "/api/zones", { ...zone, name: "Tunnel 2", plantings: [planting] });
+    return server;
+  }
+
+  it("are written at once, stand on their date, and beside the next day's as the pick before", async () => {
+    const { call } = await two();
+    expect((await call("POST", "/api/picks", { picks: [{ ...pick, zoneId: 1 }, second] })).status).toBe(201);
+    expect((await call("GET", "/api/picks?date=2026-06-19")).body["zones"]).toMatchObject([
+      { zoneId: 1, pickedPerM2: 0.1, pathPerM2: expect.closeTo(0.9, 9), picks: [{ massKg: 50 }], before: null },
+      { zoneId: 2, pathPerM2: null, picks: [{ massKg: 30 }] },
+    ]);
+    expect((await call("GET", "/api/picks")).body["zones"]).toMatchObject([
+      { picks: [], before: { massKg: 50 } },
+      { picks: [], before: { massKg: 30 } },
+    ]);
+  });
+
+  it("are written all or none", async () => {
+    const { call } = await two();
+    const answer = await call("POST", "/api/picks", {
+      picks: [
+        { ...pick, zoneId: 1 },
+        { ...second, pickedOn: "2026-06-21" },
+      ],
+    });
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, "picks.1.pickedOn"]);
+    expect((await call("GET", "/api/picks?date=2026-06-19")).body["zones"]).toMatchObject([
+      { picks: [] },
+      { picks: [] },
+    ]);
+  });
+});
+
 describe("plantings of a zone", () => {
   it.each([
     ["that overlap", { plantedOn: "2026-04-10" }, "plantings.1.plantedOn"],
@@ -76,7 +141,7 @@ describe("plantings of a zone", () => {
       plantedOn: "2026-01-01",
       clearedOn: "2026-04-20",
       signs: [],
-      targetKgM2: null,
+      targetPerM2: null,
     };
     const second = { ...first, plantedOn: "2026-04-22", clearedOn: null, ...change };
     const answer = await call("POST", "/api/zones", { ...zone, plantings: [first, second] });

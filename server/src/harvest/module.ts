@@ -1,4 +1,4 @@
-import { addPick, getZoneHarvest, strikePick } from "@sprunel/contract/harvest";
+import { addPick, addPicks, getDayPicks, getZoneHarvest, strikePick } from "@sprunel/contract/harvest";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -11,6 +11,11 @@ export function harvestModule(scope: Scope): Module {
   return {
     routes: [
       served(getZoneHarvest, ({ params: { id }, query: { date } }) => harvest.zoneHarvest(id, date)),
+      served(getDayPicks, ({ query: { date } }) => harvest.dayPicks(date)),
+      served(addPicks, async ({ body }) => {
+        await harvest.addPicks(body);
+        return {};
+      }),
       served(addPick, async ({ params: { id }, body }) => {
         await harvest.addPick(id, body);
         return harvest.zoneHarvest(id, undefined);

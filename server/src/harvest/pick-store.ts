@@ -6,13 +6,19 @@ interface PickRow {
   key: string;
   zone_id: number;
   picked_on: string;
-  mass_kg: number;
+  mass_kg: number | null;
   count: number | null;
   grade: string | null;
   brix_pct: number | null;
   struck_reason: string | null;
   struck_at_ms: number | null;
   actor: string;
+}
+
+/** What counts, as it was weighed and as it was counted. */
+export interface PickTotals {
+  readonly massKg: number;
+  readonly count: number;
 }
 
 /** A pick as a file of the whole site carries it. */
@@ -49,18 +55,33 @@ export function pickStore({ db, actor }: Writer) {
             .update({ struck_reason: struck, struck_at_ms: struckAtMs });
       }
     },
-    /** kg that count, by zone, of every zone from its own date on. */
-    async totalsSince(since: ReadonlyMap<number, string>, to: string): Promise<Map<number, number>> {
-      const totals = new Map<number, number>();
+    /** Every pick that counts, from each zone's own date on up to another, in order of time. */
+    async since(since: ReadonlyMap<number, string>, to: string): Promise<ReadonlyMap<number, readonly Pick[]>> {
+      const found = new Map<number, Pick[]>();
       const earliest = [...since.values()].sort()[0];
-      if (earliest === undefined) return totals;
+      if (earliest === undefined) return found;
       const rows = await db<PickRow>("pick")
         .whereNull("struck_reason")
         .whereBetween("picked_on", [earliest, to])
-        .select("zone_id", "picked_on", "mass_kg");
-      for (const { zone_id: zoneId, picked_on: on, mass_kg: kg } of rows)
-        if (on >= (since.get(zoneId) ?? "9999")) totals.set(zoneId, (totals.get(zoneId) ?? 0) + kg);
-      return totals;
+        .orderBy(["picked_on", "id"]);
+      for (const row of rows) {
+        if (row.picked_on < (since.get(row.zone_id) ?? "9999")) continue;
+        const ofZone = found.get(row.zone_id) ?? [];
+        found.set(row.zone_id, ofZone);
+        ofZone.push(plain(row));
+      }
+      return found;
+    },
+    /** What counts of each zone from its own date on, in kg and in pieces. */
+    async totalsSince(since: ReadonlyMap<number, string>, to: string): Promise<ReadonlyMap<number, PickTotals>> {
+      const rows = await db.raw<{ zone_id: number; kg: number | null; pieces: number | null }[]>(
+        `SELECT asked.value ->> 0 AS zone_id, SUM(mass_kg) AS kg, SUM(count) AS pieces
+         FROM json_each(?) AS asked
+         JOIN pick ON pick.zone_id = asked.value ->> 0 AND pick.picked_on BETWEEN asked.value ->> 1 AND ?
+         WHERE pick.struck_reason IS NULL GROUP BY 1`,
+        [JSON.stringify([...since]), to],
+      );
+      return new Map(rows.map(({ zone_id: zoneId, kg, pieces }) => [zoneId, { massKg: kg ?? 0, count: pieces ?? 0 }]));
     },
     /** The same pick sent twice counts once. @returns false for the second one */
     async add(zoneId: number, pick: NewPick): Promise<boolean> {
@@ -94,7 +115,12 @@ export function pickStore({ db, actor }: Writer) {
 }
 
 function fromRow(row: PickRow): Pick {
-  return pickSchema.parse({
+  return pickSchema.parse(plain(row));
+}
+
+/** As this program wrote it: many at a time are not checked one by one. */
+function plain(row: PickRow): Pick {
+  return {
     id: row.id,
     pickedOn: row.picked_on,
     massKg: row.mass_kg,
@@ -102,5 +128,5 @@ function fromRow(row: PickRow): Pick {
     grade: row.grade,
     brixPct: row.brix_pct,
     struck: row.struck_reason,
-  });
+  };
 }

@@ -1,11 +1,13 @@
 import {
   addCatchTest,
+  addWaterings,
   computeLateral,
   computeUniformity,
   computeZoneWater,
   getDripLines,
   saveDripLines,
   strikeCatchTest,
+  strikeWatering,
 } from "@sprunel/contract/irrigation";
 import { lateral, uniformity, zoneWater } from "@sprunel/core/irrigation";
 import { served } from "../http/served.ts";
@@ -14,10 +16,12 @@ import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
 import { dripLinesService, type DripLinesService } from "./drip-lines-service.ts";
 import { dripLinesStore } from "./drip-lines-store.ts";
+import { wateringService } from "./watering-service.ts";
 import { wateringStore } from "./watering-store.ts";
 
 export function irrigationModule(scope: Scope): Module & { readonly lines: DripLinesService } {
   const lines = dripLinesService(scope);
+  const waterings = wateringService(scope);
   return {
     lines,
     routes: [
@@ -33,6 +37,14 @@ export function irrigationModule(scope: Scope): Module & { readonly lines: DripL
       served(strikeCatchTest, async ({ params: { id, testId }, body: { reason } }) => {
         await lines.strikeTest(id, testId, reason);
         return lines.zoneLines(id);
+      }),
+      served(addWaterings, async ({ body }) => {
+        await waterings.add(body.waterings);
+        return {};
+      }),
+      served(strikeWatering, async ({ params: { id }, body: { startUtc, reason } }) => {
+        await waterings.strike(id, startUtc, reason);
+        return {};
       }),
       served(computeLateral, ({ body }) => lateral(body)),
       served(computeUniformity, ({ body }) => uniformity(body)),
@@ -61,12 +73,17 @@ export function irrigationModule(scope: Scope): Module & { readonly lines: DripL
         },
         waterings: {
           async *out(inner, { zoneId }) {
-            for await (const { startMs, minutes, litres, source } of wateringStore(inner).all(zoneId))
-              yield { start: iso(startMs), minutes, litres, source };
+            for await (const { startMs, struckAtMs, zoneId: _zone, ...watering } of wateringStore(inner).all(zoneId))
+              yield { ...watering, start: iso(startMs), struckAt: struckAtMs === null ? null : iso(struckAtMs) };
           },
           in: (inner, { zoneId }, waterings) =>
             wateringStore(inner).add(
-              waterings.map(({ start, ...watering }) => ({ ...watering, zoneId, startMs: Date.parse(start) })),
+              waterings.map(({ start, struckAt, ...watering }) => ({
+                ...watering,
+                zoneId,
+                startMs: Date.parse(start),
+                struckAtMs: struckAt === null ? null : Date.parse(struckAt),
+              })),
             ),
         },
       },

@@ -13,7 +13,19 @@ interface WateringRow {
   minutes: number;
   litres: number;
   source: string;
+  struck_reason: string | null;
+  struck_at_ms: number | null;
   actor: string;
+}
+
+/** As a person says it, where a controller or a file did not. */
+export const SAID_BY_HAND = "hand";
+
+interface FiledWatering extends Watering {
+  readonly source: string;
+  /** why it does not count; null while it does */
+  readonly struck: string | null;
+  readonly struckAtMs: number | null;
 }
 
 /** All SQL about water that was given. */
@@ -23,6 +35,7 @@ export function wateringStore({ db, actor }: Writer) {
     async between(fromMs: number, toMs: number): Promise<Watering[]> {
       const rows = await db<WateringRow>("watering")
         .whereIn("zone_id", db("zone").select("id"))
+        .whereNull("struck_reason")
         .where("start_ms", ">=", fromMs)
         .where("start_ms", "<", toMs)
         .orderBy("start_ms");
@@ -46,24 +59,35 @@ export function wateringStore({ db, actor }: Writer) {
     /** L given from one moment to before another, by zone. */
     async totals(fromMs: number, toMs: number): Promise<ReadonlyMap<number, number>> {
       const rows = await db<WateringRow>("watering")
+        .whereNull("struck_reason")
         .where("start_ms", ">=", fromMs)
         .where("start_ms", "<", toMs)
         .groupBy("zone_id")
         .select<{ zone_id: number; litres: number }[]>("zone_id", db.raw("SUM(litres) AS litres"));
       return new Map(rows.map((row) => [row.zone_id, row.litres]));
     },
+    /** L that zones were given, each from a moment of its own to before another, in the order asked; null when nothing was metered. */
+    async totalsSince(
+      asked: readonly { readonly zoneId: number; readonly fromMs: number }[],
+      toMs: number,
+    ): Promise<(number | null)[]> {
+      const rows = await db.raw<{ litres: number | null }[]>(
+        `SELECT (SELECT SUM(litres) FROM watering
+                 WHERE zone_id = value ->> 0 AND start_ms >= value ->> 1 AND start_ms < ?
+                   AND struck_reason IS NULL) AS litres
+         FROM json_each(?) ORDER BY key`,
+        [toMs, JSON.stringify(asked.map(({ zoneId, fromMs }) => [zoneId, fromMs]))],
+      );
+      return rows.map(({ litres }) => litres);
+    },
     /** L that a zone was given from a moment on; null when nothing was metered. */
     async totalSince(zoneId: number, fromMs: number): Promise<number | null> {
-      const row = await db<WateringRow>("watering")
-        .where({ zone_id: zoneId })
-        .where("start_ms", ">=", fromMs)
-        .sum<{ litres: number | null }[]>({ litres: "litres" })
-        .first();
-      return row?.litres ?? null;
+      const [litres = null] = await this.totalsSince([{ zoneId, fromMs }], Number.MAX_SAFE_INTEGER);
+      return litres;
     },
-    /** Every one of a zone with where it is from, in order of time. */
-    all(zoneId: number): AsyncIterable<Watering & { readonly source: string }> {
-      return pages<WateringRow, Watering & { readonly source: string }>(
+    /** Every one of a zone with where it is from and why it does not count, in order of time. */
+    all(zoneId: number): AsyncIterable<FiledWatering> {
+      return pages<WateringRow, FiledWatering>(
         (after, limit) =>
           db<WateringRow>("watering")
             .where({ zone_id: zoneId })
@@ -72,29 +96,45 @@ export function wateringStore({ db, actor }: Writer) {
             })
             .orderBy("start_ms")
             .limit(limit),
-        (row) => ({ ...fromRow(row), source: row.source }),
+        (row) => ({ ...fromRow(row), source: row.source, struck: row.struck_reason, struckAtMs: row.struck_at_ms }),
       );
     },
-    /** Adds what is not there yet; what is there stays as it is. */
-    async add(waterings: readonly (Watering & { readonly source: string })[]): Promise<void> {
+    /** Adds what is not there yet; what is there stays as it is, but for what was struck out and a person says anew. */
+    async add(
+      waterings: readonly (Watering & Pick<FiledWatering, "source"> & Partial<FiledWatering>)[],
+    ): Promise<void> {
       for (const page of inPages(waterings))
         await db.raw(
-          `INSERT INTO watering (zone_id, start_ms, minutes, litres, source, actor)
-           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?) WHERE true
-           ON CONFLICT DO NOTHING`,
+          `INSERT INTO watering (zone_id, start_ms, minutes, litres, source, struck_reason, struck_at_ms, actor)
+           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7
+           FROM json_each(?) WHERE true
+           ON CONFLICT (zone_id, start_ms) DO UPDATE
+           SET minutes = excluded.minutes, litres = excluded.litres, source = excluded.source,
+               struck_reason = NULL, struck_at_ms = NULL, actor = excluded.actor
+           WHERE struck_reason IS NOT NULL AND excluded.source = '${SAID_BY_HAND}'`,
           [
             JSON.stringify(
-              page.map(({ zoneId, startMs, minutes, litres, source }) => [
+              page.map(({ zoneId, startMs, minutes, litres, source, struck = null, struckAtMs = null }) => [
                 zoneId,
                 startMs,
                 minutes,
                 litres,
                 source,
+                struck,
+                struckAtMs,
                 actor,
               ]),
             ),
           ],
         );
+    },
+    /** @returns false when nothing that counts began then */
+    async strike(zoneId: number, startMs: number, reason: string, atMs: number): Promise<boolean> {
+      const struck = await db<WateringRow>("watering")
+        .where({ zone_id: zoneId, start_ms: startMs })
+        .whereNull("struck_reason")
+        .update({ struck_reason: reason, struck_at_ms: atMs, actor });
+      return struck === 1;
     },
   };
 }

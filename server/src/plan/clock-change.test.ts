@@ -7,7 +7,7 @@ async function dayAt(timeZone: string, place: { latitudeDeg: number; longitudeDe
   const server = await testServer({ device: sameDayDevice, now: `${date}T12:00:00Z` });
   await server.call("POST", "/api/site", { ...site, ...place, timeZone });
   const plantedOn = new Date(Date.parse(date) - 60 * 86_400_000).toISOString().slice(0, 10);
-  const planting = { cropId: "melon-netted", plantedOn, clearedOn: null, signs: [], targetKgM2: null };
+  const planting = { cropId: "melon-netted", plantedOn, clearedOn: null, signs: [], targetPerM2: null };
   await server.call("POST", "/api/zones", { ...bags, plantings: [planting] });
   await server.rooms.climate.followStation(Date.parse(date) - 10 * 86_400_000);
   const { body } = await server.call("GET", `/api/zones/1/day?date=${date}`);

@@ -28,7 +28,7 @@ const FOLLOWED_AHEAD_DAYS = 14;
 export function planService(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<StoreState>();
-  const litres = scope.cache.ofZones<number>();
+  const litres = scope.cache.ofZones<number | null>();
 
   /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
@@ -87,22 +87,28 @@ export function planService(scope: Scope, weather: WeatherService) {
     /** Every zone's plans with all that they stand on, for who shows a day of them together. */
     planners,
 
-    /** L that each zone's plan gives on a date; none without a plan. */
-    async litresOn(date: string): Promise<ReadonlyMap<number, number>> {
-      const site = await scope.site.find();
-      if (!site) return new Map<number, number>();
-      const zones = await scope.zones();
-      const unknown = zones.filter((zone) => !litres.of(zone.id).has(date));
+    /** L that each zone's plans give on so many days from a date on; null where nothing stands or no weather is known. */
+    async litres(
+      site: Site,
+      zones: readonly StoredZone[],
+      from: string,
+      days = 1,
+    ): Promise<ReadonlyMap<number, readonly (number | null)[]>> {
+      const dates = Array.from({ length: days }, (_, day) => addDays(from, day));
+      const unknown = zones.filter((zone) => dates.some((date) => !litres.of(zone.id).has(date)));
       if (unknown.length > 0) {
-        const { plannerOf } = await planners(site, unknown, date);
+        const { plannerOf } = await planners(site, unknown, addDays(from, days - 1), { earliest: from });
         for (const zone of unknown) {
-          const plan = plannerOf(zone).plan(date);
+          const planner = plannerOf(zone);
           const known = litres.of(zone.id);
-          if (known.size >= MOST_DATES) known.clear();
-          known.set(date, typeof plan === "string" ? 0 : plan.day.water.litres);
+          if (known.size + days > MOST_DATES) known.clear();
+          for (const date of dates) {
+            const plan = planner.plan(date);
+            known.set(date, typeof plan === "string" ? null : plan.day.water.litres);
+          }
         }
       }
-      return new Map(zones.map((zone) => [zone.id, litres.of(zone.id).get(date) ?? 0]));
+      return new Map(zones.map(({ id }) => [id, dates.map((date) => litres.of(id).get(date) ?? null)]));
     },
 
     /** All but substrate: what was missing on each morning of a span, against the trigger, and what was then given. */

@@ -14,7 +14,7 @@ import {
 } from "@sprunel/core/plan";
 import { depletionAtLevelMm, type StoreState } from "@sprunel/core/rootzone";
 import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
-import { addDays } from "@sprunel/core/time";
+import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
@@ -223,6 +223,19 @@ export class ZonePlanner {
     );
   }
 
+  /** L of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
+  private litres(date: string): number {
+    const logged = this.logged(date);
+    if (logged.length > 0 && date < this.records.today) return litresOf(logged);
+    const planned = this.plan(date);
+    if (typeof planned === "string") return litresOf(logged);
+    const lastMs = logged.at(-1)?.startMs ?? -Infinity;
+    const ahead = planned.day.water.events.filter(
+      ({ start }) => instantOf(date, clockSeconds(start, "start"), this.records.site.timeZone) > lastMs,
+    );
+    return litresOf(logged) + ahead.reduce((sum, event) => sum + event.litres, 0);
+  }
+
   /** The root zone on the morning of a date, from planting on. A day without a log counts as run by its plan; one without weather is left out. */
   private morning(date: string): StoreState {
     const { definition } = this.zone;
@@ -243,12 +256,9 @@ export class ZonePlanner {
       const standing = this.standing(at);
       const demand = standing && this.demand(at, standing);
       if (!demand) continue;
-      const logged = this.logged(at);
-      const planned = logged.length > 0 ? null : this.plan(at);
-      const litres = planned === null ? litresOf(logged) : typeof planned === "string" ? 0 : planned.day.water.litres;
       state = nextMorning(definition, standing.crop, standing.state, state, {
         demandMm: demand.demandMm,
-        givenMm: litres / definition.areaM2,
+        givenMm: this.litres(at) / definition.areaM2,
         rainMm: this.rainMm(at),
       });
       const { levelCm } = this.reading(at);

@@ -1,4 +1,11 @@
-import { addZoneReport, getReadingsTable, getZoneReports, strikeZoneReport } from "@sprunel/contract/rootzone";
+import {
+  addRound,
+  addZoneReport,
+  getLastReadings,
+  getReadingsTable,
+  getZoneReports,
+  strikeZoneReport,
+} from "@sprunel/contract/rootzone";
 import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
@@ -20,6 +27,11 @@ export function rootzoneModule(
     readings,
     reports,
     routes: [
+      served(getLastReadings, () => readings.last()),
+      served(addRound, async ({ body }) => {
+        await readings.addRound(body);
+        return readings.last();
+      }),
       written(getReadingsTable, async ({ params: { id } }, res) => {
         sendCsv(res, `readings-zone-${id}.csv`, await readings.table(id));
       }),

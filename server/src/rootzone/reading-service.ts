@@ -1,8 +1,8 @@
-import type { NewReading, Reading, Strike } from "@sprunel/contract/rootzone";
+import type { LastReadings, NewReading, NewRound, Reading, Strike } from "@sprunel/contract/rootzone";
 import { localDate } from "@sprunel/core/time";
 import { badInput, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import { READING_KINDS, readingStore, type ReadingKind } from "./reading-store.ts";
+import { READING_KINDS, readingStore, type ReadingKind, type ZoneReading } from "./reading-store.ts";
 
 export type ReadingService = ReturnType<typeof readingService>;
 
@@ -10,23 +10,57 @@ const NOTHING_READ = Object.fromEntries(READING_KINDS.map((kind) => [kind, null]
 /** A reading may be typed in a little ahead of the server's clock, never on another day to come. */
 export const MOST_AHEAD_MS = 10 * 60_000;
 
+/** So many values tell what is usual in a zone. */
+const PAST_VALUES = 12;
+
+/** What was read at one moment, a value each. */
+export function valuesOf(zoneId: number, reading: NewReading): (ZoneReading & { readonly source: string })[] {
+  const atMs = Date.parse(reading.at);
+  return READING_KINDS.flatMap((kind) =>
+    reading[kind] === undefined ? [] : [{ zoneId, kind, atMs, value: reading[kind], source: "person" }],
+  );
+}
+
 /** Readings at the root zone: added, never changed, struck out with a reason. */
 export function readingService(scope: Scope) {
   const changed = async (zoneId: number, atMs: number): Promise<void> => {
     const { timeZone } = await scope.site.current();
     scope.cache.zoneChanged(zoneId, localDate(atMs, timeZone));
   };
+  const stillToCome = (at: string, path: string): { path: string; message: string }[] =>
+    Date.parse(at) > scope.clock() + MOST_AHEAD_MS
+      ? [{ path, message: `A reading cannot be from ${at}, which is still to come.` }]
+      : [];
   return {
     async add(zoneId: number, reading: NewReading): Promise<void> {
       await scope.zone(zoneId);
-      const atMs = Date.parse(reading.at);
-      if (atMs > scope.clock() + MOST_AHEAD_MS)
-        throw badInput([{ path: "at", message: `A reading cannot be from ${reading.at}, which is still to come.` }]);
-      const readings = READING_KINDS.flatMap((kind) =>
-        reading[kind] === undefined ? [] : [{ zoneId, kind, atMs, value: reading[kind], source: "person" }],
+      const faults = stillToCome(reading.at, "at");
+      if (faults.length > 0) throw badInput(faults);
+      await scope.transaction((inner) => readingStore(inner).add(valuesOf(zoneId, reading)));
+      await changed(zoneId, Date.parse(reading.at));
+    },
+
+    /** What was read on a walk: all of it, or nothing and every fault by its place. */
+    async addRound({ readings }: NewRound): Promise<void> {
+      const known = new Set((await scope.zones()).map(({ id }) => id));
+      const faults = readings.flatMap(({ zoneId, at }, place) => [
+        ...(known.has(zoneId) ? [] : [{ path: `readings.${place}.zoneId`, message: `Zone ${zoneId} does not exist.` }]),
+        ...stillToCome(at, `readings.${place}.at`),
+      ]);
+      if (faults.length > 0) throw badInput(faults);
+      await scope.transaction((inner) =>
+        readingStore(inner).add(readings.flatMap(({ zoneId, ...reading }) => valuesOf(zoneId, reading))),
       );
-      await scope.transaction((inner) => readingStore(inner).add(readings));
-      await changed(zoneId, atMs);
+      for (const { zoneId, at } of readings) await changed(zoneId, Date.parse(at));
+    },
+
+    async last(): Promise<LastReadings> {
+      const zones = await scope.zones();
+      const past = new Map<number, LastReadings["zones"][number]["past"]>(zones.map(({ id }) => [id, {}]));
+      const newest = await readingStore(scope).newest([...past.keys()], PAST_VALUES);
+      for (const { zoneId, kind, atMs, value } of newest)
+        ((past.get(zoneId) ?? {})[kind] ??= []).push({ at: new Date(atMs).toISOString(), value });
+      return { zones: [...past].map(([zoneId, ofZone]) => ({ zoneId, past: ofZone })) };
     },
 
     async strike(zoneId: number, { at, reason }: Strike): Promise<void> {

@@ -11,6 +11,7 @@ export const READING_KINDS = [
   "levelCm",
   "dripEcMsCm",
   "dripPh",
+  "tensionKpa",
 ] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
@@ -67,6 +68,23 @@ export function readingStore({ db, actor }: Writer) {
         )
         .orderBy("at_ms");
       return rows.map((row) => ({ zoneId: row.zone_id, kind: row.kind, atMs: row.at_ms, value: row.value }));
+    },
+    /** The newest values that count, of each zone and kind, the newest first. */
+    async newest(zoneIds: readonly number[], each: number): Promise<ZoneReading[]> {
+      const rows = await db.raw<{ zone_id: number; kind: ReadingKind; found: string }[]>(
+        `SELECT asked.zone_id, asked.kind, (
+           SELECT json_group_array(json_array(at_ms, value)) FROM (
+             SELECT at_ms, value FROM zone_reading
+             WHERE zone_id = asked.zone_id AND kind = asked.kind AND NOT EXISTS (
+               SELECT 1 FROM reading_strike
+               WHERE reading_strike.zone_id = zone_reading.zone_id AND reading_strike.at_ms = zone_reading.at_ms)
+             ORDER BY at_ms DESC LIMIT ?)) AS found
+         FROM (SELECT zones.value AS zone_id, kinds.value AS kind FROM json_each(?) AS zones, json_each(?) AS kinds) AS asked`,
+        [each, JSON.stringify(zoneIds), JSON.stringify(READING_KINDS)],
+      );
+      return rows.flatMap(({ zone_id: zoneId, kind, found }) =>
+        (JSON.parse(found) as [number, number][]).map(([atMs, value]) => ({ zoneId, kind, atMs, value })),
+      );
     },
     /** All readings of a zone, struck ones with the reason, in order of time. */
     async history(zoneId: number, fromMs: number): Promise<(ZoneReading & { struck: string | null })[]> {

@@ -11,6 +11,7 @@ interface SiteRow {
   time_zone: string;
   unit_system: string;
   currency: string;
+  pump_lh: number | null;
   actor: string;
 }
 
@@ -46,6 +47,7 @@ function toRow(site: NewSite): Omit<SiteRow, "id" | "version" | "actor"> {
     time_zone: site.timeZone,
     unit_system: site.unitSystem,
     currency: site.currency,
+    pump_lh: site.pumpLh,
   };
 }
 
@@ -60,5 +62,6 @@ function fromRow(row: SiteRow): Site {
     timeZone: row.time_zone,
     unitSystem: row.unit_system,
     currency: row.currency,
+    pumpLh: row.pump_lh,
   });
 }

@@ -24,9 +24,10 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
   return {
     async overview(): Promise<SetUp> {
       const [site, zones] = [await scope.site.find(), await scope.zones()];
-      const crops = CROPS.map(({ id, name, stages }) => ({
+      const crops = CROPS.map(({ id, name, soldAs, stages }) => ({
         id,
         name,
+        soldAs,
         stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
       }));
       const sources = site ? await sourceStore(scope).list(site.id) : [];

@@ -16,6 +16,7 @@ export const site: NewSite = {
   timeZone: "Europe/Paris",
   unitSystem: "metric",
   currency: "EUR",
+  pumpLh: null,
 };
 
 export const zone: NewZone = {
@@ -40,7 +41,7 @@ export const zone: NewZone = {
   unconfirmed: ["wettedPct"],
   waters: [],
   layout: null,
-  plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetKgM2: null }],
+  plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetPerM2: null }],
 };
 
 /** The same in bags with drippers, planted with melons. */
@@ -61,7 +62,7 @@ export const bags: NewZone = {
     pulseSharePct: 4,
   },
   unconfirmed: [],
-  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [], targetKgM2: null }],
+  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [], targetPerM2: null }],
 };
 
 export function newFolder(): string {

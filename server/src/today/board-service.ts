@@ -2,12 +2,14 @@ import type { Board, BoardZone } from "@sprunel/contract/today";
 import { sunTimes } from "@sprunel/core/climate";
 import { standingOn } from "@sprunel/core/crop";
 import { localDate } from "@sprunel/core/time";
-import { pickStore } from "../harvest/pick-store.ts";
+import { pickStore, type PickTotals } from "../harvest/pick-store.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { WaterService } from "../water/water-service.ts";
 import { boardZone } from "./board-zone.ts";
+
+const NOTHING_PICKED: PickTotals = { massKg: 0, count: 0 };
 
 /** Every zone at every station, on one day. */
 export function boardService(scope: Scope, plans: PlanService, water: WaterService) {
@@ -52,7 +54,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
             date,
             nowMs,
             timeZone: site.timeZone,
-            pickedKg: picked.get(zone.id) ?? 0,
+            picked: picked.get(zone.id) ?? NOTHING_PICKED,
             water: supplyOf(zone),
           }),
         ),

@@ -1,7 +1,8 @@
 import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
 import { standingOn, type Standing } from "@sprunel/core/crop";
-import { pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import type { PickTotals } from "../harvest/pick-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
 import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
@@ -11,7 +12,7 @@ interface Beside {
   readonly date: string;
   readonly nowMs: number;
   readonly timeZone: string;
-  readonly pickedKg: number;
+  readonly picked: PickTotals;
   readonly water: BoardZone["water"];
 }
 
@@ -19,7 +20,7 @@ interface Beside {
 export function boardZone(
   zone: StoredZone,
   planner: ZonePlanner,
-  { date, nowMs, timeZone, pickedKg, water: supply }: Beside,
+  { date, nowMs, timeZone, picked, water: supply }: Beside,
 ): BoardZone {
   const planned = planner.plan(date);
   const standing = standingOn(zone.plantings, date);
@@ -35,7 +36,7 @@ export function boardZone(
       day: standing.state.day,
       days: standing.state.days,
     },
-    harvest: standing && harvestOf(standing, zone.definition.areaM2, pickedKg, date),
+    harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date),
   };
   if (typeof planned === "string")
     return {
@@ -79,15 +80,17 @@ export function boardZone(
 function harvestOf(
   { crop, planting, state }: Standing,
   areaM2: number,
-  pickedKg: number,
+  totals: PickTotals,
   date: string,
 ): BoardZone["harvest"] {
   const time = pickingTime(crop, planting);
-  const target = planting.targetKgM2 ?? null;
-  if (!time || (target === null && pickedKg === 0)) return null;
+  const target = planting.targetPerM2 ?? null;
+  const picked = pickedAmount(totals, crop.soldAs) ?? 0;
+  if (!time || (target === null && picked === 0)) return null;
   return {
-    pickedKgM2: pickedKg / areaM2,
-    pathKgM2: target === null ? null : yieldPath(time, target, date).kgM2,
+    soldAs: crop.soldAs,
+    pickedPerM2: picked / areaM2,
+    pathPerM2: target === null ? null : yieldPath(time, target, date, crop.soldAs).perM2,
     picking: state.period.stage.picking ?? false,
   };
 }

@@ -16,6 +16,7 @@ import type { WeatherService } from "../climate/weather-service.ts";
 import { sendCsv } from "../http/csv.ts";
 import { badInput } from "../http/problems.ts";
 import { served, written } from "../http/served.ts";
+import type { PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { SiteFilePart } from "../scope/site-file-part.ts";
@@ -27,9 +28,9 @@ import { waterService, type WaterService } from "./water-service.ts";
 
 export function waterModule(
   scope: Scope,
-  { weather }: { readonly weather: WeatherService },
+  { weather, plans }: { readonly weather: WeatherService; readonly plans: PlanService },
 ): Module & { readonly water: WaterService; readonly doses: DoseService } {
-  const water = waterService(scope, weather);
+  const water = waterService(scope, weather, plans);
   const doses = doseService(scope);
   const dosesOf = async (zoneId: number) => ({ zoneId, doses: await doses.list(zoneId) });
   const reports = async () => ({ reports: await reportStore(scope).page((await scope.site.current()).id) });

@@ -8,6 +8,7 @@ import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
+import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -24,7 +25,7 @@ const FORECAST_DAYS = 4;
 const RAIN_DAYS = 42;
 
 /** Sources of water: their limits, what is in store, and what the zones take of each. */
-export function waterService(scope: Scope, weather: WeatherService) {
+export function waterService(scope: Scope, weather: WeatherService, plans: PlanService) {
   /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
   const courses = new Map<string, readonly number[]>();
   const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
@@ -125,6 +126,7 @@ export function waterService(scope: Scope, weather: WeatherService) {
     );
     const { rain, evaporation } = await weatherOf(site, date);
     const usualRainMm = usualRain(rain, date);
+    const planned = await plans.litres(site, zones, date, FORECAST_DAYS);
     const ahead = new Map(
       zones.map((zone) => [
         zone.id,
@@ -137,6 +139,7 @@ export function waterService(scope: Scope, weather: WeatherService) {
               { length: USE_DAYS },
               (_, day) => given.get(zone.id)?.get(addDays(date, day - USE_DAYS)) ?? 0,
             ),
+            plannedL: untilUnknown(planned.get(zone.id) ?? []),
             ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm: (on) => rain.get(on) ?? usualRainMm }),
           },
           date,
@@ -169,6 +172,11 @@ export function waterService(scope: Scope, weather: WeatherService) {
       ),
     };
   }
+}
+
+function untilUnknown(litres: readonly (number | null)[]): number[] {
+  const end = litres.indexOf(null);
+  return litres.slice(0, end === -1 ? undefined : end).map((known) => known ?? 0);
 }
 
 /** mm a day, mean of late. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+import { sameDayDevice } from "../testing/same-day-device.ts";
+import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
 const roof = {
   name: "Roof",
@@ -43,6 +44,26 @@ describe("sources of water", () => {
     // A quarter of 8 m³ on each of the two days since the level was read; over the week 24 · 0.25 / 7 a day.
     expect(await state(server, "Roof")).toMatchObject({ levelM3: 56, dailyUseM3: expect.closeTo(6 / 7, 9) });
     expect(await state(server, "Well")).toMatchObject({ levelM3: null, yearUseM3: 18 });
+  });
+
+  it("will be drawn by what the zones' plans give, day by day as far as the weather is foreseen", async () => {
+    const server = await testServer({ device: sameDayDevice });
+    await server.call("POST", "/api/site", site);
+    await server.call("POST", "/api/sources", roof);
+    await server.call("POST", "/api/zones", zone);
+    await server.call("POST", "/api/zones", bags);
+    await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
+    const levels = (await state(server, "Roof"))?.["levels"] as { date: string; m3: number }[];
+    let before = (await state(server, "Roof"))?.["levelM3"] as number;
+    for (const { date, m3 } of levels.slice(0, 4)) {
+      const { zones } = (await server.call("GET", `/api/board?date=${date}`)).body as {
+        zones: { run: { litres: number } }[];
+      };
+      const planned = zones.reduce((sum, { run }) => sum + run.litres, 0);
+      expect([date, before - m3]).toEqual([date, expect.closeTo(planned / 1000, 9)]);
+      before = m3;
+    }
+    expect(before).toBeLessThan(60);
   });
 
   it("make the feed's water in their shares, and none while one of them has no report", async () => {

@@ -4,29 +4,25 @@ import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState, type ReactNode } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useLocation } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
+import { Views } from "../parts/views.tsx";
+import { useView } from "../place/use-view.ts";
+import { triedIn } from "./station/try-in.ts";
 import styles from "./feed.module.css";
 import { RecipeView } from "./recipe/recipe-view.tsx";
 import { targetOf, useZoneFeed } from "./use-feed.ts";
 
-const TargetsView = lazy(async () => ({ default: (await import("./targets/targets-view.tsx")).TargetsView }));
-const KeptView = lazy(async () => ({ default: (await import("./kept/kept-view.tsx")).KeptView }));
 const LoopView = lazy(async () => ({ default: (await import("./loop/loop-view.tsx")).LoopView }));
 const SimpleView = lazy(async () => ({ default: (await import("./simple/simple-view.tsx")).SimpleView }));
-const OrderView = lazy(async () => ({ default: (await import("./order/order-view.tsx")).OrderView }));
 
 const VIEWS = {
   recipe: "Recipe",
-  targets: "Targets",
-  kept: "Kept recipes",
   loop: "Closed loop",
   simple: "Simple feeds",
-  order: "Costs and order",
 } as const;
-type View = keyof typeof VIEWS;
 
 /** What this stage should drink, and what to weigh into which tank; `withoutWater` is shown until its water has a report. */
 export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater: ReactNode }) {
@@ -40,17 +36,10 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
 
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const saved = targetOf(feed);
-  const [target, setTarget] = useState<FeedTarget | null>(saved);
-  const [search, setSearch] = useSearchParams();
-  const asked = search.get("view") ?? "recipe";
-  const view: View = asked in VIEWS ? (asked as View) : "recipe";
-  const show = (next: View): void =>
-    setSearch((before) => {
-      const params = new URLSearchParams(before);
-      if (next === "recipe") params.delete("view");
-      else params.set("view", next);
-      return params;
-    });
+  const tried = triedIn(useLocation().state);
+  const { addressOf } = usePlace();
+  const [target, setTarget] = useState<FeedTarget | null>(tried ?? saved);
+  const [view, show] = useView(VIEWS);
   const tryOut = (next: FeedTarget): void => {
     setTarget(next);
     show("recipe");
@@ -61,18 +50,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       <h1>
         {zone.name}: feed{feed.stage && `, ${feed.stage.toLowerCase()}`}
       </h1>
-      <nav className={styles["views"]} aria-label="Parts of the feed">
-        {Object.entries(VIEWS).map(([id, name]) => (
-          <button
-            key={id}
-            type="button"
-            aria-current={view === id ? "page" : undefined}
-            onClick={() => show(id as View)}
-          >
-            {name}
-          </button>
-        ))}
-      </nav>
+      <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
       <Suspense fallback={<Skeleton active />}>
         {view === "recipe" && (
           <>
@@ -82,18 +60,19 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
                 <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
               ))}
             <Origin feed={feed} />
+            <p>
+              <Link to={addressOf({ zoneId: null })}>Shelf, targets, kept recipes and costs</Link>{" "}
+              <span className="quiet">of the whole site</span>
+            </p>
             {target ? (
-              <RecipeView feed={feed} saved={saved} target={target} onTarget={setTarget} />
+              <RecipeView zoneName={zone.name} feed={feed} saved={saved} target={target} onTarget={setTarget} />
             ) : (
               <NoTarget stage={feed.stage} onStart={() => setTarget(GENERAL_TARGET)} />
             )}
           </>
         )}
-        {view === "targets" && <TargetsView feed={feed} onTry={tryOut} />}
-        {view === "kept" && <KeptView feed={feed} zoneName={zone.name} />}
         {view === "loop" && <LoopView zone={zone} feed={feed} onTry={tryOut} />}
         {view === "simple" && <SimpleView zone={zone} feed={feed} />}
-        {view === "order" && <OrderView />}
       </Suspense>
     </>
   );

@@ -1,6 +1,7 @@
 import {
   addMix,
   addOwnProduct,
+  getFeedStation,
   getProducts,
   getZoneFeed,
   putOnShelf,
@@ -23,6 +24,13 @@ export function useZoneFeed(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["feed", "zone", zoneId, date],
     queryFn: ({ signal }) => ask(getZoneFeed, { params: { id: zoneId }, query: { date }, signal }),
+  });
+}
+
+export function useFeedStation(date: string | null) {
+  return useQuery({
+    queryKey: ["feed", "station", date],
+    queryFn: ({ signal }) => ask(getFeedStation, { query: { date }, signal }),
   });
 }
 

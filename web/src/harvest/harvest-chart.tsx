@@ -1,5 +1,7 @@
+import type { SoldAs } from "@sprunel/contract/basics";
 import type { ZoneHarvest } from "@sprunel/contract/harvest";
-import { fromCanonical, unitFor } from "@sprunel/core/units";
+import { pickedAmount } from "@sprunel/core/harvest";
+import { fromCanonical, unitFor, type UnitSystem } from "@sprunel/core/units";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";
@@ -12,9 +14,8 @@ const INK = "#14251f";
 export function HarvestChart({ harvest }: { harvest: ZoneHarvest }) {
   const { system } = useUnits();
   const option = useMemo<ChartOption>(() => {
-    const unit = unitFor("yield", system);
-    const shown = (kgM2: number): number => Number(fromCanonical("yield", kgM2, unit).toPrecision(4));
-    const picked = cumulative(harvest).map(({ date, kgM2 }): [string, number] => [date, shown(kgM2)]);
+    const { unit, shown } = scaleOf(harvest.soldAs, system);
+    const picked = cumulative(harvest).map(({ date, perM2 }): [string, number] => [date, shown(perM2)]);
     return {
       grid: { left: 52, right: 20, top: 56, bottom: 28 },
       legend: { top: 0, left: 0 },
@@ -25,7 +26,7 @@ export function HarvestChart({ harvest }: { harvest: ZoneHarvest }) {
         {
           name: "target's path",
           type: "line",
-          data: harvest.path.map(({ date, kgM2 }): [string, number] => [date, shown(kgM2)]),
+          data: harvest.path.map(({ date, perM2 }): [string, number] => [date, shown(perM2)]),
           symbol: "none",
           lineStyle: { color: INK, width: 2, type: "dashed" },
           itemStyle: { color: INK },
@@ -48,10 +49,25 @@ export function HarvestChart({ harvest }: { harvest: ZoneHarvest }) {
   return <Chart option={option} height={280} label="Picked so far against the target's path" />;
 }
 
+/** The axis' unit, and a figure in it. */
+function scaleOf(soldAs: SoldAs, system: UnitSystem): { unit: string; shown: (perM2: number) => number } {
+  if (soldAs.kind === "mass") {
+    const unit = unitFor("yield", system);
+    return { unit, shown: (perM2) => Number(fromCanonical("yield", perM2, unit).toPrecision(4)) };
+  }
+  const unit = unitFor("density", system);
+  return {
+    unit: `${soldAs.many} ${unit}`,
+    shown: (perM2) => Number(fromCanonical("density", perM2, unit).toPrecision(4)),
+  };
+}
+
 /** Total picked by each day of picking, the oldest first. */
-function cumulative({ picks, areaM2 }: ZoneHarvest): { date: string; kgM2: number }[] {
-  const totals: { date: string; kgM2: number }[] = [];
-  for (const { pickedOn, massKg, struck } of [...picks].reverse())
-    if (struck === null) totals.push({ date: pickedOn, kgM2: (totals.at(-1)?.kgM2 ?? 0) + massKg / areaM2 });
+function cumulative({ picks, areaM2, soldAs }: ZoneHarvest): { date: string; perM2: number }[] {
+  const totals: { date: string; perM2: number }[] = [];
+  for (const pick of [...picks].reverse()) {
+    const amount = pick.struck === null ? pickedAmount(pick, soldAs) : null;
+    if (amount !== null) totals.push({ date: pick.pickedOn, perM2: (totals.at(-1)?.perM2 ?? 0) + amount / areaM2 });
+  }
   return totals;
 }

@@ -7,6 +7,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import { useLog } from "../place/log-context.ts";
 import { usePlace } from "../place/use-place.ts";
 import { Amount } from "../units/use-units.tsx";
+import { Yield } from "../units/yield.tsx";
 import figures from "../theme/figures.module.css";
 import { Explained } from "../working/explained.tsx";
 import styles from "./harvest.module.css";
@@ -38,7 +39,7 @@ export function HarvestPage({ zone }: { zone: BoardZone }) {
             <Link to="/import/picks">Import picks</Link>
           </div>
           <HarvestChart harvest={harvest.data} />
-          {picks.length > 0 && <PickTable picks={picks} zoneId={zone.id} />}
+          {picks.length > 0 && <PickTable picks={picks} soldAs={harvest.data.soldAs} zoneId={zone.id} />}
         </>
       )}
     </>
@@ -46,45 +47,49 @@ export function HarvestPage({ zone }: { zone: BoardZone }) {
 }
 
 function Totals({ harvest }: { harvest: ZoneHarvest }) {
-  const { pickedKgM2, pathKgM2, targetKgM2, litresPerKg, workings } = harvest;
+  const { soldAs, pickedPerM2, pathPerM2, targetPerM2, litresPerUnit, workings } = harvest;
   return (
     <dl className={`${figures["list"] ?? ""} ${styles["totals"] ?? ""}`}>
       <div>
         <dt>Picked so far</dt>
         <dd>
           <Explained title="What was picked" steps={workings.picked.steps}>
-            <Amount quantity="yield" value={pickedKgM2} />
+            <Yield soldAs={soldAs} perM2={pickedPerM2} />
           </Explained>
         </dd>
       </div>
       <div>
         <dt>Target's path today</dt>
         <dd>
-          {pathKgM2 === null ? (
+          {pathPerM2 === null ? (
             <span className={styles["none"]}>
               no target · <Link to="/set-up">set the yield aimed at</Link>
             </span>
           ) : (
             <Explained title="The target's path" steps={workings.path?.steps ?? []}>
-              <Amount quantity="yield" value={pathKgM2} />
+              <Yield soldAs={soldAs} perM2={pathPerM2} />
             </Explained>
           )}
         </dd>
       </div>
-      {targetKgM2 !== null && (
+      {targetPerM2 !== null && (
         <div>
           <dt>Aimed at by the end</dt>
           <dd>
-            <Amount quantity="yield" value={targetKgM2} />
+            <Yield soldAs={soldAs} perM2={targetPerM2} />
           </dd>
         </div>
       )}
-      {litresPerKg !== null && (
+      {litresPerUnit !== null && (
         <div>
           <dt>Water so far</dt>
           <dd>
             <Explained title="What was picked" steps={workings.picked.steps}>
-              <Amount quantity="waterPerMass" value={litresPerKg} />
+              {soldAs.kind === "mass" ? (
+                <Amount quantity="waterPerMass" value={litresPerUnit} />
+              ) : (
+                <Amount quantity="volume" value={litresPerUnit} note={`a ${soldAs.one}`} />
+              )}
             </Explained>
           </dd>
         </div>

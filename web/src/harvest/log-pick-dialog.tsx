@@ -28,7 +28,7 @@ export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today
       recordOf={({ pickedOn, massKg, count, grade, brixPct }) => ({
         key,
         pickedOn,
-        massKg: massKg ?? undefined,
+        massKg: massKg ?? null,
         count: count ?? null,
         grade: grade?.trim() || null,
         brixPct: brixPct ?? null,
@@ -43,8 +43,8 @@ export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today
       <Form.Item name="pickedOn" label="Picked on">
         <Input type="date" max={today} />
       </Form.Item>
-      <Form.Item name="count" label="Count of fruit">
-        <QuantityInput unit="fruit" />
+      <Form.Item name="count" label="Count">
+        <QuantityInput unit={zone.harvest?.soldAs.kind === "piece" ? zone.harvest.soldAs.many : "fruit"} />
       </Form.Item>
       <Form.Item name="grade" label="Grade">
         <Input placeholder="as you call it" />

@@ -1,3 +1,4 @@
+import type { SoldAs } from "@sprunel/contract/basics";
 import type { Pick } from "@sprunel/contract/harvest";
 import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
@@ -9,7 +10,7 @@ import { useStrikePick } from "./use-harvest.ts";
 const SHOWN = 12;
 
 /** The newest picks; one that was wrong is struck out with its reason, never erased. */
-export function PickTable({ picks, zoneId }: { picks: readonly Pick[]; zoneId: number }) {
+export function PickTable({ picks, soldAs, zoneId }: { picks: readonly Pick[]; soldAs: SoldAs; zoneId: number }) {
   const strike = useStrikePick(zoneId);
   return (
     <>
@@ -19,7 +20,7 @@ export function PickTable({ picks, zoneId }: { picks: readonly Pick[]; zoneId: n
           <tr>
             <th scope="col">picked</th>
             <th scope="col">mass</th>
-            <th scope="col">fruit</th>
+            <th scope="col">{soldAs.kind === "piece" ? soldAs.many : "fruit"}</th>
             <th scope="col">each</th>
             <th scope="col">Brix</th>
             <th scope="col">grade</th>
@@ -30,12 +31,14 @@ export function PickTable({ picks, zoneId }: { picks: readonly Pick[]; zoneId: n
           {picks.slice(0, SHOWN).map((pick) => (
             <tr key={pick.id} className={pick.struck === null ? undefined : tables["struck"]}>
               <td>{dayjs(pick.pickedOn).format("ddd D MMM")}</td>
-              <td>
-                <Amount quantity="mass" value={pick.massKg} />
-              </td>
+              <td>{pick.massKg === null ? "–" : <Amount quantity="mass" value={pick.massKg} />}</td>
               <td>{pick.count ?? "–"}</td>
               <td>
-                {pick.count === null ? "–" : <Amount quantity="fruitMass" value={(1000 * pick.massKg) / pick.count} />}
+                {pick.count === null || pick.massKg === null ? (
+                  "–"
+                ) : (
+                  <Amount quantity="fruitMass" value={(1000 * pick.massKg) / pick.count} />
+                )}
               </td>
               <td>{pick.brixPct === null ? "–" : `${pick.brixPct} %`}</td>
               <td>{pick.grade ?? "–"}</td>

@@ -1,4 +1,12 @@
-import { addPick, getZoneHarvest, strikePick, type NewPick } from "@sprunel/contract/harvest";
+import {
+  addPick,
+  addPicks,
+  getDayPicks,
+  getZoneHarvest,
+  strikePick,
+  type NewPick,
+  type NewPicks,
+} from "@sprunel/contract/harvest";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 
@@ -6,6 +14,21 @@ export function useHarvest(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["harvest", "zone", zoneId, date],
     queryFn: ({ signal }) => ask(getZoneHarvest, { params: { id: zoneId }, query: { date }, signal }),
+  });
+}
+
+export function useDayPicks(date: string | null) {
+  return useQuery({
+    queryKey: ["harvest", "day", date],
+    queryFn: ({ signal }) => ask(getDayPicks, { query: { date }, signal }),
+  });
+}
+
+export function useAddPicks() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (picks: NewPicks["picks"]) => ask(addPicks, { body: { picks } }),
+    onSuccess: () => client.invalidateQueries(),
   });
 }
 

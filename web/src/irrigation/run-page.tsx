@@ -1,6 +1,6 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { System } from "@sprunel/contract/site";
-import type { BoardZone } from "@sprunel/contract/today";
+import type { Board, BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense } from "react";
@@ -26,14 +26,14 @@ const DRIPPED: readonly System[] = ["substrate", "soil-drip", "buried-drip"];
 export function RunPage({ zone }: { zone: BoardZone }) {
   const { date } = usePlace();
   const day = useZoneDay(zone.id, date);
-  const timeZone = useBoard(date).data?.site?.timeZone ?? "UTC";
+  const board = useBoard(date).data;
   if (day.isError && !day.data) return <ProblemNote error={day.error} onRetry={() => void day.refetch()} />;
-  if (!day.data) return <Skeleton active />;
+  if (!day.data || !board) return <Skeleton active />;
   return (
     <>
       <h1>{zone.name}: water for the day</h1>
       {day.data.plan ? (
-        <Planned zone={zone} day={day.data} plan={day.data.plan} timeZone={timeZone} />
+        <Planned zone={zone} day={day.data} plan={day.data.plan} board={board} />
       ) : (
         <Unplanned missing={day.data.missing} zone={zone} />
       )}
@@ -48,7 +48,7 @@ export function RunPage({ zone }: { zone: BoardZone }) {
 
 type Plan = NonNullable<ZoneDayAnswer["plan"]>;
 
-function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayAnswer; plan: Plan; timeZone: string }) {
+function Planned({ zone, day, plan, board }: { zone: BoardZone; day: ZoneDayAnswer; plan: Plan; board: Board }) {
   return (
     <>
       <p className="quiet">
@@ -82,11 +82,11 @@ function Planned({ zone, day, plan, timeZone }: { zone: BoardZone; day: ZoneDayA
         <section>
           <h2>The hours behind it</h2>
           <WeatherFacts day={day} plan={plan} />
-          <HoursChart day={day} timeZone={timeZone} />
+          <HoursChart day={day} timeZone={board.site?.timeZone ?? "UTC"} />
         </section>
         <section>
           <h2>Start times</h2>
-          <PulseList day={day} timeZone={timeZone} />
+          <PulseList day={day} zone={zone} board={board} />
         </section>
       </div>
     </>

@@ -5,17 +5,15 @@ export const STATIONS: readonly {
   readonly id: Station;
   readonly name: string;
   readonly question: string;
-  readonly built: boolean;
 }[] = [
   {
     id: "water",
     name: "Water",
     question: "What comes in, how much is left, and what will it do to the lines?",
-    built: true,
   },
-  { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?", built: true },
-  { id: "run", name: "Run", question: "How much, when, and through which valve?", built: true },
-  { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?", built: true },
-  { id: "crop", name: "Crop", question: "Which stage, and what is next?", built: false },
-  { id: "harvest", name: "Harvest", question: "What came off, and what did each kilo take?", built: true },
+  { id: "feed", name: "Feed", question: "What should this stage drink, and what goes into which tank?" },
+  { id: "run", name: "Run", question: "How much, when, and through which valve?" },
+  { id: "roots", name: "Roots", question: "What is in the root zone now, and what drained?" },
+  { id: "crop", name: "Crop", question: "Which stage, and what is next?" },
+  { id: "harvest", name: "Harvest", question: "What came off, and what did each kilo take?" },
 ];

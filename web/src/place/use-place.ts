@@ -2,7 +2,7 @@ import { stationSchema, type Station } from "@sprunel/contract/advice";
 import { useCallback, useMemo } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
-/** Where a person is: a zone (or all of them), a station, a date (or today). Either can change without losing the others. */
+/** Where a person is: a zone (or all of them) at a station (or at the board), on a date (or today). Each can change without losing the others. */
 export interface Place {
   readonly zoneId: number | null;
   readonly station: Station | null;
@@ -10,7 +10,7 @@ export interface Place {
 }
 
 function placeAddress({ zoneId, station, date }: Place): string {
-  const path = zoneId === null ? "/" : `/zones/${zoneId}/${station ?? "run"}`;
+  const path = zoneId === null ? `/${station ?? ""}` : `/zones/${zoneId}/${station ?? "run"}`;
   return date === null ? path : `${path}?date=${date}`;
 }
 

@@ -11,33 +11,70 @@ export interface ReadingField {
   /** decimals that its instrument shows */
   readonly digits: number;
   readonly extra?: string;
+  /** a difference that nobody would ask about, in the canonical unit: an everyday step of its kind; assumed */
+  readonly everydayStep: number;
 }
 
+const STEP = { ec: 0.3, ph: 0.4, share: 12, level: 4, tension: 12 } as const;
+
 const DRIP: readonly ReadingField[] = [
-  { key: "dripEcMsCm", digits: 2, label: "Drip EC", unit: "mS/cm", extra: "in a jug under a dripper" },
-  { key: "dripPh", digits: 1, label: "Drip pH" },
+  {
+    key: "dripEcMsCm",
+    digits: 2,
+    label: "Drip EC",
+    unit: "mS/cm",
+    extra: "in a jug under a dripper",
+    everydayStep: STEP.ec,
+  },
+  { key: "dripPh", digits: 1, label: "Drip pH", everydayStep: STEP.ph },
+];
+
+const SOIL: readonly ReadingField[] = [
+  {
+    key: "tensionKpa",
+    digits: 0,
+    label: "Tension",
+    unit: "kPa",
+    extra: "at the tensiometer among the roots",
+    everydayStep: STEP.tension,
+  },
+  ...DRIP,
 ];
 
 /** What is read at each root zone, in the order of the walk; a system that is left out has nothing to read. */
 export const READING_FIELDS: Partial<Record<System, readonly ReadingField[]>> = {
   substrate: [
-    { key: "drainPct", digits: 0, label: "Drain share", unit: "%" },
-    { key: "drainEcMsCm", digits: 2, label: "Drain EC", unit: "mS/cm" },
-    { key: "drainPh", digits: 1, label: "Drain pH" },
-    { key: "feedEcMsCm", digits: 2, label: "Feed EC", unit: "mS/cm", extra: "as last read; change it if it differs" },
+    { key: "drainPct", digits: 0, label: "Drain share", unit: "%", everydayStep: STEP.share },
+    { key: "drainEcMsCm", digits: 2, label: "Drain EC", unit: "mS/cm", everydayStep: STEP.ec },
+    { key: "drainPh", digits: 1, label: "Drain pH", everydayStep: STEP.ph },
+    {
+      key: "feedEcMsCm",
+      digits: 2,
+      label: "Feed EC",
+      unit: "mS/cm",
+      extra: "as last read; change it if it differs",
+      everydayStep: STEP.ec,
+    },
     ...DRIP,
   ],
-  "soil-drip": DRIP,
-  "buried-drip": DRIP,
+  "soil-drip": SOIL,
+  "buried-drip": SOIL,
   "sub-irrigated-bench": [
-    { key: "tankEcMsCm", digits: 2, label: "EC of the flood water", unit: "mS/cm" },
-    { key: "tankPh", digits: 1, label: "pH of the flood water" },
-    { key: "drainEcMsCm", digits: 2, label: "EC of what runs back", unit: "mS/cm" },
+    { key: "tankEcMsCm", digits: 2, label: "EC of the flood water", unit: "mS/cm", everydayStep: STEP.ec },
+    { key: "tankPh", digits: 1, label: "pH of the flood water", everydayStep: STEP.ph },
+    { key: "drainEcMsCm", digits: 2, label: "EC of what runs back", unit: "mS/cm", everydayStep: STEP.ec },
   ],
   "solution-tank": [
-    { key: "tankEcMsCm", digits: 2, label: "EC of the solution", unit: "mS/cm" },
-    { key: "tankPh", digits: 1, label: "pH of the solution" },
-    { key: "levelCm", digits: 1, label: "Level", quantity: "depth", extra: "depth of the solution" },
+    { key: "tankEcMsCm", digits: 2, label: "EC of the solution", unit: "mS/cm", everydayStep: STEP.ec },
+    { key: "tankPh", digits: 1, label: "pH of the solution", everydayStep: STEP.ph },
+    {
+      key: "levelCm",
+      digits: 1,
+      label: "Level",
+      quantity: "depth",
+      extra: "depth of the solution",
+      everydayStep: STEP.level,
+    },
   ],
   basin: [
     {
@@ -46,6 +83,7 @@ export const READING_FIELDS: Partial<Record<System, readonly ReadingField[]>> = 
       label: "Water in the tube",
       quantity: "depth",
       extra: "above the soil; below it with a minus",
+      everydayStep: STEP.level,
     },
   ],
 };

@@ -4,10 +4,14 @@ import { showDigits, type Shown } from "../units/show.ts";
 
 export type StoreRoots = Exclude<Roots, { kind: "substrate" }>;
 
-/** A store's state as its grower says it: short of water, share held, level or depth in the tube. */
+/**
+ * A store's state as its grower says it: short of water, share held, level or depth in the tube. A tank is told by its
+ * strength, or by its water where its strength stands beside it.
+ */
 export function storeWords(
   roots: StoreRoots,
   show: (quantity: Quantity, value: number) => Shown,
+  byWater = false,
 ): { key: { text: string; unit: string }; sub: string } {
   const level = (cm: number | null): string => {
     if (cm === null) return "–";
@@ -18,10 +22,10 @@ export function storeWords(
     case "solution-tank":
       return {
         key:
-          roots.ecMsCm === null
+          roots.ecMsCm === null || byWater
             ? { text: show("depth", roots.levelCm ?? 0).text, unit: `${show("depth", 0).unit} deep` }
             : { text: showDigits(roots.ecMsCm), unit: "mS/cm" },
-        sub: `${level(roots.levelCm)} deep${roots.ph === null ? `, filled at ${level(roots.levelAtTriggerCm)}` : ` · pH ${roots.ph.toFixed(1)}`}`,
+        sub: `${level(roots.levelCm)} deep${roots.ph === null || byWater ? `, filled at ${level(roots.levelAtTriggerCm)}` : ` · pH ${roots.ph.toFixed(1)}`}`,
       };
     case "sub-irrigated-bench": {
       const share = (mm: number): string => showDigits(100 * (1 - mm / roots.availableMm));

@@ -1,4 +1,14 @@
-import { addReading, getRootHistory, strikeReading, type NewReading, type Strike } from "@sprunel/contract/rootzone";
+import {
+  addReading,
+  addRound,
+  getLastReadings,
+  getRootHistory,
+  strikeReading,
+  type LastReadings,
+  type NewReading,
+  type NewRound,
+  type Strike,
+} from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 
@@ -6,6 +16,25 @@ export function useRootHistory(zoneId: number, date: string | null) {
   return useQuery({
     queryKey: ["rootzone", "history", zoneId, date],
     queryFn: ({ signal }) => ask(getRootHistory, { params: { id: zoneId }, query: { date }, signal }),
+  });
+}
+
+export function useLastReadings() {
+  return useQuery({ queryKey: ["rootzone", "last"], queryFn: ({ signal }) => ask(getLastReadings, { signal }) });
+}
+
+/** What was last read of one zone, by kind, the newest first. */
+export type LastOfZone = LastReadings["zones"][number]["past"];
+
+export function lastOf({ zones }: LastReadings, zoneId: number): LastOfZone {
+  return zones.find((zone) => zone.zoneId === zoneId)?.past ?? {};
+}
+
+export function useAddRound() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (readings: NewRound["readings"]) => ask(addRound, { body: { readings } }),
+    onSuccess: () => client.invalidateQueries(),
   });
 }
 

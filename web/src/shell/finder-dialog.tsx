@@ -105,7 +105,7 @@ function useTargets(board: Board | undefined, onKeys: () => void): Target[] {
   const { system, choose } = useUnits();
   const zones = board?.zones ?? [];
   const actions: Target[] = [
-    { name: "All zones", hint: "morning board", run: () => place.go({ zoneId: null, station: null }) },
+    { name: "Morning board", hint: "all zones", run: () => place.go({ zoneId: null, station: null }) },
     { name: "Import weather", hint: "from a file", run: () => void navigate("/weather") },
     { name: "Import readings", hint: "from a notebook", run: () => void navigate("/import/readings") },
     { name: "Import soil tests", hint: "from a file", run: () => void navigate("/import/soil-tests") },
@@ -127,8 +127,14 @@ function useTargets(board: Board | undefined, onKeys: () => void): Target[] {
       run: () => place.go({ zoneId: zone.id, station: station.id }),
     })),
   );
+  const ofAll = STATIONS.map((station) => ({
+    name: station.name,
+    hint: "all zones",
+    run: () => place.go({ zoneId: null, station: station.id }),
+  }));
   return [
     ...inZone.filter((target) => target.hint === "Run"),
+    ...ofAll,
     ...actions,
     ...inZone.filter((target) => target.hint !== "Run"),
   ];

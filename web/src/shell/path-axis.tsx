@@ -12,11 +12,9 @@ export function PathAxis({ board }: { board: Board | undefined }) {
   const inSight = place.zoneId === null ? zones : zones.filter((zone) => zone.id === place.zoneId);
   return (
     <nav className={styles["path"]} aria-label="The water's path">
-      {STATIONS.map(({ id, name, built, question }) => {
-        const deciding = inSight.filter((zone) => zone.findings.some((entry) => isOpenAt(entry, id)));
-        const zoneId = place.zoneId ?? deciding[0]?.id ?? zones[0]?.id ?? null;
+      {STATIONS.map(({ id, name, question }) => {
         const here = place.station === id;
-        const classes = [styles["node"], here && styles["here"], !built && styles["unbuilt"]].filter(Boolean).join(" ");
+        const classes = [styles["node"], here && styles["here"]].filter(Boolean).join(" ");
         const count = inSight.reduce(
           (sum, zone) => sum + zone.findings.filter((entry) => isOpenAt(entry, id)).length,
           0,
@@ -24,11 +22,11 @@ export function PathAxis({ board }: { board: Board | undefined }) {
         return (
           <Link
             key={id}
-            to={zoneId === null ? "/set-up" : place.addressOf({ zoneId, station: id })}
+            to={place.addressOf({ station: id })}
             className={classes}
             title={question}
             aria-current={here ? "page" : undefined}
-            aria-label={`${name}${count > 0 ? `, ${count} to decide` : ""}${built ? "" : ", not built yet"}`}
+            aria-label={`${name}${count > 0 ? `, ${count} to decide` : ""}`}
           >
             <span className={styles["ring"]}>{count > 0 ? count : ""}</span>
             <span className={styles["label"]}>{name}</span>

@@ -1,52 +1,74 @@
 import type { Station } from "@sprunel/contract/advice";
-import type { BoardZone } from "@sprunel/contract/today";
+import type { Board, BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, type ComponentType, type ReactNode } from "react";
 import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
 import { LostPage } from "../parts/lost-page.tsx";
-import { STATIONS } from "../place/stations.ts";
+import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { ZoneFrame } from "./zone-frame.tsx";
 import styles from "./zone-frame.module.css";
 
-const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
-const RootsPage = lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage }));
-const WaterPage = lazy(async () => ({ default: (await import("../water/water-page.tsx")).WaterPage }));
 const WaterForm = lazy(async () => ({ default: (await import("../water/water-form.tsx")).WaterForm }));
-const HarvestPage = lazy(async () => ({ default: (await import("../harvest/harvest-page.tsx")).HarvestPage }));
-const RunPage = lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage }));
+const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
 
-/** One zone at one station. */
+/** One zone at each station. */
+const OF_ZONE: Readonly<Record<Station, ComponentType<{ zone: BoardZone }>>> = {
+  water: lazy(async () => ({ default: (await import("../water/water-page.tsx")).WaterPage })),
+  feed: ({ zone }) => <FeedPage zone={zone} withoutWater={<WaterForm zoneName={zone.name} />} />,
+  run: lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage })),
+  roots: lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage })),
+  crop: lazy(async () => ({ default: (await import("../crop/crop-page.tsx")).CropPage })),
+  harvest: lazy(async () => ({ default: (await import("../harvest/harvest-page.tsx")).HarvestPage })),
+};
+
+/** All zones at each station. */
+const OF_ALL: Readonly<Record<Station, ComponentType<{ board: Board }>>> = {
+  water: lazy(async () => ({ default: (await import("../water/water-of-all.tsx")).WaterOfAll })),
+  feed: lazy(async () => ({ default: (await import("../feed/feed-of-all.tsx")).FeedOfAll })),
+  run: lazy(async () => ({ default: (await import("../irrigation/run-of-all.tsx")).RunOfAll })),
+  roots: lazy(async () => ({ default: (await import("../rootzone/roots-of-all.tsx")).RootsOfAll })),
+  crop: lazy(async () => ({ default: (await import("../crop/crop-of-all.tsx")).CropOfAll })),
+  harvest: lazy(async () => ({ default: (await import("../harvest/harvest-of-all.tsx")).HarvestOfAll })),
+};
+
+/** A zone, or all of them, at a station. */
 export function StationPage() {
-  const { zoneId, station } = usePlace();
-  if (station === null || !zoneId) return <LostPage />;
+  const { zoneId, station, date } = usePlace();
+  const board = useBoard(date);
+  if (station === null) return <LostPage />;
+  if (board.isError && !board.data) return <ProblemNote error={board.error} onRetry={() => void board.refetch()} />;
+  if (!board.data) return <Skeleton active />;
+  if (zoneId === null) return <Framed board={board.data}>{ofAll(station, board.data)}</Framed>;
+  const zone = board.data.zones.find((candidate) => candidate.id === zoneId);
+  if (!zone) return <LostPage />;
+  const Page = OF_ZONE[station];
   return (
-    <ZoneFrame>{(zone) => <Suspense fallback={<Skeleton active />}>{stationView(station, zone)}</Suspense>}</ZoneFrame>
+    <Framed board={board.data}>
+      <Page zone={zone} />
+    </Framed>
   );
 }
 
-function stationView(station: Station, zone: BoardZone) {
-  if (station === "run") return <RunPage zone={zone} />;
-  if (station === "feed") return <FeedPage zone={zone} withoutWater={<WaterForm zoneName={zone.name} />} />;
-  if (station === "water") return <WaterPage zone={zone} />;
-  if (station === "harvest") return <HarvestPage zone={zone} />;
-  if (station === "roots") return <RootsPage zone={zone} />;
-  return <NotBuilt stationId={station} zoneName={zone.name} />;
+function Framed({ board, children }: { board: Board; children: ReactNode }) {
+  return (
+    <ZoneFrame board={board}>
+      <Suspense fallback={<Skeleton active />}>{children}</Suspense>
+    </ZoneFrame>
+  );
 }
 
-function NotBuilt({ stationId, zoneName }: { stationId: string; zoneName: string }) {
-  const { addressOf } = usePlace();
-  const station = STATIONS.find((candidate) => candidate.id === stationId);
-  return (
-    <div className={styles["note"]}>
-      <h1>
-        {zoneName}: {station?.name}
-      </h1>
-      <p>This station is not built yet, so it shows nothing rather than something made up.</p>
-      <p className="quiet">It will answer: {station?.question}</p>
-      <p>
-        <Link to={addressOf({ station: "run" })}>To Run of this zone</Link>
-      </p>
-    </div>
-  );
+/** Nothing is told of all zones before there is a site, and little before there is a zone. */
+function ofAll(station: Station, board: Board) {
+  if (!board.site)
+    return (
+      <div className={styles["note"]}>
+        <h1>No site yet</h1>
+        <p>Describe where you grow; then every station has something to say.</p>
+        <Link to="/set-up">Describe your site</Link>
+      </div>
+    );
+  const Page = OF_ALL[station];
+  return <Page board={board} />;
 }

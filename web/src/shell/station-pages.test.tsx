@@ -138,7 +138,7 @@ describe("Harvest", () => {
   it("says so where nothing stands", async () => {
     const server = knowing().on(
       getZoneHarvest,
-      zoneHarvest({ crop: null, picks: [], targetKgM2: null, pathKgM2: null }),
+      zoneHarvest({ crop: null, picks: [], targetPerM2: null, pathPerM2: null }),
     );
     renderPage("/zones/1/harvest", { server });
     expect(await screen.findByText(/Nothing stands in this zone on this day/)).toBeVisible();

@@ -17,8 +17,9 @@ interface KeyContext {
 /** What every key does, as the list of keys shows it. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
   { keys: "/", does: "Find a zone, a station or an action" },
-  { keys: "1 – 6", does: "Go to a station: Water, Feed, Run, Roots, Crop, Harvest" },
-  { keys: "0", does: "All zones: the morning board" },
+  { keys: "1 – 6", does: "Go to a station: Water, Feed, Run, Roots, Crop, Harvest, of this zone or of all" },
+  { keys: "0", does: "The morning board" },
+  { keys: "a", does: "All zones at this station" },
   { keys: "[  ]", does: "Zone before, zone after" },
   { keys: ",  .", does: "Day before, day after" },
   { keys: "← ↑ → ↓", does: "On the board: from cell to cell; Enter opens" },
@@ -37,7 +38,8 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
     const zones = board?.zones ?? [];
     const stepZone = (by: number): void => {
       const at = zones.findIndex((zone) => zone.id === place.zoneId);
-      const next = zones[(at + by + zones.length) % Math.max(1, zones.length)];
+      // From all zones, one step leads to the first and one back to the last.
+      const next = at === -1 ? zones.at(by > 0 ? 0 : -1) : zones[(at + by + zones.length) % zones.length];
       if (next) place.go({ zoneId: next.id, station: place.station ?? "run" });
     };
     const stepDay = (by: number): void => {
@@ -47,8 +49,7 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
     };
     const goStation = (key: string): void => {
       const station = STATIONS[Number(key) - 1];
-      const zoneId = place.zoneId ?? zones[0]?.id;
-      if (station && zoneId !== undefined) place.go({ zoneId, station: station.id });
+      if (station) place.go({ station: station.id });
     };
     const openWorking = (): void => {
       const focused = document.activeElement?.closest<HTMLElement>("[data-figure]");
@@ -75,6 +76,7 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
       "/": openFinder,
       "?": openKeys,
       "0": () => place.go({ zoneId: null, station: null }),
+      a: () => place.go({ zoneId: null }),
       "[": () => stepZone(-1),
       "]": () => stepZone(1),
       ",": () => stepDay(-1),

@@ -67,6 +67,13 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
             ]}
           />
         </Form.Item>
+        <Form.Item
+          name="pumpLh"
+          label="The pump gives at most"
+          extra="empty where nobody knows; then no clash at the pump can be told"
+        >
+          <QuantityInput quantity="flow" />
+        </Form.Item>
         <Form.Item name="currency" label="Currency, three letters">
           <Input maxLength={3} />
         </Form.Item>

@@ -19,7 +19,7 @@ export interface FormValues {
         plantedOn?: string;
         clearedOn?: string | null;
         signs?: Planting["signs"];
-        targetKgM2?: number | null;
+        targetPerM2?: number | null;
       }
     | undefined;
 }
@@ -65,7 +65,7 @@ export function zoneOf(
             plantedOn: planting.plantedOn,
             clearedOn: planting.clearedOn || null,
             signs: planting.signs ?? [],
-            targetKgM2: planting.targetKgM2 ?? null,
+            targetPerM2: planting.targetPerM2 ?? null,
           },
         ]
       : [];

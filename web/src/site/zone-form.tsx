@@ -49,6 +49,7 @@ export function ZoneForm({
     zone?.unconfirmed ?? [...startFields("substrate"), "transmissionPct"],
   );
   const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as System | undefined;
+  const plantedCrop = Form.useWatch(["planting", "cropId"], form) as string | undefined;
   const system = watched ?? zone?.definition.system ?? "substrate";
 
   const [earlier, setEarlier] = useState<readonly Planting[]>(zone?.plantings.slice(0, -1) ?? []);
@@ -68,6 +69,7 @@ export function ZoneForm({
     typed,
     onSaved: (saved) => onSaved(saved.id),
   });
+  const soldAs = crops.find(({ id }) => id === plantedCrop)?.soldAs;
   const confirm = (key: string): void => setUnconfirmed((before) => before.filter((other) => other !== key));
   const changed = (values: FormValues): void => {
     const { system: chosen, ...fields } = values.definition ?? {};
@@ -233,8 +235,11 @@ export function ZoneForm({
                 <QuantityInput unit="% of its water" />
               </Form.Item>
             ))}
-          <Form.Item name={["planting", "targetKgM2"]} label="Yield aimed at">
-            <QuantityInput quantity="yield" />
+          <Form.Item
+            name={["planting", "targetPerM2"]}
+            label={soldAs?.kind === "piece" ? `Yield aimed at, ${soldAs.many}` : "Yield aimed at"}
+          >
+            <QuantityInput quantity={soldAs?.kind === "piece" ? "density" : "yield"} />
           </Form.Item>
           <Form.Item
             name={["planting", "clearedOn"]}

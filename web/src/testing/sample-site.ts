@@ -22,6 +22,7 @@ export const site: Site = {
   timeZone: "Europe/Paris",
   unitSystem: "metric",
   currency: "EUR",
+  pumpLh: null,
 };
 
 const TODAY = "2026-06-16";
@@ -121,7 +122,7 @@ export function zoneOf(system: System, more: Partial<Zone> = {}): Zone {
     layout: { beds: 10, lengthM: 20, ...LAYOUT_STARTS[system] },
     unconfirmed: ["transmissionPct"],
     waters: [],
-    plantings: [{ cropId: "butterhead", plantedOn: "2026-05-20", clearedOn: null, signs: [], targetKgM2: 4.5 }],
+    plantings: [{ cropId: "butterhead", plantedOn: "2026-05-20", clearedOn: null, signs: [], targetPerM2: 4.5 }],
     ...more,
   };
 }
@@ -130,9 +131,10 @@ export function setUp(zones: readonly Zone[], more: Partial<SetUp> = {}): SetUp 
   return {
     site,
     zones: [...zones],
-    crops: CROPS.map(({ id, name, stages }) => ({
+    crops: CROPS.map(({ id, name, soldAs, stages }) => ({
       id,
       name,
+      soldAs,
       stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
     })),
     sources: [{ id: 1, name: "Roof basin" }],
@@ -201,6 +203,7 @@ export const rootHistory: RootHistory = {
       tankEcMsCm: null,
       tankPh: null,
       levelCm: null,
+      tensionKpa: null,
       struck: null,
     },
   ],
@@ -326,14 +329,15 @@ export function zoneHarvest(more: Partial<ZoneHarvest> = {}): ZoneHarvest {
     zoneId: 1,
     date: TODAY,
     crop: "Netted melon",
+    soldAs: { kind: "mass" },
     areaM2: 500,
-    targetKgM2: 6,
-    pickedKgM2: 1.5,
-    pathKgM2: 2.1,
-    litresPerKg: 88,
+    targetPerM2: 6,
+    pickedPerM2: 1.5,
+    pathPerM2: 2.1,
+    litresPerUnit: 88,
     path: [
-      { date: "2026-06-01", kgM2: 0 },
-      { date: "2026-07-20", kgM2: 6 },
+      { date: "2026-06-01", perM2: 0 },
+      { date: "2026-07-20", perM2: 6 },
     ],
     picks: [
       { id: 4, pickedOn: "2026-06-15", massKg: 310, count: 240, grade: "class 1", brixPct: 12.4, struck: null },

@@ -3,6 +3,7 @@ import Skeleton from "antd/es/skeleton";
 import type { KeyboardEvent } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
+import { MoreLinks } from "../place/more-links.tsx";
 import { usePlace } from "../place/use-place.ts";
 import styles from "./board.module.css";
 import { BoardRow } from "./board-row.tsx";
@@ -33,10 +34,7 @@ function Zones({ board }: { board: Board }) {
         </div>
         <Decide board={board} />
         <DayStrip board={board} />
-        <nav className={styles["more"]} aria-label="More">
-          <Link to="/weather">Import weather</Link>
-          <Link to="/set-up">Set-up</Link>
-        </nav>
+        <MoreLinks className={styles["more"]} />
       </div>
     </>
   );

@@ -6,10 +6,11 @@ import { usePlace } from "../place/use-place.ts";
 import { systemWords } from "../words/system-words.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
+import { Yield } from "../units/yield.tsx";
 import styles from "./board.module.css";
 import { storeWords } from "../rootzone/store-words.ts";
 import { MISSING_WORDS } from "../words/missing-words.ts";
-import { StageBar, TargetBar } from "./small-bars.tsx";
+import { StageBar, TargetBar } from "../parts/small-bars.tsx";
 
 /** One zone's row: its name, then one figure for each station. */
 export function BoardRow({ zone }: { zone: BoardZone }) {
@@ -185,19 +186,19 @@ function HarvestCell({ zone, to }: { zone: BoardZone; to: string }) {
   if (!harvest) return <MissingCell to={to} missing={missing} />;
   return (
     <Link role="cell" className={styles["cell"]} to={to}>
-      {harvest.picking || harvest.pickedKgM2 > 0 ? (
+      {harvest.picking || harvest.pickedPerM2 > 0 ? (
         <span className={styles["key"]}>
-          <Amount quantity="yield" value={harvest.pickedKgM2} />
+          <Yield soldAs={harvest.soldAs} perM2={harvest.pickedPerM2} />
         </span>
       ) : (
         <span className={styles["key"]}>–</span>
       )}
       <span className={styles["sub"]}>
-        {harvest.pathKgM2 === null ? (
+        {harvest.pathPerM2 === null ? (
           "no target"
-        ) : harvest.picking || harvest.pickedKgM2 > 0 ? (
+        ) : harvest.picking || harvest.pickedPerM2 > 0 ? (
           <>
-            path <Amount quantity="yield" value={harvest.pathKgM2} />
+            path <Yield soldAs={harvest.soldAs} perM2={harvest.pathPerM2} />
           </>
         ) : (
           "not picked yet"

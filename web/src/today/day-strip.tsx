@@ -1,5 +1,6 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import { clockAt } from "../place/clock-at.ts";
+import { dayScale, hourTicks, showsNow, type DayScale } from "../place/day-scale.ts";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./board.module.css";
@@ -17,7 +18,7 @@ const RIGHT = 24;
 /** The day from before sunrise to after sunset: radiation so far and foreseen, and every zone's pulses. */
 export function DayStrip({ board }: { board: Board }) {
   const { ref, width } = useWidth<HTMLElement>(900);
-  const span = spanOf(board);
+  const span = dayScale(board);
   return (
     <section className={styles["strip"]} ref={ref} aria-label="The day">
       <div className={styles["stripHead"]}>
@@ -42,7 +43,7 @@ export function DayStrip({ board }: { board: Board }) {
         </span>
       </div>
       {span ? (
-        <Strip board={board} fromMs={span.fromMs} toMs={span.toMs} width={width} />
+        <Strip board={board} scale={span} width={width} />
       ) : (
         <p className="quiet">No weather and no sun times are known for this day.</p>
       )}
@@ -50,28 +51,15 @@ export function DayStrip({ board }: { board: Board }) {
   );
 }
 
-/** From an hour before sunrise to an hour after sunset, widened to the pulses. */
-function spanOf(board: Board): { fromMs: number; toMs: number } | null {
-  if (!board.sun) return null;
-  const pulses = board.zones.flatMap((zone) => zone.pulses);
-  const from = Math.min(Date.parse(board.sun.riseUtc) - HOUR_MS, ...pulses.map((pulse) => Date.parse(pulse.startUtc)));
-  const to = Math.max(Date.parse(board.sun.setUtc) + HOUR_MS, ...pulses.map((pulse) => Date.parse(pulse.endUtc)));
-  return { fromMs: Math.floor(from / HOUR_MS) * HOUR_MS, toMs: Math.ceil(to / HOUR_MS) * HOUR_MS };
-}
-
-function Strip({ board, fromMs, toMs, width }: { board: Board; fromMs: number; toMs: number; width: number }) {
+function Strip({ board, scale, width }: { board: Board; scale: DayScale; width: number }) {
+  const { fromMs, toMs } = scale;
   const timeZone = board.site?.timeZone ?? "UTC";
   const right = Math.max(LEFT + 100, width - RIGHT);
   const row = Math.max(LEAST_ROW, LEAST_HEIGHT / board.zones.length);
   const bottom = TOP + board.zones.length * row;
   const x = (ms: number): number => LEFT + ((ms - fromMs) / (toMs - fromMs)) * (right - LEFT);
   const nowMs = Date.parse(board.now);
-  const showsNow = board.date === board.today && nowMs >= fromMs && nowMs <= toMs;
-  const step = width < 700 ? 3 : 2;
-  const ticks = Array.from(
-    { length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 },
-    (_, hour) => fromMs + hour * HOUR_MS,
-  ).filter((ms) => Number(clockAt(ms, timeZone).slice(0, 2)) % step === 0);
+  const ticks = hourTicks(scale, timeZone, width);
   return (
     <svg width={width} height={bottom + 24} role="img" aria-label={summary(board)} className={styles["drawing"]}>
       <Radiation board={board} fromMs={fromMs} toMs={toMs} x={x} bottom={bottom} />
@@ -87,7 +75,7 @@ function Strip({ board, fromMs, toMs, width }: { board: Board; fromMs: number; t
       {board.zones.map((zone, at) => (
         <ZonePulses key={zone.id} zone={zone} middle={TOP + (at + 0.5) * row} x={x} timeZone={timeZone} />
       ))}
-      {showsNow && (
+      {showsNow(board, scale) && (
         <g>
           <line x1={x(nowMs)} x2={x(nowMs)} y1={TOP - 6} y2={bottom} stroke="var(--act)" strokeWidth="2" />
           <text x={x(nowMs)} y={TOP - 9} textAnchor="middle" fill="var(--act)" fontWeight="650">

@@ -83,16 +83,16 @@ function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source;
   const givenM3 = counted.reduce((sum, { litres }) => sum + litres / 1000, 0);
   const firstPick = harvest?.path[0]?.date;
   const lastDay = firstPick && source.analysis ? addDays(firstPick, -source.analysis.hygieneDays) : null;
-  const targetKgM2 = harvest?.targetKgM2 ?? null;
+  const targetPerM2 = harvest?.targetPerM2 ?? null;
   const answer =
-    targetKgM2 === null || !water
+    targetPerM2 === null || !water
       ? null
-      : computed(source, zone.definition.areaM2, targetKgM2 * 10, givenM3, ecMsCm(water.ions, water.ph), settings);
+      : computed(source, zone.definition.areaM2, targetPerM2 * 10, givenM3, ecMsCm(water.ions, water.ph), settings);
   return (
     <>
       <SumFields fields={FIELDS} values={settings} onChange={setSettings} />
       <p className="quiet">These six are assumed, not confirmed: change what you know better.</p>
-      {targetKgM2 === null && (
+      {targetPerM2 === null && (
         <p>
           The cap follows from the yield aimed at. <Link to="/set-up">Set it at the planting</Link>.
         </p>

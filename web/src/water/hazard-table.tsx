@@ -1,4 +1,4 @@
-import type { SourceState } from "@sprunel/contract/water";
+import type { WaterReport } from "@sprunel/contract/water";
 import { USUAL_WATER_TEMPERATURE_C, waterHazards, type Hazard, type HazardClass } from "@sprunel/core/water";
 import { useState } from "react";
 import { Mark } from "../parts/mark.tsx";
@@ -15,26 +15,15 @@ const WORDS: Record<HazardClass, string> = {
   severe: "severe",
   unknown: "not known",
 };
-/** Groundwater of a mild coast; the report has none. Shown beside the table. */
+type KnownWater = Pick<WaterReport, "ions" | "ph" | "ecMsCm"> & { readonly name: string };
 
-/** What each water does to lines, soil and plants, by its report in force. */
-export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
+/** What each water does to lines, soil and plants, at a temperature that no report has and that is shown beside it. */
+export function HazardTable({ waters }: { waters: readonly KnownWater[] }) {
   const [explained, setExplained] = useState<Hazard | null>(null);
-  const known = sources.flatMap(({ source, report }) =>
-    report
-      ? [
-          {
-            source,
-            hazards: waterHazards({
-              ions: report.ions,
-              ph: report.ph,
-              ecMsCm: report.ecMsCm,
-              temperatureC: USUAL_WATER_TEMPERATURE_C,
-            }),
-          },
-        ]
-      : [],
-  );
+  const known = waters.map(({ name, ions, ph, ecMsCm }) => ({
+    name,
+    hazards: waterHazards({ ions, ph, ecMsCm, temperatureC: USUAL_WATER_TEMPERATURE_C }),
+  }));
   const [first] = known;
   if (!first) return <p className="quiet">Without a lab report nothing is known of what the water does.</p>;
   return (
@@ -45,9 +34,9 @@ export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
             <th scope="col">
               at <Amount quantity="temperature" value={USUAL_WATER_TEMPERATURE_C} />, assumed
             </th>
-            {known.map(({ source }) => (
-              <th key={source.id} scope="col">
-                {source.name}
+            {known.map(({ name }) => (
+              <th key={name} scope="col">
+                {name}
               </th>
             ))}
           </tr>
@@ -59,10 +48,10 @@ export function HazardTable({ sources }: { sources: readonly SourceState[] }) {
                 {row.name}
                 <div className="quiet">{worst(known.map(({ hazards }) => hazards[at] ?? row)).effect}</div>
               </td>
-              {known.map(({ source, hazards }) => {
+              {known.map(({ name, hazards }) => {
                 const hazard = hazards[at] ?? row;
                 return (
-                  <td key={source.id}>
+                  <td key={name}>
                     <button
                       type="button"
                       className={styles["hazard"]}

@@ -15,6 +15,10 @@ import { doses } from "./013-source-doses.ts";
 import { mulchAndBunds } from "./014-mulch-and-bunds.ts";
 import { keptRecipes } from "./015-kept-recipes.ts";
 import { actors } from "./016-actors.ts";
+import { tankLevels } from "./017-tank-levels.ts";
+import { sitePump } from "./018-site-pump.ts";
+import { struckWaterings } from "./019-struck-waterings.ts";
+import { yieldAsSold } from "./020-yield-as-sold.ts";
 import type { Migration } from "./migration.ts";
 
 const all: readonly Migration[] = [
@@ -34,6 +38,10 @@ const all: readonly Migration[] = [
   mulchAndBunds,
   keptRecipes,
   actors,
+  tankLevels,
+  sitePump,
+  struckWaterings,
+  yieldAsSold,
 ];
 
 /** Migrations live in code, so that a built server carries them. */

@@ -12,7 +12,7 @@ const NAMES = [
   "Water spinach basin",
 ];
 const planted: NewZone["plantings"] = [
-  { cropId: "courgette", plantedOn: "2026-05-10", clearedOn: null, signs: [], targetKgM2: 6 },
+  { cropId: "courgette", plantedOn: "2026-05-10", clearedOn: null, signs: [], targetPerM2: 6 },
 ];
 
 /** The seven zones of the sample files, at a day after all of them. */

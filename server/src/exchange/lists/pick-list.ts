@@ -17,7 +17,7 @@ export async function storePicks(
     const pick = newPickSchema.safeParse({
       key: keyOf(zone.id, values),
       pickedOn: values.pickedOn,
-      massKg: values.massKg ?? undefined,
+      massKg: values.massKg,
       count: values.fruitCount,
       grade: values.grade || null,
       brixPct: values.brixPct,

@@ -1,8 +1,8 @@
 import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
 import type { NotedReading } from "@sprunel/core/rootzone";
 import { StoredRows, type ListedRow, type ListPlace } from "./list-place.ts";
-import { MOST_AHEAD_MS } from "../../rootzone/reading-service.ts";
-import { READING_KINDS, readingStore, type StoredReading, type ZoneReading } from "../../rootzone/reading-store.ts";
+import { MOST_AHEAD_MS, valuesOf } from "../../rootzone/reading-service.ts";
+import { readingStore, type StoredReading, type ZoneReading } from "../../rootzone/reading-store.ts";
 
 /** Notebook rows as readings: a value already there stays, and what drips into a tank is its solution. */
 export async function storeReadings(
@@ -26,10 +26,7 @@ export async function storeReadings(
       stored.refuse(line, `It is from ${new Date(values.atMs).toISOString()}, which is still to come.`);
     else if (!read.success) stored.refuse(line, read.error.issues.map((issue) => issue.message).join(" "));
     else {
-      const of = READING_KINDS.flatMap((kind) => {
-        const value = read.data[kind];
-        return value === undefined ? [] : [{ zoneId: zone.id, kind, atMs: values.atMs, value, source: "person" }];
-      }).filter((reading) => !known.has(keyOf(reading)));
+      const of = valuesOf(zone.id, read.data).filter((reading) => !known.has(keyOf(reading)));
       stored.count(of.length > 0);
       fresh.push(...of);
     }

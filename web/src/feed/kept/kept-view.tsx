@@ -1,7 +1,6 @@
 import type { KeptRecipe, ZoneFeed } from "@sprunel/contract/feed";
 import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import Select from "antd/es/select";
 import dayjs from "dayjs";
 import { useState } from "react";
@@ -11,10 +10,10 @@ import { Price } from "../../units/use-units.tsx";
 import { CompareTable } from "./compare-table.tsx";
 import styles from "../feed.module.css";
 import { recipeInput, targetOf } from "../use-feed.ts";
-import { useKeepRecipe, useRecipes, useUseRecipe } from "./use-recipes.ts";
+import { useRecipes, useUseRecipe } from "./use-recipes.ts";
 import { useRecipe } from "../recipe/use-recipe.ts";
 
-/** The recipe of now among those that were kept: versions, side by side, and the zones that use each. */
+/** The recipes that were kept: versions, the zones that use each, and any two side by side, or against what a zone gets now. */
 export function KeptView({ feed, zoneName }: { feed: ZoneFeed; zoneName: string }) {
   const book = useRecipes();
   const target = targetOf(feed);
@@ -22,13 +21,15 @@ export function KeptView({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const kept = book.data?.recipes ?? [];
   return (
     <>
-      {target && now && <Keep feed={feed} zoneName={zoneName} target={target} />}
       {book.isError && <ProblemNote error={book.error} onRetry={() => void book.refetch()} />}
       {kept.length === 0 ? (
-        <p>None is kept yet. A kept recipe can be compared with later ones, and taken over by other zones.</p>
+        <p>
+          None is kept yet. Keep one at Feed of a zone: it can be compared with later ones, and taken over by other
+          zones.
+        </p>
       ) : (
         <>
-          <Book kept={kept} feed={feed} />
+          <Book kept={kept} feed={feed} zoneName={zoneName} />
           <Compare kept={kept} now={now} zoneName={zoneName} />
         </>
       )}
@@ -36,44 +37,7 @@ export function KeptView({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   );
 }
 
-function Keep({
-  feed,
-  zoneName,
-  target,
-}: {
-  feed: ZoneFeed;
-  zoneName: string;
-  target: NonNullable<ReturnType<typeof targetOf>>;
-}) {
-  const [name, setName] = useState(`${zoneName}${feed.stage ? `, ${feed.stage.toLowerCase()}` : ""}`);
-  // One key for one version: pressed twice, or sent again after a lost answer, it is still one.
-  const [key, setKey] = useState(() => crypto.randomUUID());
-  const keep = useKeepRecipe(feed.zoneId);
-  return (
-    <section aria-label="Keep the recipe of now">
-      <h2>Keep the recipe of now</h2>
-      <div className={styles["keep"]}>
-        <Input aria-label="Name of the recipe" value={name} onChange={(event) => setName(event.target.value)} />
-        <Button
-          type="primary"
-          loading={keep.isPending}
-          onClick={() =>
-            keep.mutate(
-              { key, name, target, wishes: feed.settings.wishes },
-              { onSuccess: () => setKey(crypto.randomUUID()) },
-            )
-          }
-        >
-          Keep it
-        </Button>
-      </div>
-      <p className="quiet">The same name again makes its next version; none is ever written over.</p>
-      {keep.isError && <ProblemNote error={keep.error} />}
-    </section>
-  );
-}
-
-function Book({ kept, feed }: { kept: readonly KeptRecipe[]; feed: ZoneFeed }) {
+function Book({ kept, feed, zoneName }: { kept: readonly KeptRecipe[]; feed: ZoneFeed; zoneName: string }) {
   const currency = useBoard(null).data?.site?.currency ?? "";
   const use = useUseRecipe(feed.zoneId);
   return (
@@ -110,7 +74,7 @@ function Book({ kept, feed }: { kept: readonly KeptRecipe[]; feed: ZoneFeed }) {
                 {!usedBy.some((zone) => zone.id === feed.zoneId) && (
                   <Button
                     loading={use.isPending && use.variables.recipeId === id}
-                    aria-label={`Use ${name}, version ${version}, here`}
+                    aria-label={`Use ${name}, version ${version}, in ${zoneName}`}
                     onClick={() =>
                       use.mutate({
                         recipeId: id,
@@ -119,7 +83,7 @@ function Book({ kept, feed }: { kept: readonly KeptRecipe[]; feed: ZoneFeed }) {
                       })
                     }
                   >
-                    Use here
+                    Use in {zoneName}
                   </Button>
                 )}
               </td>

@@ -1,4 +1,4 @@
-import { newMixSchema, type NewMix } from "@sprunel/contract/feed";
+import { newMixSchema, type NewMix, type ZoneFeed } from "@sprunel/contract/feed";
 import type { Recipe } from "@sprunel/core/feed";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
@@ -11,6 +11,8 @@ import { useLogMix } from "../use-feed.ts";
 interface Values {
   /** as they stand on their scale: grams below 1 kg */
   lines?: { mass?: number | null; lot?: string }[];
+  /** L that stand in each tank after it, by their order */
+  levels?: (number | null)[];
 }
 
 const isSmall = ({ kgPerTank }: Recipe["lines"][number]): boolean => kgPerTank < 1;
@@ -19,17 +21,20 @@ const isSmall = ({ kgPerTank }: Recipe["lines"][number]): boolean => kgPerTank <
 export function MixDialog({
   zoneId,
   recipe,
+  tanks,
   onClose,
   onLogged,
 }: {
   zoneId: number;
   recipe: Recipe;
+  tanks: ZoneFeed["tanks"];
   onClose(): void;
   onLogged(): void;
 }) {
   const log = useLogMix(zoneId);
   // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
   const [key] = useState(() => crypto.randomUUID());
+  const used = tanks.filter(({ id }) => recipe.lines.some(({ tankId }) => tankId === id));
   const lines = [...recipe.lines].sort((a, b) => a.tankId.localeCompare(b.tankId) || b.kgPerTank - a.kgPerTank);
   return (
     <RecordDialog<Values, NewMix>
@@ -39,12 +44,17 @@ export function MixDialog({
       columns={1}
       schema={newMixSchema}
       initialValues={{
+        levels: used.map(({ volumeL }) => volumeL),
         lines: lines.map((line) => ({
           mass: isSmall(line) ? Number((line.kgPerTank * 1000).toFixed(1)) : Number(line.kgPerTank.toFixed(3)),
         })),
       }}
-      recordOf={({ lines: typed = [] }) => ({
+      recordOf={({ lines: typed = [], levels = [] }) => ({
         key,
+        levels: used.flatMap(({ id }, at) => {
+          const litres = levels[at] ?? null;
+          return litres === null ? [] : [{ tankId: id, litres }];
+        }),
         lines: lines.flatMap((line, at) => {
           const { mass = null, lot } = typed[at] ?? {};
           if (mass === null) return [];
@@ -77,6 +87,14 @@ export function MixDialog({
           </Form.Item>
           <Form.Item name={["lines", at, "lot"]} noStyle>
             <Input placeholder="lot" aria-label={`Lot of ${name} in tank ${tankId}`} maxLength={40} />
+          </Form.Item>
+        </div>
+      ))}
+      {used.map(({ id }, at) => (
+        <div key={id} className={styles["weighed"]}>
+          <span>Stands in tank {id} then</span>
+          <Form.Item name={["levels", at]} noStyle>
+            <QuantityInput label={`Stands in tank ${id}`} quantity="volume" />
           </Form.Item>
         </div>
       ))}

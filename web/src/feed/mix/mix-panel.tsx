@@ -41,7 +41,13 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
       {logged && <p role="status">In the book; the shelf has gone down by what was weighed.</p>}
       {open && (
         <Suspense>
-          <MixDialog zoneId={zoneId} recipe={recipe} onClose={() => setOpen(false)} onLogged={() => setLogged(true)} />
+          <MixDialog
+            zoneId={zoneId}
+            recipe={recipe}
+            tanks={feed.tanks}
+            onClose={() => setOpen(false)}
+            onLogged={() => setLogged(true)}
+          />
         </Suspense>
       )}
       <MixBook feed={feed} />

@@ -1,4 +1,4 @@
-import type { ZoneFeed } from "@sprunel/contract/feed";
+import type { ShelfItem } from "@sprunel/contract/feed";
 import { mayStandTogether } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import { useState } from "react";
@@ -6,7 +6,7 @@ import shared from "../feed.module.css";
 import styles from "./mix.module.css";
 
 /** Any two bags of the shelf held against each other. */
-export function Together({ shelf }: { shelf: ZoneFeed["shelf"] }) {
+export function Together({ shelf }: { shelf: readonly ShelfItem[] }) {
   const [first, setFirst] = useState<string | null>(null);
   const [second, setSecond] = useState<string | null>(null);
   const options = shelf.map(({ product }) => ({ value: product.id, label: product.name }));
@@ -35,6 +35,6 @@ export function Together({ shelf }: { shelf: ZoneFeed["shelf"] }) {
   );
 }
 
-function inShort({ id, name, form, composition, chelate }: ZoneFeed["shelf"][number]["product"]) {
+function inShort({ id, name, form, composition, chelate }: ShelfItem["product"]) {
   return { id, name, form, composition, ...(chelate !== undefined && { chelate }) };
 }

@@ -15,9 +15,9 @@ import { IonLadder } from "./ion-ladder.tsx";
 import { MeterPanel } from "../meter-panel.tsx";
 import { MixPanel } from "../mix/mix-panel.tsx";
 import { Facts, Reasons, Sums } from "./recipe-facts.tsx";
-import { Shelf } from "../shelf/shelf.tsx";
+import { KeepRecipe } from "../kept/keep-recipe.tsx";
+import { ShelfTicks } from "../shelf/shelf-ticks.tsx";
 import { Tanks } from "../mix/tanks.tsx";
-import { Together } from "../mix/together.tsx";
 import { recipeInput, useProducts, useSaveTarget } from "../use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
 import { Wishes } from "./wishes.tsx";
@@ -26,11 +26,13 @@ const TanksDialog = lazy(async () => ({ default: (await import("../mix/tanks-dia
 
 /** The ion ladder beside the tanks: a target is changed, and the recipe solved anew while it is typed. */
 export function RecipeView({
+  zoneName,
   feed,
   saved,
   target,
   onTarget,
 }: {
+  zoneName: string;
   feed: ZoneFeed;
   saved: FeedTarget | null;
   target: FeedTarget;
@@ -95,6 +97,7 @@ export function RecipeView({
               </Button>
               <Facts recipe={recipe} feed={feed} />
               <MixPanel zoneId={feed.zoneId} recipe={recipe} feed={feed} unsaved={isTrial} />
+              {saved && !isTrial && <KeepRecipe feed={feed} zoneName={zoneName} target={saved} />}
             </>
           ) : (
             solved.isPending && question && <Skeleton active />
@@ -110,8 +113,7 @@ export function RecipeView({
             waters={waters}
             recipe={recipe}
           />
-          <Shelf feed={feed} recipe={recipe} leftOut={leftOut} onChange={setLeftOut} />
-          <Together shelf={feed.shelf} />
+          <ShelfTicks feed={feed} recipe={recipe} leftOut={leftOut} onChange={setLeftOut} />
         </section>
       </div>
       {tanksOpen && (

@@ -1,4 +1,4 @@
-import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { FeedTarget } from "@sprunel/contract/feed";
 import { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import shared from "../feed.module.css";
@@ -9,11 +9,11 @@ import { UptakeForm } from "./uptake-form.tsx";
 const GROUPS = [...new Set(PUBLISHED_TARGETS.map(({ group }) => group))];
 
 /** Published solutions with what their own figures say of each other; any of them can be tried here. */
-export function TargetsView({ feed, onTry }: { feed: ZoneFeed; onTry(target: FeedTarget): void }) {
+export function TargetsView({ ph, onTry }: { ph: number; onTry(target: FeedTarget): void }) {
   return (
     <>
       <p className="quiet">
-        Trying one puts it into this zone’s recipe; nothing is kept until you say so. Ions in mmol/L, trace elements in
+        Trying one puts it into the zone’s recipe; nothing is kept until you say so. Ions in mmol/L, trace elements in
         µmol/L.
       </p>
       <table className={shared["library"]}>
@@ -39,7 +39,7 @@ export function TargetsView({ feed, onTry }: { feed: ZoneFeed; onTry(target: Fee
           </tbody>
         ))}
       </table>
-      <UptakeForm feed={feed} onTry={onTry} />
+      <UptakeForm ph={ph} onTry={onTry} />
     </>
   );
 }

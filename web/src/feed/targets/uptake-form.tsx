@@ -1,4 +1,4 @@
-import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import type { FeedTarget } from "@sprunel/contract/feed";
 import type { Ions } from "@sprunel/core/chemistry";
 import { USUAL_STARTS, uptakeTarget } from "@sprunel/core/feed";
 import Button from "antd/es/button";
@@ -8,7 +8,6 @@ import { SumFields, type SumField } from "../../sums/sum-fields.tsx";
 import { trySum } from "../../sums/try-sum.ts";
 import styles from "../feed.module.css";
 import { ionName } from "../../words/ion-names.ts";
-import { targetOf } from "../use-feed.ts";
 
 const NUTRIENTS = ["NO3", "NH4", "H2PO4", "K", "Ca", "Mg", "SO4", "Fe", "Mn", "Zn", "B", "Cu", "Mo"] as const;
 type Nutrient = (typeof NUTRIENTS)[number];
@@ -23,8 +22,8 @@ const DAY: readonly SumField<"water" | "leavesPct">[] = [
   { key: "leavesPct", label: "Drain that leaves, of the feed", unit: "%", note: "0 in a closed loop" },
 ];
 
-/** A target from what the crop takes up with its water. */
-export function UptakeForm({ feed, onTry }: { feed: ZoneFeed; onTry(target: FeedTarget): void }) {
+/** A target from what the crop takes up with its water; the pH is the zone's. */
+export function UptakeForm({ ph, onTry }: { ph: number; onTry(target: FeedTarget): void }) {
   const [day, setDay] = useState<Record<"water" | "leavesPct", number | null>>({
     water: USUAL_STARTS.uptakeWaterLM2,
     leavesPct: 0,
@@ -63,7 +62,7 @@ export function UptakeForm({ feed, onTry }: { feed: ZoneFeed; onTry(target: Feed
       </Answer>
       {sum !== null && typeof sum !== "string" && (
         <div className={styles["actions"]}>
-          <Button type="primary" onClick={() => onTry({ ions: sum.ions, ph: targetOf(feed)?.ph ?? 5.8 })}>
+          <Button type="primary" onClick={() => onTry({ ions: sum.ions, ph })}>
             Try it
           </Button>
         </div>

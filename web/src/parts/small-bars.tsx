@@ -1,4 +1,4 @@
-import styles from "./board.module.css";
+import styles from "./small-bars.module.css";
 
 /** A value against its band on a line. */
 export function TargetBar({ value, from, to, most }: { value: number; from: number; to: number; most: number }) {

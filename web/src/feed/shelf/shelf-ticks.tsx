@@ -1,15 +1,9 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
-import { lazy, Suspense, useState } from "react";
-import { Link } from "react-router";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./shelf.module.css";
 import type { Recipe } from "@sprunel/core/feed";
 import { weighed } from "../mix/masses.ts";
-
-const OwnProductDialog = lazy(async () => ({ default: (await import("./own-product-dialog.tsx")).OwnProductDialog }));
-const ShelfDialog = lazy(async () => ({ default: (await import("./shelf-dialog.tsx")).ShelfDialog }));
 
 /** What lasts less is worth an order now; deliveries take about so long. */
 const ORDER_WITHIN_DAYS = 14;
@@ -29,8 +23,8 @@ function daysWords(days: number): string {
   return days > 365 ? "over a year" : `${Math.floor(days)} days`;
 }
 
-/** What stands in the store; a product without its tick is left out of the recipe. */
-export function Shelf({
+/** What the recipe may be made of; a product without its tick is left out of it. */
+export function ShelfTicks({
   feed,
   recipe,
   leftOut,
@@ -42,8 +36,6 @@ export function Shelf({
   onChange(leftOut: ReadonlySet<string>): void;
 }) {
   const { system } = useUnits();
-  const [editing, setEditing] = useState(false);
-  const [adding, setAdding] = useState(false);
   const days = daysLeft(feed, recipe);
   const short = feed.shelf.filter(({ product }) => (days[product.id] ?? Infinity) < ORDER_WITHIN_DAYS);
   const toggle = (id: string, use: boolean): void => {
@@ -54,24 +46,7 @@ export function Shelf({
   };
   return (
     <section aria-label="Shelf">
-      <h2>On the shelf</h2>
-      <Button size="small" onClick={() => setEditing(true)}>
-        Stock and prices
-      </Button>{" "}
-      <Button size="small" onClick={() => setAdding(true)}>
-        A bag of your own
-      </Button>{" "}
-      <Link to="/import/shelf">Import a list</Link>
-      {adding && (
-        <Suspense>
-          <OwnProductDialog onClose={() => setAdding(false)} />
-        </Suspense>
-      )}
-      {editing && (
-        <Suspense>
-          <ShelfDialog shelf={feed.shelf} onClose={() => setEditing(false)} />
-        </Suspense>
-      )}
+      <h2>Made of what is on the shelf</h2>
       {short.length > 0 && (
         <p>
           <strong>Order soon:</strong> {short.map(({ product }) => product.name).join(", ")}. At today's litres of this

@@ -1,0 +1,2 @@
+export type { CropStation, NewSign, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
+export { addSign, getCropStation, getZoneCrop, takeSignBack } from "./endpoints.ts";

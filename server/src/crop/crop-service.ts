@@ -1,0 +1,153 @@
+import type { CropStation, NewSign, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
+import type { Planting, Zone } from "@sprunel/contract/site";
+import { ecMsCm } from "@sprunel/core/chemistry";
+import { cropById, plantingOn, signFault, stagePeriods, standingOn, type Standing } from "@sprunel/core/crop";
+import { stageTarget } from "@sprunel/core/feed";
+import { addDays } from "@sprunel/core/time";
+import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import type { Scope } from "../scope/scope.ts";
+import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
+
+/** What ended longer ago is no longer on the calendar. */
+const SHOWN_DAYS = 365;
+
+/** Which stage every planting is in, and what was seen of it. */
+export function cropService(scope: Scope) {
+  /** The zone with one planting's signs changed, if it is still as the person saw it. */
+  async function withSigns(
+    zone: StoredZone,
+    version: number,
+    planting: Planting,
+    signs: Planting["signs"],
+  ): Promise<void> {
+    const { id: siteId } = await scope.site.current();
+    const { id, houseId: _house, version: _version, ...record } = zone;
+    const plantings = record.plantings.map((one) => (one === planting ? { ...one, signs } : one));
+    const saved = await scope.transaction((inner) =>
+      zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
+    );
+    if (!saved) throw staleEdit(`The zone ${zone.name}`, withoutHouse(await scope.zone(id)));
+    scope.cache.zoneChanged(id, planting.plantedOn);
+  }
+  /** A sign is of the planting that stood on its day. */
+  async function planted(zoneId: number, date: string): Promise<{ zone: StoredZone; planting: Planting }> {
+    const zone = await scope.zone(zoneId);
+    const planting = plantingOn(zone.plantings, date);
+    if (!planting)
+      throw badInput([
+        { path: "on", message: `Nothing stood in ${zone.name} on ${date}; check the date, or the planting in set-up.` },
+      ]);
+    return { zone, planting };
+  }
+  return {
+    async station(asked: string | undefined): Promise<CropStation> {
+      await scope.site.current();
+      const date = await scope.site.dateOr(asked);
+      const since = addDays(date, -SHOWN_DAYS);
+      const zones = await scope.zones();
+      return {
+        date,
+        plantings: zones.flatMap((zone) =>
+          zone.plantings.map((planting) => timesOf(zone, planting)).filter((times) => endOf(times) > since),
+        ),
+      };
+    },
+
+    async zoneCrop(zoneId: number, asked: string | undefined): Promise<ZoneCrop> {
+      const zone = await scope.zone(zoneId);
+      const date = await scope.site.dateOr(asked);
+      const planting = plantingOn(zone.plantings, date);
+      const standing = standingOn(zone.plantings, date);
+      return {
+        zoneId,
+        version: zone.version,
+        date,
+        planting: planting && timesOf(zone, planting),
+        now: standing && asksOf(zone, standing),
+      };
+    },
+
+    async addSign(zoneId: number, { stageId, on, version }: NewSign): Promise<void> {
+      const today = await scope.site.dateOr(undefined);
+      if (on > today)
+        throw badInput([{ path: "on", message: `A stage cannot have been seen on ${on}; today is ${today}.` }]);
+      const { zone, planting } = await planted(zoneId, on);
+      const fault = signFault(cropById(planting.cropId), planting.plantedOn, { stageId, on }, planting.signs);
+      if (fault) throw badInput([fault]);
+      const others = planting.signs.filter((sign) => sign.stageId !== stageId);
+      await withSigns(zone, version, planting, [...others, { stageId, on }]);
+    },
+
+    async takeSignBack(zoneId: number, stageId: string, version: number): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
+      const others = planting.signs.filter((sign) => sign.stageId !== stageId);
+      if (others.length === planting.signs.length) throw notFound(`A sign of the stage ${stageId}`);
+      await withSigns(zone, version, planting, others);
+    },
+  };
+}
+
+function withoutHouse({ houseId: _house, ...zone }: StoredZone): Zone {
+  return zone;
+}
+
+/** A planting's stages, cut where it was cleared. */
+function timesOf({ id, name }: StoredZone, planting: Planting): PlantingTime {
+  const { plantedOn, clearedOn, signs, cropId } = planting;
+  const crop = cropById(cropId);
+  const ends = clearedOn ?? "9999-12-31";
+  return {
+    zoneId: id,
+    zoneName: name,
+    cropName: crop.name,
+    plantedOn,
+    clearedOn,
+    stages: stagePeriods(crop, plantedOn, signs)
+      .filter(({ startsOn }) => startsOn < ends)
+      .map(({ stage, startsOn, endsOn, seen }) => ({
+        id: stage.id,
+        name: stage.name,
+        from: startsOn,
+        to: endsOn < ends ? endsOn : ends,
+        seen,
+        picking: stage.picking ?? false,
+      })),
+  };
+}
+
+function endOf({ stages, clearedOn, plantedOn }: PlantingTime): string {
+  return clearedOn ?? stages.at(-1)?.to ?? plantedOn;
+}
+
+function asksOf({ definition }: StoredZone, { crop, state }: Standing): ZoneCrop["now"] {
+  const { stage } = state.period;
+  const target = stageTarget(crop.id, stage.id);
+  const said = ({ source, assumed = false }: { readonly source: string; readonly assumed?: boolean }) => ({
+    source,
+    assumed,
+  });
+  const { stages, kc, leafArea, rootDepth, drainTarget } = crop.sources;
+  return {
+    stageId: stage.id,
+    day: state.day,
+    days: state.days,
+    kc: state.kc,
+    leafAreaIndex: state.leafAreaIndex,
+    rootDepthM: state.rootDepthM,
+    drainTargetPct: definition.system === "substrate" ? stage.drainTargetPct : null,
+    drierPct: stage.drierPct,
+    feed: target && {
+      name: target.name,
+      ecMsCm: ecMsCm(target.ions, target.ph),
+      ph: target.ph,
+      ...said(target),
+    },
+    sources: {
+      stages: said(stages),
+      kc: said(kc),
+      leafArea: said(leafArea),
+      rootDepth: said(rootDepth),
+      drainTarget: said(drainTarget),
+    },
+  };
+}

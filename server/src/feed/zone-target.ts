@@ -1,0 +1,28 @@
+import type { Asked, FeedSettings } from "@sprunel/contract/feed";
+import { standingOn } from "@sprunel/core/crop";
+import { stageTarget } from "@sprunel/core/feed";
+import type { StoredZone } from "../scope/zone-store.ts";
+import type { FeedStore } from "./feed-store.ts";
+
+/** Own targets and settings of all zones. */
+export type Held = Awaited<ReturnType<FeedStore["held"]>>;
+
+/** Two concentrates of 200 L at one in a hundred: what most nurseries of this size stand on. Shown as such on the page. */
+export const USUAL: FeedSettings = {
+  tanks: [
+    { id: "A", volumeL: 200, dilution: 100 },
+    { id: "B", volumeL: 200, dilution: 100 },
+  ],
+  coarseG: 10,
+  fineG: 0.1,
+  wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+};
+
+/** What a zone asks for: its own target, or else the library's of its stage. */
+export function askedIn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Asked | null {
+  const standing = standingOn(plantings, date);
+  const target = targets.get(id) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  if (!target) return null;
+  const { wishes } = settings.get(id) ?? USUAL;
+  return { target: { ions: target.ions, ph: target.ph }, wishes };
+}

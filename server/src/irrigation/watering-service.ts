@@ -1,0 +1,50 @@
+import type { NewWatering } from "@sprunel/contract/irrigation";
+import { localDate } from "@sprunel/core/time";
+import { badInput, notFound } from "../http/problems.ts";
+import type { Scope } from "../scope/scope.ts";
+import { SAID_BY_HAND, wateringStore } from "./watering-store.ts";
+
+export type WateringService = ReturnType<typeof wateringService>;
+
+/** What a person says of water that was given. */
+export function wateringService(scope: Scope) {
+  /** What changes bears on the day of the watering and those after it. */
+  const letGo = async (zoneId: number, startMs: number): Promise<void> => {
+    const { timeZone } = await scope.site.current();
+    scope.cache.zoneChanged(zoneId, localDate(startMs, timeZone));
+  };
+  return {
+    /** All of it, or nothing: one that cannot be is named by its place. */
+    async add(waterings: readonly NewWatering[]): Promise<void> {
+      const nowMs = scope.clock();
+      const known = new Set((await scope.zones()).map(({ id }) => id));
+      const faults = waterings.flatMap(({ zoneId, startUtc }, at) => [
+        ...(known.has(zoneId) ? [] : [{ path: `waterings.${at}.zoneId`, message: `Zone ${zoneId} does not exist.` }]),
+        ...(Date.parse(startUtc) <= nowMs
+          ? []
+          : [
+              {
+                path: `waterings.${at}.startUtc`,
+                message: `${startUtc} is still to come; only water that was given can be said.`,
+              },
+            ]),
+      ]);
+      if (faults.length > 0) throw badInput(faults);
+      const stored = waterings.map(({ startUtc, ...watering }) => ({
+        ...watering,
+        startMs: Date.parse(startUtc),
+        source: SAID_BY_HAND,
+      }));
+      await scope.transaction((inner) => wateringStore(inner).add(stored));
+      for (const { zoneId, startMs } of stored) await letGo(zoneId, startMs);
+    },
+
+    async strike(zoneId: number, startUtc: string, reason: string): Promise<void> {
+      await scope.zone(zoneId);
+      const startMs = Date.parse(startUtc);
+      if (!(await wateringStore(scope).strike(zoneId, startMs, reason, scope.clock())))
+        throw notFound(`A watering from ${startUtc} on`);
+      await letGo(zoneId, startMs);
+    },
+  };
+}

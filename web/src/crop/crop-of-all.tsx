@@ -1,0 +1,124 @@
+import type { CropStation, PlantingTime } from "@sprunel/contract/crop";
+import type { Board } from "@sprunel/contract/today";
+import { daysBetween } from "@sprunel/core/time";
+import Skeleton from "antd/es/skeleton";
+import dayjs from "dayjs";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import { usePlace } from "../place/use-place.ts";
+import { calendarAround, type Calendar } from "./calendar.ts";
+import styles from "./crop-of-all.module.css";
+import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
+import { useCropStation } from "./use-crop.ts";
+
+/** What begins within so many days is told beside the calendar. */
+const SOON_DAYS = 21;
+
+/** Every planting's stages on one calendar, and what begins next. */
+export function CropOfAll({ board }: { board: Board }) {
+  const { date } = usePlace();
+  const station = useCropStation(date);
+  if (station.isError && !station.data)
+    return <ProblemNote error={station.error} onRetry={() => void station.refetch()} />;
+  if (!station.data) return <Skeleton active />;
+  const calendar = calendarAround(station.data.date);
+  return (
+    <>
+      <h1>All crops</h1>
+      {board.zones.length === 0 ? (
+        <p>
+          There is no zone yet. <Link to="/set-up">Add the first zone</Link>, and its crop stands here.
+        </p>
+      ) : (
+        <>
+          <Next station={station.data} />
+          <section aria-label="Calendar of all plantings" className={styles["calendar"]}>
+            <span />
+            <Months calendar={calendar} />
+            {board.zones.map((zone) => (
+              <ZoneLine
+                key={zone.id}
+                zone={zone}
+                plantings={station.data.plantings.filter(({ zoneId }) => zoneId === zone.id)}
+                date={station.data.date}
+                calendar={calendar}
+              />
+            ))}
+            <div className={styles["today"]}>
+              <DateLine
+                date={station.data.date}
+                calendar={calendar}
+                label={station.data.date === board.today ? "today" : dayjs(station.data.date).format("D MMM")}
+              />
+            </div>
+          </section>
+          <p className="quiet">
+            Stages are counted in days unless they were seen. At Crop of a zone, <em>seen today</em> sets one right.
+          </p>
+        </>
+      )}
+    </>
+  );
+}
+
+function ZoneLine({
+  zone,
+  plantings,
+  date,
+  calendar,
+}: {
+  zone: Board["zones"][number];
+  plantings: readonly PlantingTime[];
+  date: string;
+  calendar: Calendar;
+}) {
+  const { addressOf } = usePlace();
+  const shown = plantings
+    .flatMap(({ stages }) => stages)
+    .filter(({ from, to }) => to > calendar.from && from < calendar.to);
+  return (
+    <>
+      <Link className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
+        <span className={styles["name"]}>{zone.name}</span>
+        <span className={styles["sub"]}>{zone.crop ? zone.crop.name : "nothing stands"}</span>
+      </Link>
+      <div className={styles["ribbons"]} role="group" aria-label={`Stages in ${zone.name}`}>
+        {shown.length === 0 ? (
+          <span className={styles["sub"]}>no planting in these months</span>
+        ) : (
+          plantings.map((planting) => (
+            <div key={planting.plantedOn} className={styles["layer"]}>
+              <StageRibbon stages={planting.stages} date={date} calendar={calendar} />
+            </div>
+          ))
+        )}
+      </div>
+    </>
+  );
+}
+
+/** What begins in the coming weeks, the soonest first. */
+function Next({ station: { plantings, date } }: { station: CropStation }) {
+  const { addressOf } = usePlace();
+  const coming = plantings
+    .flatMap(({ zoneId, zoneName, stages }) => stages.map((stage) => ({ ...stage, zoneId, zoneName })))
+    .filter(({ from }) => from > date && daysBetween(date, from) <= SOON_DAYS)
+    .sort((a, b) => a.from.localeCompare(b.from));
+  if (coming.length === 0) return <p className="quiet">No stage begins within {SOON_DAYS} days.</p>;
+  return (
+    <ul className={styles["next"]} aria-label="What begins next">
+      {coming.map(({ zoneId, zoneName, name, from, id }) => {
+        const days = daysBetween(date, from);
+        return (
+          <li key={`${zoneId} ${id} ${from}`}>
+            <strong>{days === 1 ? "tomorrow" : `in ${days} days`}</strong>
+            <Link to={addressOf({ zoneId })}>{zoneName}</Link>
+            <span>
+              {name.toLowerCase()} <span className="quiet">{dayjs(from).format("ddd D MMM")}</span>
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

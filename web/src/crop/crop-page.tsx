@@ -1,0 +1,168 @@
+import type { PlantingTime, StageTime, ZoneCrop } from "@sprunel/contract/crop";
+import type { BoardZone } from "@sprunel/contract/today";
+import { addDays, daysBetween } from "@sprunel/core/time";
+import Skeleton from "antd/es/skeleton";
+import dayjs from "dayjs";
+import { Link } from "react-router";
+import { ProblemNote } from "../http/problem.tsx";
+import { useBoard } from "../place/use-board.ts";
+import { usePlace } from "../place/use-place.ts";
+import { showDigits } from "../units/show.ts";
+import { Amount, Measure } from "../units/use-units.tsx";
+import styles from "./crop.module.css";
+import { Signs } from "./signs.tsx";
+import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
+import { useZoneCrop } from "./use-crop.ts";
+
+/** Which stage the crop is in, what that asks for, what was seen and what comes next. */
+export function CropPage({ zone }: { zone: BoardZone }) {
+  const { date } = usePlace();
+  const crop = useZoneCrop(zone.id, date);
+  const today = useBoard(null).data?.today;
+  if (crop.isError && !crop.data) return <ProblemNote error={crop.error} onRetry={() => void crop.refetch()} />;
+  if (!crop.data) return <Skeleton active />;
+  const { planting, now } = crop.data;
+  if (!planting)
+    return (
+      <>
+        <h1>{zone.name}: nothing stands</h1>
+        <p>
+          On this day the zone has no crop. Give the crop and its planting date in <Link to="/set-up">set-up</Link>; its
+          stages, water and feed follow from them.
+        </p>
+      </>
+    );
+  const stage = planting.stages.find(({ id }) => id === now?.stageId);
+  return (
+    <>
+      <h1>
+        {zone.name}:{" "}
+        {stage && now ? `${stage.name.toLowerCase()}, day ${now.day} of ${now.days}` : "past its last stage"}
+      </h1>
+      <p className="quiet">
+        {planting.cropName} · planted {dayjs(planting.plantedOn).format("D MMMM YYYY")}, day{" "}
+        {daysBetween(planting.plantedOn, crop.data.date) + 1}
+        {planting.clearedOn !== null && ` · cleared on ${dayjs(planting.clearedOn).format("D MMMM YYYY")}`}
+      </p>
+      <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
+      <div className={styles["columns"]}>
+        <section aria-label="What the stage asks for">
+          <h2>What the stage asks for</h2>
+          {now && stage ? (
+            <Asks now={now} zone={zone} />
+          ) : (
+            <p>
+              By its days the crop is over. Say what was seen, or when it was cleared in{" "}
+              <Link to="/set-up">set-up</Link>.
+            </p>
+          )}
+        </section>
+        <section aria-label="Signs">
+          {today !== undefined && <Signs zone={zone} crop={crop.data} planting={planting} today={today} />}
+          <Next stages={planting.stages} date={crop.data.date} />
+        </section>
+      </div>
+    </>
+  );
+}
+
+function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: string; isToday: boolean }) {
+  const last = planting.stages.at(-1)?.to ?? planting.plantedOn;
+  const calendar = {
+    from: addDays(planting.plantedOn, -2),
+    to: addDays(date > last ? date : last, 4),
+  };
+  return (
+    <div className={styles["ribbon"]} role="group" aria-label="Stages of this planting">
+      <Months calendar={calendar} />
+      <StageRibbon stages={planting.stages} date={date} calendar={calendar} roomy />
+      <DateLine date={date} calendar={calendar} label={isToday ? "today" : dayjs(date).format("D MMM")} />
+    </div>
+  );
+}
+
+type Now = NonNullable<ZoneCrop["now"]>;
+interface Said {
+  readonly source: string;
+  readonly assumed: boolean;
+}
+
+function Asks({ now, zone }: { now: Now; zone: BoardZone }) {
+  const { sources, feed } = now;
+  return (
+    <table className={styles["asks"]}>
+      <tbody>
+        <Ask name="Water, against a reference crop (Kc)" said={sources.kc}>
+          <Measure text={now.kc.toFixed(2)} unit="× ET₀" />
+        </Ask>
+        <Ask name="Leaf area" said={sources.leafArea}>
+          <Measure text={showDigits(now.leafAreaIndex)} unit="m² a m²" />
+        </Ask>
+        <Ask name="Roots reach down to" said={sources.rootDepth}>
+          <Amount quantity="length" value={now.rootDepthM} />
+        </Ask>
+        {now.drainTargetPct !== null && (
+          <Ask name="Drain" said={sources.drainTarget}>
+            <Measure text={showDigits(now.drainTargetPct)} unit="% of the water given" />
+          </Ask>
+        )}
+        {now.drierPct > 0 && (
+          <Ask name="Let dry by more before water" said={sources.stages}>
+            <Measure text={showDigits(now.drierPct)} unit="% of available water" />
+          </Ask>
+        )}
+        {feed && (
+          <Ask name={`Feed: ${feed.name}`} said={feed}>
+            <Measure text={feed.ecMsCm.toFixed(1)} unit={`mS/cm, pH ${feed.ph.toFixed(1)}`} />
+          </Ask>
+        )}
+        <Ask name="Stage lasts" said={sources.stages}>
+          <Measure text={String(now.days)} unit="days, unless the next is seen" />
+        </Ask>
+      </tbody>
+      <caption>
+        The library’s figures for {zone.crop?.name.toLowerCase() ?? "this crop"}. What is marked is assumed, not
+        published: trust what you see.
+      </caption>
+    </table>
+  );
+}
+
+function Ask({ name, said, children }: { name: string; said: Said; children: React.ReactNode }) {
+  return (
+    <tr>
+      <th scope="row">
+        {name}
+        <span className={styles["source"]}>
+          {said.assumed && <strong className="act">assumed · </strong>}
+          {said.source}
+        </span>
+      </th>
+      <td>{children}</td>
+    </tr>
+  );
+}
+
+function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) {
+  const coming = stages.filter(({ from }) => from > date);
+  const last = stages.at(-1);
+  return (
+    <>
+      <h2>Next in this crop</h2>
+      <dl className={styles["next"]}>
+        {coming.map(({ id, name, from }) => (
+          <div key={id}>
+            <dt>{dayjs(from).format("ddd D MMM")}</dt>
+            <dd>{name}</dd>
+          </div>
+        ))}
+        {last && last.to > date && (
+          <div>
+            <dt>{dayjs(last.to).format("ddd D MMM")}</dt>
+            <dd>the last stage is over</dd>
+          </div>
+        )}
+      </dl>
+    </>
+  );
+}

@@ -1,0 +1,113 @@
+import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
+import type { BoardZone } from "@sprunel/contract/today";
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import Select from "antd/es/select";
+import dayjs from "dayjs";
+import { useState } from "react";
+import { Faults } from "../forms/faults.tsx";
+import { faultsOf } from "../forms/form-errors.ts";
+import styles from "./crop.module.css";
+import { useAddSign, useTakeSignBack } from "./use-crop.ts";
+
+/** A stage that is seen to begin wins over the count of days: in one tap for today, or for the day on which it was seen. */
+export function Signs({
+  zone,
+  crop,
+  planting,
+  today,
+}: {
+  zone: BoardZone;
+  crop: ZoneCrop;
+  planting: PlantingTime;
+  today: string;
+}) {
+  const add = useAddSign(zone.id);
+  const back = useTakeSignBack(zone.id);
+  const [opened, setOpened] = useState(false);
+  const seen = planting.stages.filter((stage) => stage.seen);
+  const at = planting.stages.findIndex(({ id }) => id === crop.now?.stageId);
+  const next = at === -1 ? undefined : planting.stages[at + 1];
+  const say = (stageId: string, on: string): void => add.mutate({ stageId, on, version: crop.version });
+  const faults = [add.error, back.error].flatMap((error) =>
+    error ? faultsOf(error).map(({ message }) => message) : [],
+  );
+  return (
+    <>
+      <h2>Seen</h2>
+      {seen.length === 0 ? (
+        <p className="quiet">Nothing was seen yet: the stages are counted in days.</p>
+      ) : (
+        <ul className={styles["seen"]}>
+          {seen.map(({ id, name, from }) => (
+            <li key={id}>
+              <span>
+                <strong>{name}</strong> from {dayjs(from).format("ddd D MMM")}
+              </span>
+              <Button
+                type="link"
+                size="small"
+                aria-label={`Take back: ${name}`}
+                loading={back.isPending && back.variables.stageId === id}
+                onClick={() => back.mutate({ stageId: id, version: crop.version })}
+              >
+                take back
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className={styles["actions"]}>
+        {next && (
+          <Button type="primary" size="large" loading={add.isPending} onClick={() => say(next.id, today)}>
+            {next.name} seen today
+          </Button>
+        )}
+        <Button size="large" onClick={() => setOpened(!opened)}>
+          Seen on another day
+        </Button>
+      </div>
+      {opened && <OtherDay planting={planting} today={today} saving={add.isPending} onSay={say} />}
+      <Faults faults={faults} error={add.error ?? back.error} />
+    </>
+  );
+}
+
+function OtherDay({
+  planting,
+  today,
+  saving,
+  onSay,
+}: {
+  planting: PlantingTime;
+  today: string;
+  saving: boolean;
+  onSay(stageId: string, on: string): void;
+}) {
+  // The first stage begins with planting.
+  const stages = planting.stages.slice(1);
+  const [stageId, setStage] = useState(stages[0]?.id ?? "");
+  const [on, setOn] = useState(today);
+  return (
+    <div className={styles["other"]}>
+      <Select
+        aria-label="Stage that was seen"
+        value={stageId}
+        options={stages.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={setStage}
+        className="select-m"
+      />
+      <Input
+        type="date"
+        aria-label="Seen on"
+        value={on}
+        min={planting.plantedOn}
+        max={today}
+        onChange={(event) => setOn(event.target.value)}
+      />
+      <Button loading={saving} disabled={on === ""} onClick={() => onSay(stageId, on)}>
+        Say it
+      </Button>
+    </div>
+  );
+}

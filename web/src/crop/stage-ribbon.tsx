@@ -1,0 +1,73 @@
+import type { StageTime } from "@sprunel/contract/crop";
+import { daysBetween } from "@sprunel/core/time";
+import dayjs from "dayjs";
+import { monthsOf, placeOf, type Calendar } from "./calendar.ts";
+import styles from "./stage-ribbon.module.css";
+
+/** The months over a ribbon. */
+export function Months({ calendar }: { calendar: Calendar }) {
+  return (
+    <div className={styles["months"]} aria-hidden>
+      {monthsOf(calendar).map((month) => (
+        <span key={month} style={{ left: `${placeOf(month, calendar)}%` }}>
+          {dayjs(month).format("MMMM")}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** The date that is looked at, across whatever stands under it. */
+export function DateLine({ date, calendar, label }: { date: string; calendar: Calendar; label?: string }) {
+  return (
+    <div className={styles["line"]} style={{ left: `${placeOf(date, calendar)}%` }}>
+      {label !== undefined && <span>{label}</span>}
+    </div>
+  );
+}
+
+/** A planting's stages on the line: what is over quiet, the one of the date strong, what is to come pale. */
+export function StageRibbon({
+  stages,
+  date,
+  calendar,
+  roomy = false,
+}: {
+  stages: readonly StageTime[];
+  date: string;
+  calendar: Calendar;
+  /** with a second line of words in each stage */
+  roomy?: boolean;
+}) {
+  return (
+    <ol className={`${styles["ribbon"] ?? ""} ${roomy ? (styles["roomy"] ?? "") : ""}`}>
+      {stages
+        .filter(({ from, to }) => to > calendar.from && from < calendar.to)
+        .map((stage) => {
+          const [left, right] = [placeOf(stage.from, calendar), placeOf(stage.to, calendar)];
+          return (
+            <li
+              key={stage.id}
+              className={styles[kindOf(stage, date)]}
+              data-picking={stage.picking || undefined}
+              style={{ left: `${left}%`, width: `calc(${right - left}% - 2px)` }}
+              title={`${stage.name}, ${dayjs(stage.from).format("D MMM")} to ${dayjs(stage.to).format("D MMM")}${stage.seen ? ", seen" : ""}`}
+            >
+              <span>{stage.name}</span>
+              {roomy && <small>{wordsOf(stage, date)}</small>}
+            </li>
+          );
+        })}
+    </ol>
+  );
+}
+
+function kindOf({ from, to }: StageTime, date: string): "over" | "now" | "ahead" {
+  if (to <= date) return "over";
+  return from <= date ? "now" : "ahead";
+}
+
+function wordsOf({ from, to, seen }: StageTime, date: string): string {
+  if (from <= date && date < to) return `day ${daysBetween(from, date) + 1} of ${daysBetween(from, to)}`;
+  return `${seen ? "seen" : "from"} ${dayjs(from).format("D MMM")}`;
+}

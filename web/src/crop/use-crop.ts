@@ -1,0 +1,35 @@
+import { addSign, getCropStation, getZoneCrop, takeSignBack, type NewSign } from "@sprunel/contract/crop";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { ask } from "../http/api.ts";
+
+export function useCropStation(date: string | null) {
+  return useQuery({
+    queryKey: ["crop", "station", date],
+    queryFn: ({ signal }) => ask(getCropStation, { query: { date }, signal }),
+  });
+}
+
+export function useZoneCrop(zoneId: number, date: string | null) {
+  return useQuery({
+    queryKey: ["crop", "zone", zoneId, date],
+    queryFn: ({ signal }) => ask(getZoneCrop, { params: { id: zoneId }, query: { date }, signal }),
+  });
+}
+
+/** A stage moves what the plant drinks and is fed: everything is asked anew. */
+export function useAddSign(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (sign: NewSign) => ask(addSign, { params: { id: zoneId }, body: sign }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useTakeSignBack(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ stageId, version }: { stageId: string; version: number }) =>
+      ask(takeSignBack, { params: { id: zoneId, stageId }, query: { version: String(version) } }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}

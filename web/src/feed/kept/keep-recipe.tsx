@@ -1,0 +1,37 @@
+import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { ProblemNote } from "../../http/problem.tsx";
+import styles from "../feed.module.css";
+import { useKeepRecipe } from "./use-recipes.ts";
+
+/** Keeps what is mixed now under a name; the same name again makes its next version. */
+export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneName: string; target: FeedTarget }) {
+  const [name, setName] = useState(`${zoneName}${feed.stage ? `, ${feed.stage.toLowerCase()}` : ""}`);
+  // One key for one version: pressed twice, or sent again after a lost answer, it is still one.
+  const [key, setKey] = useState(() => crypto.randomUUID());
+  const keep = useKeepRecipe(feed.zoneId);
+  return (
+    <section aria-label="Keep the recipe of now">
+      <h2>Keep the recipe of now</h2>
+      <div className={styles["keep"]}>
+        <Input aria-label="Name of the recipe" value={name} onChange={(event) => setName(event.target.value)} />
+        <Button
+          type="primary"
+          loading={keep.isPending}
+          onClick={() =>
+            keep.mutate(
+              { key, name, target, wishes: feed.settings.wishes },
+              { onSuccess: () => setKey(crypto.randomUUID()) },
+            )
+          }
+        >
+          Keep it
+        </Button>
+      </div>
+      <p className="quiet">The same name again makes its next version; none is ever written over.</p>
+      {keep.isError && <ProblemNote error={keep.error} />}
+    </section>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Board } from "@sprunel/contract/today";
+import { clockAt } from "./clock-at.ts";
+
+const HOUR_MS = 3_600_000;
+
+/** A day on a line: from an hour before sunrise to an hour after sunset, widened to the pulses, in whole hours. */
+export interface DayScale {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/** @returns null where neither the sun nor any pulse is known */
+export function dayScale({ sun, zones }: Board): DayScale | null {
+  const pulses = zones.flatMap((zone) => zone.pulses);
+  const starts = pulses.map(({ startUtc }) => Date.parse(startUtc));
+  const ends = pulses.map(({ endUtc }) => Date.parse(endUtc));
+  if (sun) {
+    starts.push(Date.parse(sun.riseUtc) - HOUR_MS);
+    ends.push(Date.parse(sun.setUtc) + HOUR_MS);
+  }
+  if (starts.length === 0) return null;
+  return {
+    fromMs: Math.floor(Math.min(...starts) / HOUR_MS) * HOUR_MS,
+    toMs: Math.ceil(Math.max(...ends) / HOUR_MS) * HOUR_MS,
+  };
+}
+
+/** The hours that stand under it: every second, or every third where there is little room. */
+export function hourTicks({ fromMs, toMs }: DayScale, timeZone: string, width: number): number[] {
+  const step = width < 700 ? 3 : 2;
+  return Array.from({ length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 }, (_, hour) => fromMs + hour * HOUR_MS).filter(
+    (ms) => Number(clockAt(ms, timeZone).slice(0, 2)) % step === 0,
+  );
+}
+
+/** Whether the present lies on the line. */
+export function showsNow({ date, today, now }: Board, { fromMs, toMs }: DayScale): boolean {
+  const nowMs = Date.parse(now);
+  return date === today && nowMs >= fromMs && nowMs <= toMs;
+}

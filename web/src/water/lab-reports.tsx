@@ -1,0 +1,101 @@
+import type { WaterFile } from "@sprunel/contract/exchange";
+import type { WaterReport } from "@sprunel/contract/water";
+import { chargeBalance, ecMsCm } from "@sprunel/core/chemistry";
+import Button from "antd/es/button";
+import Skeleton from "antd/es/skeleton";
+import Upload from "antd/es/upload";
+import { useState } from "react";
+import { ReportHistory } from "../chart/report-history.tsx";
+import { ProblemNote } from "../http/problem.tsx";
+import { fileAsBase64 } from "../http/read-file.ts";
+import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
+import { LabFile } from "./lab-file.tsx";
+import { useWaterReports } from "./use-water.ts";
+import { WaterReportForm } from "./water-form.tsx";
+import styles from "./water.module.css";
+
+const IONS = [...CATIONS, ...ANIONS];
+const HISTORY = [
+  { key: "ec", name: "EC", unit: "mS/cm" },
+  { key: "ph", name: "pH", unit: "" },
+  ...IONS.map((ion) => ({ key: ion, name: ionName(ion), unit: "mmol/L" })),
+];
+
+/** The laboratory's reports of every water over time, and a new one from a file or typed. */
+export function LabReports({ inForce }: { inForce: readonly number[] }) {
+  const reports = useWaterReports();
+  const [file, setFile] = useState<WaterFile | null>(null);
+  const [readError, setReadError] = useState<Error | null>(null);
+  const [isTyping, setTyping] = useState(false);
+  const choose = (chosen: File): false => {
+    setReadError(null);
+    fileAsBase64(chosen).then((contentBase64) => setFile({ fileName: chosen.name, contentBase64 }), setReadError);
+    return false;
+  };
+  if (reports.isError && !reports.data)
+    return <ProblemNote error={reports.error} onRetry={() => void reports.refetch()} />;
+  if (!reports.data) return <Skeleton active />;
+  return (
+    <section aria-label="Lab reports" className={styles["block"]}>
+      <h2>Lab reports</h2>
+      <Reports reports={reports.data.reports} inForce={inForce} />
+      <ReportHistory
+        points={reports.data.reports.map(({ sourceName, takenOn, ions, ph, ecMsCm: ec }) => ({
+          of: sourceName,
+          date: takenOn,
+          values: { ...ions, ph, ec },
+        }))}
+        figures={HISTORY}
+        label="Lab reports over time"
+      />
+      <Upload accept=".csv,.txt,.tsv,text/*" showUploadList={false} beforeUpload={choose}>
+        <Button type="primary">Import a lab report</Button>
+      </Upload>{" "}
+      <Button onClick={() => setTyping(!isTyping)}>{isTyping ? "Leave it" : "Type a report"}</Button>
+      {isTyping && <WaterReportForm onSaved={() => setTyping(false)} />}
+      {readError && <ProblemNote error={readError} />}
+      {file && <LabFile key={file.contentBase64} file={file} onDone={() => setFile(null)} />}
+    </section>
+  );
+}
+
+function Reports({ reports, inForce }: { reports: readonly WaterReport[]; inForce: readonly number[] }) {
+  if (reports.length === 0) return <p>No report yet. Import the laboratory's file, or type its figures.</p>;
+  return (
+    <div className={styles["scroll"]} tabIndex={0} role="region" aria-label="Reports">
+      <table className={styles["table"]}>
+        <thead>
+          <tr>
+            <th scope="col">mmol/L</th>
+            <th scope="col">pH</th>
+            <th scope="col">EC, mS/cm</th>
+            {IONS.map((ion) => (
+              <th key={ion} scope="col">
+                {ionName(ion)}
+              </th>
+            ))}
+            <th scope="col">charge, %</th>
+            <th scope="col">EC by ions</th>
+          </tr>
+        </thead>
+        <tbody>
+          {reports.map((report) => (
+            <tr key={report.id} className={inForce.includes(report.id) ? styles["force"] : undefined}>
+              <th scope="row">
+                {report.sourceName}, {report.takenOn}
+                {inForce.includes(report.id) && <span className="quiet"> · in force</span>}
+              </th>
+              <td>{report.ph.toFixed(1)}</td>
+              <td>{report.ecMsCm?.toFixed(2) ?? "–"}</td>
+              {IONS.map((ion) => (
+                <td key={ion}>{report.ions[ion]?.toFixed(2) ?? "–"}</td>
+              ))}
+              <td>{chargeBalance(report.ions).errorPct.toFixed(1)}</td>
+              <td>{ecMsCm(report.ions, report.ph).toFixed(2)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
