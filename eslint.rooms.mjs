@@ -49,6 +49,7 @@ export const LAYERS = {
       "database",
       "pool",
       "scope",
+      "clock",
       "climate",
       "irrigation",
       "rootzone",

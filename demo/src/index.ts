@@ -1,1 +1,2 @@
-export { HISTORY_DAYS, site, zones } from "./quillbrook.ts";
+export { site, zones } from "./quillbrook.ts";
+export { HISTORY_DAYS } from "./story.ts";

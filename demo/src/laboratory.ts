@@ -19,7 +19,7 @@ export const reports: readonly (Omit<NewWaterReport, "takenOn"> & { readonly day
   },
   {
     sourceName: "Roof basin",
-    daysAgo: 61,
+    daysAgo: 131,
     ions: { Ca: 0.08, Mg: 0.02, Na: 0.17, K: 0.02, NO3: 0.02, Cl: 0.19, SO4: 0.02, HCO3: 0.13 },
     ph: 6.4,
     ecMsCm: 0.04,

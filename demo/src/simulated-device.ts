@@ -1,7 +1,8 @@
 import type { Place } from "@sprunel/core/site";
 import { houseSensor, SimulatedWeatherStation, type SimulatedHour } from "@sprunel/field";
 import type { WeatherDevice } from "@sprunel/server";
-import { houses, SEED } from "./quillbrook.ts";
+import { houses } from "./quillbrook.ts";
+import { SEED } from "./story.ts";
 
 const HOUR_MS = 3_600_000;
 

@@ -1,6 +1,7 @@
 import { adviceModule } from "./advice/module.ts";
 import { climateModule, type ClimateModule } from "./climate/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
+import { clockModule, type SteeredClock } from "./clock/module.ts";
 import { cropModule } from "./crop/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
 import { feedModule } from "./feed/module.ts";
@@ -20,7 +21,15 @@ export type Rooms = ReturnType<typeof createRooms>;
 const DAY_MS = 86_400_000;
 
 /** Puts the rooms together over one scope, each upon those that lie below it. */
-export function createRooms(scope: Scope, device: WeatherDevice | null, followDays = 0) {
+export function createRooms(
+  scope: Scope,
+  {
+    device,
+    followDays,
+    steered,
+  }: { readonly device: WeatherDevice | null; readonly followDays: number; readonly steered: SteeredClock | null },
+) {
+  const clock = clockModule(scope, steered);
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
@@ -35,8 +44,13 @@ export function createRooms(scope: Scope, device: WeatherDevice | null, followDa
       if (followDays > 0) await climate.followStation(scope.clock() - followDays * DAY_MS);
     },
   });
-  const today = todayModule(scope, { plans: plan.plans, water: water.water });
+  const today = todayModule(scope, {
+    plans: plan.plans,
+    water: water.water,
+    readings: rootzone.readings,
+  });
   const below: readonly Module[] = [
+    clock,
     climate,
     irrigation,
     rootzone,

@@ -4,6 +4,7 @@ import { fileURLToPath } from "node:url";
 import type { Knex } from "knex";
 import { pino } from "pino";
 import { createApp } from "./app.ts";
+import type { SteeredClock } from "./clock/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { lockFolder } from "./database/lock-folder.ts";
 import { closeDatabase, openDatabase } from "./database/open-database.ts";
@@ -24,6 +25,8 @@ export interface ServerOptions {
   /** 0 takes any free port */
   readonly port: number;
   readonly clock?: () => number;
+  /** a clock that whoever uses the program may steer; it takes the place of `clock` */
+  readonly steered?: SteeredClock;
   readonly device?: WeatherDevice;
   /** how far back the device is asked when a place is first described; nothing when left out */
   readonly followDays?: number;
@@ -47,7 +50,8 @@ export interface RunningServer extends Prepared {
 export async function startServer({
   dataFolder,
   port,
-  clock = Date.now,
+  steered,
+  clock = steered ? () => steered.now() : Date.now,
   device,
   followDays = 0,
   logLevel = "info",
@@ -60,7 +64,7 @@ export async function startServer({
   try {
     db = await openDatabase(dataFolder);
     const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
-    const rooms = createRooms(scope, device ?? null, followDays);
+    const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null });
     await prepare?.({ scope, rooms });
     const app = createApp({
       modules: rooms.all,

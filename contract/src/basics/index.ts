@@ -4,3 +4,4 @@ export type { Explanation, Origin, WorkingInput } from "./explanation.ts";
 export { getDescription, getHealth } from "./health.ts";
 export type { Ion } from "./ions.ts";
 export type { SoldAs } from "./sold-as.ts";
+export { getClock, PACES, setPace, startAgain, type Clock, type Pace } from "./clock.ts";

@@ -97,6 +97,8 @@ export const feedSettingsSchema = z.strictObject({
   coarseG: quantitySchema("The step of the scale for bags", 0.1, 1000, "g"),
   fineG: quantitySchema("The step of the fine scale", 0.001, 100, "g"),
   wishes: feedWishesSchema.default(NO_WISHES),
+  /** false where nothing is mixed into the zone's water: it is fed with manure or dressings, or not at all */
+  mixed: z.boolean().default(true),
 });
 export type FeedSettings = z.infer<typeof feedSettingsSchema>;
 export const feedSettingsUpdateSchema = feedSettingsSchema

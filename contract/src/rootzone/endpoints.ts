@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { idParamSchema } from "../basics/basics.ts";
-import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
-import { lastReadingsSchema, newReadingSchema, newRoundSchema, rootHistorySchema, strikeSchema } from "./readings.ts";
+import { dateQuery, emptySchema, endpoint, oneParams } from "../basics/endpoint.ts";
+import { newReadingSchema, newRoundSchema, rootHistorySchema, rootStationSchema, strikeSchema } from "./readings.ts";
 import { newZoneReportSchema, reportStrikeSchema, zoneReportsSchema } from "./zone-report.ts";
 
 export const getRootHistory = endpoint({
@@ -42,11 +42,12 @@ export const strikeReading = endpoint({
   status: 201,
 });
 
-export const getLastReadings = endpoint({
+export const getRootStation = endpoint({
   method: "get",
-  path: "/api/last-readings",
-  summary: "What was last read of each zone, some values back by kind",
-  answer: lastReadingsSchema,
+  path: "/api/roots",
+  summary: "What was last read of each zone, some values back by kind, beside its bands",
+  query: dateQuery,
+  answer: rootStationSchema,
 });
 
 export const addRound = endpoint({
@@ -54,7 +55,7 @@ export const addRound = endpoint({
   path: "/api/rounds",
   summary: "What was read on a walk past the zones; all of it or nothing",
   body: newRoundSchema,
-  answer: lastReadingsSchema,
+  answer: emptySchema,
   status: 201,
 });
 

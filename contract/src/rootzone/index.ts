@@ -2,7 +2,7 @@ export {
   addReading,
   addRound,
   addZoneReport,
-  getLastReadings,
+  getRootStation,
   getReadingsTable,
   getRootHistory,
   getZoneReports,
@@ -12,7 +12,7 @@ export {
 export {
   newReadingSchema,
   newRoundSchema,
-  type LastReadings,
+  type RootStation,
   type NewReading,
   type NewRound,
   type Reading,

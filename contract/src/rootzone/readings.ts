@@ -63,12 +63,19 @@ export type NewRound = z.infer<typeof newRoundSchema>;
 
 const pastValueSchema = z.object({ at: instantSchema, value: z.number() });
 /** What was last read of each zone: by kind, the newest values that count, the newest first. */
-export const lastReadingsSchema = z
+export const rootStationSchema = z
   .object({
-    zones: z.array(z.object({ zoneId: idSchema, past: z.record(z.string(), z.array(pastValueSchema)) })),
+    zones: z.array(
+      z.object({
+        zoneId: idSchema,
+        past: z.record(z.string(), z.array(pastValueSchema)),
+        /** where the readings of a kind may lie, by the zone's feed of the date; kinds without a band are left out */
+        bands: z.record(z.string(), z.object({ from: z.number(), to: z.number() })),
+      }),
+    ),
   })
-  .meta({ id: "LastReadings" });
-export type LastReadings = z.infer<typeof lastReadingsSchema>;
+  .meta({ id: "RootStation" });
+export type RootStation = z.infer<typeof rootStationSchema>;
 
 /** The root zone of a zone over the last weeks. */
 export const rootHistorySchema = z

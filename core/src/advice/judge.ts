@@ -21,10 +21,10 @@ export type Finding =
 const DRAIN_WATCH = 5;
 const DRAIN_ACT = 10;
 /** Drain EC over feed EC; the upper is near 4.0/2.6 for tomato in Sonneveld & Voogt (2009). */
-const SALT_WATCH = 1.5;
+export const SALT_WATCH = 1.5;
 const SALT_ACT = 1.8;
 /** Drip EC against the mixed feed's; two pens of good order differ by up to 5 %. Our own limits. */
-const DOSING_WATCH = 0.07;
+export const DOSING_WATCH = 0.07;
 const DOSING_ACT = 0.12;
 /** Meter against plan; a meter and the plan's rounding differ by a few per cent on any day. */
 const DELIVERY_WATCH = 0.08;

@@ -53,7 +53,7 @@ export const ZONE_STARTS: Readonly<Record<System, Starts>> = {
     ...COMMON,
     ...DRIPPED_SOIL,
     lineDepthCm: { value: 25, source: "field rows, 15 to 40 cm" },
-    daysAWeek: { value: 5, source: "long, slow runs on most days" },
+    daysAWeek: { value: 6, source: "long, slow runs on all days but one" },
   },
   basin: {
     ...COMMON,

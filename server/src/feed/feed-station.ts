@@ -3,7 +3,7 @@ import { standingOn } from "@sprunel/core/crop";
 import { tankDaysLeft, tankLeftL } from "@sprunel/core/feed";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { wateringStore } from "../irrigation/watering-store.ts";
-import type { PlanService } from "../plan/plan-service.ts";
+import { drawnShare, type PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { feedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
@@ -24,7 +24,7 @@ export async function feedStation(scope: Scope, plans: PlanService, asked: strin
   const date = await scope.site.dateOr(asked);
   const held = await feedStore(scope).held();
   const zones = (await scope.zones()).filter((zone) => askedIn(held, zone, date) !== null);
-  const litres = await plans.litres(site, zones, date, PLANNED_DAYS);
+  const waters = await plans.water(site, zones, date, PLANNED_DAYS);
   const { shelf } = await feedRecords(scope, site.id, date);
   const toMs = Math.min(scope.clock(), startOfLocalDay(addDays(date, 1), site.timeZone));
   const last = await lastMixes(scope, toMs);
@@ -35,18 +35,20 @@ export async function feedStation(scope: Scope, plans: PlanService, asked: strin
     date,
     shelf,
     zones: zones.map((zone): FedZone => {
-      const ahead = (litres.get(zone.id) ?? []).flatMap((ofDay) => ofDay ?? []);
+      const days = waters.get(zone.id) ?? [];
+      const ahead = days.flatMap((day) => day?.drawnL ?? []);
+      const share = drawnShare(days);
       const settings = held.settings.get(zone.id);
       return {
         zoneId: zone.id,
         name: zone.name,
         stage: standingOn(zone.plantings, date)?.state.period.stage.name ?? null,
         tanksSet: settings !== undefined,
-        litresToday: litres.get(zone.id)?.[0] ?? null,
+        litresToday: days[0]?.drawnL ?? null,
         litresDay: ahead.length === 0 ? null : ahead.reduce((sum, ofDay) => sum + ofDay, 0) / ahead.length,
         tanks: (settings ?? USUAL).tanks.map((tank) => {
           const mix = last.get(keyOf(zone.id, tank.id));
-          return stateOf(tank, mix && { ...mix, givenL: givenSince.get(mix) ?? 0 }, ahead);
+          return stateOf(tank, mix && { ...mix, givenL: share * (givenSince.get(mix) ?? 0) }, ahead);
         }),
       };
     }),

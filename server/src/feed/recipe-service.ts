@@ -114,12 +114,12 @@ export function recipeService(scope: Scope, plans: PlanService) {
       const date = await scope.site.dateOr(asked);
       const zones = await scope.zones();
       const records = await feedRecords(scope, site.id, date);
-      const litres = await plans.litres(site, zones, date);
+      const waters = await plans.water(site, zones, date);
       const held = await feedStore(scope).held();
       const costs: ZoneCost[] = [];
       let toldAt = performance.now();
       for (const zone of zones) {
-        costs.push(await costOf(zone, { records, held, date, litres: litres.get(zone.id)?.[0] ?? 0 }));
+        costs.push(await costOf(zone, { records, held, date, litres: waters.get(zone.id)?.[0]?.drawnL ?? 0 }));
         if (performance.now() - toldAt < TOLD_EVERY_MS) continue;
         told(costs.length, zones.length);
         toldAt = performance.now();

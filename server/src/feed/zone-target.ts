@@ -16,13 +16,14 @@ export const USUAL: FeedSettings = {
   coarseG: 10,
   fineG: 0.1,
   wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+  mixed: true,
 };
 
 /** What a zone asks for: its own target, or else the library's of its stage. */
 export function askedIn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Asked | null {
   const standing = standingOn(plantings, date);
   const target = targets.get(id) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
-  if (!target) return null;
-  const { wishes } = settings.get(id) ?? USUAL;
+  const { wishes, mixed } = settings.get(id) ?? USUAL;
+  if (!target || !mixed) return null;
   return { target: { ions: target.ions, ph: target.ph }, wishes };
 }

@@ -24,11 +24,17 @@ const MOST_DATES = 60;
 /** Beyond this no weather is known, not even filled in, and no root zone is followed there. */
 const FOLLOWED_AHEAD_DAYS = 14;
 
+/** A day's water of a zone: what its valve gives, and what of it leaves source and tanks for good. */
+export interface DayWater {
+  readonly givenL: number;
+  readonly drawnL: number;
+}
+
 /** What each zone gets on a date, and how it stands. */
 export function planService(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<StoreState>();
-  const litres = scope.cache.ofZones<number | null>();
+  const waters = scope.cache.ofZones<DayWater | null>();
 
   /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
@@ -87,28 +93,28 @@ export function planService(scope: Scope, weather: WeatherService) {
     /** Every zone's plans with all that they stand on, for who shows a day of them together. */
     planners,
 
-    /** L that each zone's plans give on so many days from a date on; null where nothing stands or no weather is known. */
-    async litres(
+    /** What each zone's plans give on so many days from a date on; null where nothing stands or no weather is known. */
+    async water(
       site: Site,
       zones: readonly StoredZone[],
       from: string,
       days = 1,
-    ): Promise<ReadonlyMap<number, readonly (number | null)[]>> {
+    ): Promise<ReadonlyMap<number, readonly (DayWater | null)[]>> {
       const dates = Array.from({ length: days }, (_, day) => addDays(from, day));
-      const unknown = zones.filter((zone) => dates.some((date) => !litres.of(zone.id).has(date)));
+      const unknown = zones.filter((zone) => dates.some((date) => !waters.of(zone.id).has(date)));
       if (unknown.length > 0) {
         const { plannerOf } = await planners(site, unknown, addDays(from, days - 1), { earliest: from });
         for (const zone of unknown) {
           const planner = plannerOf(zone);
-          const known = litres.of(zone.id);
+          const known = waters.of(zone.id);
           if (known.size + days > MOST_DATES) known.clear();
           for (const date of dates) {
             const plan = planner.plan(date);
-            known.set(date, typeof plan === "string" ? null : plan.day.water.litres);
+            known.set(date, typeof plan === "string" ? null : waterOf(zone, plan));
           }
         }
       }
-      return new Map(zones.map(({ id }) => [id, dates.map((date) => litres.of(id).get(date) ?? null)]));
+      return new Map(zones.map(({ id }) => [id, dates.map((date) => waters.of(id).get(date) ?? null)]));
     },
 
     /** All but substrate: what was missing on each morning of a span, against the trigger, and what was then given. */
@@ -177,6 +183,24 @@ export function planService(scope: Scope, weather: WeatherService) {
       };
     },
   };
+}
+
+function waterOf(
+  { definition }: StoredZone,
+  { day: { water } }: Exclude<ReturnType<ZonePlanner["plan"]>, string>,
+): DayWater {
+  // What a bench does not take up runs back into its tank.
+  const backL = definition.system === "sub-irrigated-bench" ? water.drainL : 0;
+  return { givenL: water.litres, drawnL: water.litres - backL };
+}
+
+/** The share of what is given that is drawn from source and tanks, by the plans; all of it where they give nothing. */
+export function drawnShare(days: readonly (DayWater | null)[]): number {
+  const [given, drawn] = days.reduce(
+    ([sumGiven, sumDrawn], day) => [sumGiven + (day?.givenL ?? 0), sumDrawn + (day?.drawnL ?? 0)],
+    [0, 0],
+  );
+  return given > 0 ? drawn / given : 1;
 }
 
 function planAnswer({

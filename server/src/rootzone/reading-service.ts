@@ -1,4 +1,4 @@
-import type { LastReadings, NewReading, NewRound, Reading, Strike } from "@sprunel/contract/rootzone";
+import type { NewReading, NewRound, Reading, RootStation, Strike } from "@sprunel/contract/rootzone";
 import { localDate } from "@sprunel/core/time";
 import { badInput, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -9,6 +9,8 @@ export type ReadingService = ReturnType<typeof readingService>;
 const NOTHING_READ = Object.fromEntries(READING_KINDS.map((kind) => [kind, null])) as Record<ReadingKind, null>;
 /** A reading may be typed in a little ahead of the server's clock, never on another day to come. */
 export const MOST_AHEAD_MS = 10 * 60_000;
+
+type PastOfZone = RootStation["zones"][number]["past"];
 
 /** So many values tell what is usual in a zone. */
 const PAST_VALUES = 12;
@@ -54,13 +56,13 @@ export function readingService(scope: Scope) {
       for (const { zoneId, at } of readings) await changed(zoneId, Date.parse(at));
     },
 
-    async last(): Promise<LastReadings> {
-      const zones = await scope.zones();
-      const past = new Map<number, LastReadings["zones"][number]["past"]>(zones.map(({ id }) => [id, {}]));
-      const newest = await readingStore(scope).newest([...past.keys()], PAST_VALUES);
+    /** The newest values that count, by zone and kind, the newest first. */
+    async last(zoneIds: readonly number[]): Promise<ReadonlyMap<number, PastOfZone>> {
+      const past = new Map<number, PastOfZone>(zoneIds.map((id) => [id, {}]));
+      const newest = await readingStore(scope).newest(zoneIds, PAST_VALUES);
       for (const { zoneId, kind, atMs, value } of newest)
         ((past.get(zoneId) ?? {})[kind] ??= []).push({ at: new Date(atMs).toISOString(), value });
-      return { zones: [...past].map(([zoneId, ofZone]) => ({ zoneId, past: ofZone })) };
+      return past;
     },
 
     async strike(zoneId: number, { at, reason }: Strike): Promise<void> {

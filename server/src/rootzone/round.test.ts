@@ -12,7 +12,7 @@ interface Last {
   zoneId: number;
   past: Record<string, { at: string; value: number }[]>;
 }
-const last = async ({ call }: TestServer) => (await call("GET", "/api/last-readings")).body["zones"] as Last[];
+const last = async ({ call }: TestServer) => (await call("GET", "/api/roots")).body["zones"] as Last[];
 
 describe("a round of readings", () => {
   it("is written for all zones at once, and stands as what was last read of each", async () => {
@@ -24,7 +24,7 @@ describe("a round of readings", () => {
     ];
     const answer = await server.call("POST", "/api/rounds", { readings });
     expect(answer.status).toBe(201);
-    expect(answer.body["zones"]).toEqual([
+    expect((await last(server)).map(({ zoneId, past }) => ({ zoneId, past }))).toEqual([
       { zoneId: 1, past: { drainPct: [{ at, value: 24 }], drainEcMsCm: [{ at, value: 3.1 }] } },
       { zoneId: 2, past: { tensionKpa: [{ at, value: 18 }] } },
     ]);
@@ -57,5 +57,16 @@ describe("a round of readings", () => {
     await server.call("POST", "/api/zones/1/strikes", { at: "2026-06-19T19:00:00.000Z", reason: "pen was dry" });
     const values = (await last(server))[0]?.past["drainEcMsCm"]?.map(({ value }) => Number(value.toFixed(1)));
     expect(values).toEqual([3.2, 3.1, 3, 2.9, 2.8, 2.7, 2.6, 2.5, 2.4, 2.3, 2.2, 2.1]);
+  });
+
+  it("stands beside the bands that the zone's feed sets: what drips about the feed, the drain above it", async () => {
+    const server = await twoZones();
+    const { zones } = (await server.call("GET", "/api/roots")).body as unknown as {
+      zones: { bands: Record<string, { from: number; to: number }> }[];
+    };
+    const { dripEcMsCm, drainEcMsCm, tensionKpa } = zones[0]?.bands ?? {};
+    expect(dripEcMsCm?.from).toBeGreaterThan(1);
+    expect(drainEcMsCm?.to).toBeGreaterThan(dripEcMsCm?.to ?? NaN);
+    expect(tensionKpa?.to).toBeGreaterThan(0);
   });
 });

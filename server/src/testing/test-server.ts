@@ -6,6 +6,7 @@ import type { NewSite, NewZone } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 import { onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
+import type { SteeredClock } from "../clock/module.ts";
 import { startServer, type RunningServer } from "../start-server.ts";
 
 export const site: NewSite = {
@@ -87,14 +88,14 @@ export interface TestServer extends RunningServer {
 
 /** A server over a real database file, at a standing clock. */
 export async function testServer(
-  options: { folder?: string; now?: string; device?: WeatherDevice } = {},
+  options: { folder?: string; now?: string; device?: WeatherDevice; steered?: SteeredClock } = {},
 ): Promise<TestServer> {
-  const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device } = options;
+  const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device, steered } = options;
   const server = await startServer({
     dataFolder: folder,
     port: 0,
     logLevel: process.env["SPRUNEL_LOG"] ?? "silent",
-    clock: () => Date.parse(now),
+    ...(steered ? { steered } : { clock: () => Date.parse(now) }),
     ...(device && { device }),
   });
   let stopped = false;

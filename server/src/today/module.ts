@@ -1,16 +1,23 @@
+import { getRootStation } from "@sprunel/contract/rootzone";
 import { decide, getBoard } from "@sprunel/contract/today";
 import { served } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { WaterService } from "../water/water-service.ts";
+import type { ReadingService } from "../rootzone/reading-service.ts";
 import { boardService } from "./board-service.ts";
+import { rootStation } from "./root-station.ts";
 import { decisionService, type DecisionService } from "./decision-service.ts";
 
 /** The morning board and what is decided on it. */
 export function todayModule(
   scope: Scope,
-  { plans, water }: { readonly plans: PlanService; readonly water: WaterService },
+  {
+    plans,
+    water,
+    readings,
+  }: { readonly plans: PlanService; readonly water: WaterService; readonly readings: ReadingService },
 ): Module & { readonly decisions: DecisionService } {
   const boards = boardService(scope, plans, water);
   const decisions = decisionService(scope, plans);
@@ -18,6 +25,7 @@ export function todayModule(
     decisions,
     routes: [
       served(getBoard, ({ query: { date } }) => boards.board(date)),
+      served(getRootStation, ({ query: { date } }) => rootStation(scope, readings, date)),
       served(decide, async ({ params: { id }, body }) => {
         await decisions.decide(id, body);
         return boards.board(body.date);

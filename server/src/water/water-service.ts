@@ -8,7 +8,7 @@ import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
-import type { PlanService } from "../plan/plan-service.ts";
+import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -119,14 +119,15 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
   async function storesOf(site: Site, sources: readonly Source[], zones: readonly StoredZone[], date: string) {
     const readOn = sources.flatMap(({ storage }) => storage?.readOn ?? []);
     const since = [addDays(date, -USE_DAYS), ...readOn].sort()[0] ?? date;
-    const given = await wateringStore(scope).litresByDay(
+    const logged = await wateringStore(scope).litresByDay(
       startOfLocalDay(since, site.timeZone),
       startOfLocalDay(date, site.timeZone),
       (atMs) => localDate(atMs, site.timeZone),
     );
     const { rain, evaporation } = await weatherOf(site, date);
     const usualRainMm = usualRain(rain, date);
-    const planned = await plans.litres(site, zones, date, FORECAST_DAYS);
+    const planned = await plans.water(site, zones, date, FORECAST_DAYS);
+    const given = drawnOf(logged, planned);
     const ahead = new Map(
       zones.map((zone) => [
         zone.id,
@@ -174,9 +175,23 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
   }
 }
 
-function untilUnknown(litres: readonly (number | null)[]): number[] {
-  const end = litres.indexOf(null);
-  return litres.slice(0, end === -1 ? undefined : end).map((known) => known ?? 0);
+/** L drawn by the plans, as far as they reach. */
+function untilUnknown(days: readonly (DayWater | null)[]): number[] {
+  const end = days.indexOf(null);
+  return days.slice(0, end === -1 ? undefined : end).map((day) => day?.drawnL ?? 0);
+}
+
+/** What was drawn of what was given: meters of benches count the flood, most of which runs back. */
+function drawnOf(
+  logged: ReadonlyMap<number, ReadonlyMap<string, number>>,
+  planned: ReadonlyMap<number, readonly (DayWater | null)[]>,
+): ReadonlyMap<number, ReadonlyMap<string, number>> {
+  return new Map(
+    [...logged].map(([zoneId, days]) => {
+      const share = drawnShare(planned.get(zoneId) ?? []);
+      return [zoneId, share === 1 ? days : new Map([...days].map(([date, litres]) => [date, litres * share]))];
+    }),
+  );
 }
 
 /** mm a day, mean of late. */

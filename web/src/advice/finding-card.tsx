@@ -4,6 +4,7 @@ import { lazy, Suspense, useState, type ReactNode } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { Mark } from "../parts/mark.tsx";
+import { useSiteTime } from "../place/use-site-time.ts";
 import { usePlace } from "../place/use-place.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { useWorking } from "../working/use-working.ts";
@@ -33,6 +34,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
   const { date } = usePlace();
   const shownDate = useBoard(date).data?.date;
   const decide = useDecide(zoneId);
+  const { date: dateOf } = useSiteTime();
   const [dialog, setDialog] = useState<"changed" | "dismissed" | null>(null);
   if (!shownDate) return null;
   const words = findingWords(finding, show);
@@ -45,7 +47,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
         <h3>{title}</h3>
         <p className="quiet">{words.reason}</p>
         {decision ? (
-          <p>{decisionWords(decision)}</p>
+          <p>{decisionWords(decision, dateOf)}</p>
         ) : (
           <>
             {proposal && (

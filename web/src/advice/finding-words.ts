@@ -85,8 +85,11 @@ export function proposalWords({ correction, before, after }: Proposal, show: Sho
   return `From ${on}: ${water(after)}, not ${water(before)}${drain}.`;
 }
 
-export function decisionWords({ verdict, decidedAt, fromDate, correction, reason }: Decision): string {
-  const when = dayjs(decidedAt).format("D MMM");
+export function decisionWords(
+  { verdict, decidedAt, fromDate, correction, reason }: Decision,
+  date: (instant: string) => string,
+): string {
+  const when = date(decidedAt);
   if (verdict === "dismissed") return `Left on ${when}: ${reason ?? ""}`;
   const factor = correction ? ` at ${showDigits(correction.demandFactor)} times the model` : "";
   return `${verdict === "accepted" ? "Accepted" : "Changed"} on ${when}, in force from ${dayjs(fromDate).format("ddd D MMM")}${factor}.`;

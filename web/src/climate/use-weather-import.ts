@@ -6,10 +6,10 @@ import type { ChosenFile } from "../files/chosen-file.ts";
 /** What an import of the file would do, read as chosen. */
 export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoices) {
   return useQuery({
-    queryKey: ["climate", "weather-preview", file?.chosenAt, choices],
+    queryKey: ["climate", "weather-preview", file?.id, choices],
     queryFn: () => ask(previewWeather, { body: bodyOf(file, choices) }),
     enabled: file !== null,
-    placeholderData: (before, query) => (query?.queryKey[2] === file?.chosenAt ? before : undefined),
+    placeholderData: (before, query) => (query?.queryKey[2] === file?.id ? before : undefined),
   });
 }
 

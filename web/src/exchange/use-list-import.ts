@@ -6,11 +6,11 @@ import { ask } from "../http/api.ts";
 /** What an import of the list would do, read as chosen. */
 export function useListPreview(list: ListKind, file: ChosenFile | null, choices: ListChoices) {
   return useQuery({
-    queryKey: ["site", "list-preview", list, file?.chosenAt, choices],
+    queryKey: ["site", "list-preview", list, file?.id, choices],
     queryFn: () => ask(previewList, { body: bodyOf(list, file, choices) }),
     enabled: file !== null,
     placeholderData: (before, query) =>
-      query?.queryKey[2] === list && query.queryKey[3] === file?.chosenAt ? before : undefined,
+      query?.queryKey[2] === list && query.queryKey[3] === file?.id ? before : undefined,
   });
 }
 

@@ -2,9 +2,9 @@ import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { Reading } from "@sprunel/contract/rootzone";
 import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { useRootHistory } from "../rootzone/use-readings.ts";
 import { useLog } from "../place/log-context.ts";
+import { useSiteTime } from "../place/use-site-time.ts";
 import { usePlace } from "../place/use-place.ts";
 import { Explained } from "../working/explained.tsx";
 import styles from "./feed.module.css";
@@ -15,6 +15,7 @@ type MeterInput = Parameters<typeof meterCheck>[0];
 export function MeterPanel({ recipe, question, feed }: { recipe: Recipe; question: RecipeInput; feed: ZoneFeed }) {
   const { date } = usePlace();
   const log = useLog();
+  const { moment } = useSiteTime();
   const read = (useRootHistory(feed.zoneId, date).data?.readings ?? []).flatMap(({ at, struck, dripEcMsCm, dripPh }) =>
     struck === null && dripEcMsCm !== null ? [{ at, ecMsCm: dripEcMsCm, ph: dripPh }] : [],
   );
@@ -35,7 +36,7 @@ export function MeterPanel({ recipe, question, feed }: { recipe: Recipe; questio
       {found ? (
         <>
           <p>
-            {dayjs(newest.at).format("D MMM HH:mm")}: EC {newest.ecMsCm.toFixed(2)} mS/cm
+            {moment(newest.at)}: EC {newest.ecMsCm.toFixed(2)} mS/cm
             {newest.ph !== null && `, pH ${newest.ph.toFixed(1)}`}, expected{" "}
             <Explained title="Meter against sum" steps={found.working}>
               {found.expected.ecMsCm.toFixed(2)} mS/cm

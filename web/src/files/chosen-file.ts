@@ -4,9 +4,9 @@ export interface ChosenFile {
   readonly name: string;
   readonly contentBase64: string;
   /** tells files of the same name apart */
-  readonly chosenAt: number;
+  readonly id: string;
 }
 
 export async function readChosen(file: File): Promise<ChosenFile> {
-  return { name: file.name, contentBase64: await fileAsBase64(file), chosenAt: Date.now() };
+  return { name: file.name, contentBase64: await fileAsBase64(file), id: crypto.randomUUID() };
 }

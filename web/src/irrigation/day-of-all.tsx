@@ -7,7 +7,6 @@ import { hourTicks, showsNow, type DayScale } from "../place/day-scale.ts";
 import { usePlace } from "../place/use-place.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { MISSING_WORDS } from "../words/missing-words.ts";
-import { systemWords } from "../words/system-words.ts";
 import { duePulses, type DueWatering } from "./due-pulses.ts";
 import styles from "./day-of-all.module.css";
 
@@ -119,7 +118,6 @@ function ZoneRow({
       <Link role="rowheader" className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
         <span className={styles["name"]}>{zone.name}</span>
         <span className={styles["sub"]}>
-          {systemWords(zone.system)} ·{" "}
           {zone.pulses.length > 0
             ? `${shown.text} ${shown.unit}`
             : zone.missing
@@ -182,10 +180,10 @@ function ZoneRow({
         <button
           type="button"
           className={due.length > 0 ? styles["say"] : styles["sayQuiet"]}
-          aria-label={`Given: ${zone.name}`}
+          aria-label={due.length > 0 ? `Given: ${zone.name}` : `Log water: ${zone.name}`}
           onClick={() => onGiven(zone, due)}
         >
-          given
+          {due.length > 0 ? "given" : "log"}
         </button>
       ) : (
         <span />

@@ -21,3 +21,9 @@ export function StageBar({ share }: { share: number }) {
     </svg>
   );
 }
+
+/** A value among those that may be: the band in the middle of the line, a band's width to either side. */
+export function BandBar({ value, from, to }: { value: number; from: number; to: number }) {
+  const width = to - from;
+  return <TargetBar value={value - from + width} from={width} to={2 * width} most={3 * width} />;
+}

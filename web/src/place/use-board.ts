@@ -1,9 +1,7 @@
 import { getBoard } from "@sprunel/contract/today";
 import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
-
-/** Pulses pass and hours come in while a board stands open. */
-const REFRESH_MS = 60_000;
+import { refreshMs, useClock } from "./use-clock.ts";
 
 export function boardQuery(date: string | null) {
   return queryOptions({
@@ -13,5 +11,6 @@ export function boardQuery(date: string | null) {
 }
 
 export function useBoard(date: string | null) {
-  return useQuery({ ...boardQuery(date), placeholderData: keepPreviousData, refetchInterval: REFRESH_MS });
+  const pace = useClock().data?.pace;
+  return useQuery({ ...boardQuery(date), placeholderData: keepPreviousData, refetchInterval: refreshMs(pace) });
 }

@@ -1,7 +1,7 @@
 import type { Reading } from "@sprunel/contract/rootzone";
-import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
 import { clockAt } from "../place/clock-at.ts";
+import { dateAt } from "../place/date-at.ts";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
@@ -51,7 +51,7 @@ export function ReadingTable({
             .map((reading) => (
               <tr key={reading.at} className={reading.struck === null ? undefined : tables["struck"]}>
                 <td>
-                  {dayjs(reading.at).format("ddd D MMM")} {clockAt(reading.at, timeZone)}
+                  {dateAt(reading.at, timeZone)} {clockAt(reading.at, timeZone)}
                 </td>
                 {read.map((field) => (
                   <td key={field.key}>{figure(reading[field.key], field)}</td>

@@ -4,7 +4,11 @@ import dayjs from "dayjs";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";
+import { dateAt } from "../place/date-at.ts";
+import { useBoard } from "../place/use-board.ts";
 import { useUnits } from "../units/use-units.tsx";
+
+type DateOf = (instant: string) => string;
 
 const PIPE = "#1f4e5f";
 const WATER = "#6fa3b5";
@@ -14,15 +18,12 @@ const ACT = "#a84a20";
 /** Drain share and EC over time, or what the soil lacked each morning. Struck readings are left out. */
 export function RootsChart({ history }: { history: RootHistory }) {
   const { system } = useUnits();
-  const option = useMemo(
-    () =>
-      isTank(history)
-        ? tankOption(history)
-        : history.mornings.length > 0
-          ? soilOption(history, system)
-          : drainOption(history),
-    [history, system],
-  );
+  const timeZone = useBoard(null).data?.site?.timeZone ?? "UTC";
+  const option = useMemo(() => {
+    const dateOf: DateOf = (instant) => dateAt(instant, timeZone);
+    if (isTank(history)) return tankOption(history, dateOf);
+    return history.mornings.length > 0 ? soilOption(history, system) : drainOption(history, dateOf);
+  }, [history, system, timeZone]);
   if (history.mornings.length === 0 && history.readings.length === 0)
     return <p className="quiet">Nothing was read here yet.</p>;
   const label = isTank(history)
@@ -37,13 +38,13 @@ function isTank({ readings }: RootHistory): boolean {
   return readings.some((reading) => reading.tankEcMsCm !== null);
 }
 
-function tankOption({ readings }: RootHistory): ChartOption {
+function tankOption({ readings }: RootHistory, dateOf: DateOf): ChartOption {
   const counted = readings.filter((reading) => reading.struck === null);
   return {
     grid: { left: 44, right: 48, top: 56, bottom: 26 },
     legend: { top: 0, left: 0 },
     tooltip: { trigger: "axis" },
-    xAxis: { type: "category", data: counted.map((reading) => dayjs(reading.at).format("D MMM")) },
+    xAxis: { type: "category", data: counted.map((reading) => dateOf(reading.at)) },
     yAxis: [
       { type: "value", name: "EC, mS/cm", min: 0, nameTextStyle: { align: "left", padding: [0, 0, 0, -36] } },
       {
@@ -84,14 +85,14 @@ const line = (name: string, color: string, data: (number | null)[], axis = 0) =>
     itemStyle: { color },
   }) as const;
 
-function drainOption({ readings, now }: RootHistory): ChartOption {
+function drainOption({ readings, now }: RootHistory, dateOf: DateOf): ChartOption {
   const counted = readings.filter((reading) => reading.struck === null);
   const target = now?.kind === "substrate" ? now.drainTargetPct : null;
   return {
     grid: { left: 44, right: 48, top: 56, bottom: 26 },
     legend: { top: 0, left: 0 },
     tooltip: { trigger: "axis" },
-    xAxis: { type: "category", data: counted.map((reading) => dayjs(reading.at).format("D MMM")) },
+    xAxis: { type: "category", data: counted.map((reading) => dateOf(reading.at)) },
     yAxis: [
       { type: "value", name: "drain, %", min: 0, nameTextStyle: { align: "left", padding: [0, 0, 0, -36] } },
       {

@@ -1,9 +1,10 @@
+import type { RootStation } from "@sprunel/contract/rootzone";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { Mark } from "../parts/mark.tsx";
-import { TargetBar } from "../parts/small-bars.tsx";
+import { BandBar, TargetBar } from "../parts/small-bars.tsx";
 import { Views } from "../parts/views.tsx";
 import { ageWords } from "../place/age.ts";
 import { usePlace } from "../place/use-place.ts";
@@ -16,13 +17,14 @@ import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
 import { Round } from "./round.tsx";
 import styles from "./roots-of-all.module.css";
 import { storeWords } from "./store-words.ts";
-import { lastOf, useLastReadings, type LastOfZone } from "./use-readings.ts";
+import { useRootStation } from "./use-readings.ts";
 
 const VIEWS = { zones: "Root zones", round: "The round" } as const;
 
 /** Every root zone beside its band with the age of what was read there, and the round with pen, bucket and rule. */
 export function RootsOfAll({ board }: { board: Board }) {
-  const last = useLastReadings();
+  const { date } = usePlace();
+  const last = useRootStation(date);
   const [view, show] = useView(VIEWS);
   if (last.isError && !last.data) return <ProblemNote error={last.error} onRetry={() => void last.refetch()} />;
   if (!last.data) return <Skeleton active />;
@@ -42,7 +44,12 @@ export function RootsOfAll({ board }: { board: Board }) {
       {view === "zones" ? (
         <div className={styles["zones"]} role="table" aria-label="Root zones">
           {board.zones.map((zone) => (
-            <ZoneRow key={zone.id} zone={zone} now={board.now} last={lastOf(last.data, zone.id)} />
+            <ZoneRow
+              key={zone.id}
+              zone={zone}
+              now={board.now}
+              read={last.data.zones.find(({ zoneId }) => zoneId === zone.id)}
+            />
           ))}
         </div>
       ) : (
@@ -52,7 +59,9 @@ export function RootsOfAll({ board }: { board: Board }) {
   );
 }
 
-function ZoneRow({ zone, now, last }: { zone: BoardZone; now: string; last: LastOfZone }) {
+type ReadZone = RootStation["zones"][number];
+
+function ZoneRow({ zone, now, read }: { zone: BoardZone; now: string; read: ReadZone | undefined }) {
   const { addressOf } = usePlace();
   return (
     <div role="row" className={`${styles["row"] ?? ""} ${zone.rootsMark === "act" ? (styles["act"] ?? "") : ""}`}>
@@ -70,7 +79,7 @@ function ZoneRow({ zone, now, last }: { zone: BoardZone; now: string; last: Last
         .filter(({ key }) => key !== "drainPct" && key !== "levelCm")
         .slice(0, 3)
         .map((field) => (
-          <Read key={field.key} field={field} now={now} last={last} />
+          <Read key={field.key} field={field} now={now} read={read} />
         ))}
     </div>
   );
@@ -107,19 +116,24 @@ function Water({ zone: { roots, missing }, now }: { zone: BoardZone; now: string
   );
 }
 
-/** What a pen or a gauge said last, and how it stood among the readings before. */
-function Read({ field, now, last }: { field: ReadingField; now: string; last: LastOfZone }) {
-  const past = last[field.key] ?? [];
-  const [newest] = past;
+/** What a pen or a gauge said last, beside the band in which it may lie. */
+function Read({ field, now, read }: { field: ReadingField; now: string; read: ReadZone | undefined }) {
+  const [newest] = read?.past[field.key] ?? [];
+  const band = read?.bands[field.key];
+  const out = newest && band ? newest.value < band.from || newest.value > band.to : false;
   return (
     <div role="cell">
       <span className={styles["sub"]}>{field.label}</span>
       {newest ? (
         <>
-          <span className={styles["key"]}>
+          <span className={`${styles["key"] ?? ""} ${out ? (styles["out"] ?? "") : ""}`}>
             <Measure text={newest.value.toFixed(field.digits)} unit={field.unit ?? ""} />
           </span>
-          <span className={styles["sub"]}>{ageWords(newest.at, now)}</span>
+          {band && <BandBar value={newest.value} {...band} />}
+          <span className={styles["sub"]}>
+            {band && `${band.from.toFixed(field.digits)} to ${band.to.toFixed(field.digits)} · `}
+            {ageWords(newest.at, now)}
+          </span>
         </>
       ) : (
         <span className={styles["none"]}>never read</span>

@@ -1,4 +1,4 @@
-import { newReadingSchema, type LastReadings } from "@sprunel/contract/rootzone";
+import { newReadingSchema, type RootStation } from "@sprunel/contract/rootzone";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import { farFromPast } from "@sprunel/core/rootzone";
 import Button from "antd/es/button";
@@ -21,7 +21,7 @@ const NO_BUCKET: Bucket = { dripMl: null, drippers: null, drainMl: null };
  * A walk past the zones with pen, bucket, rule and gauge: Enter leads to the next field, what was read before stands beside
  * it, and what is far from it is asked before it is written.
  */
-export function Round({ board, last }: { board: Board; last: LastReadings }) {
+export function Round({ board, last }: { board: Board; last: RootStation }) {
   const [draft, setDraft] = useStored<RoundDraft>("round", NO_DRAFT);
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   const [faults, setFaults] = useState<readonly string[]>([]);

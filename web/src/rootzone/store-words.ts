@@ -19,14 +19,21 @@ export function storeWords(
     return `${text} ${unit}`;
   };
   switch (roots.kind) {
-    case "solution-tank":
+    case "solution-tank": {
+      const depth = show("depth", roots.levelCm ?? 0);
+      if (byWater)
+        return {
+          key: { text: depth.text, unit: `${depth.unit} deep` },
+          sub: `filled at ${level(roots.levelAtTriggerCm)}`,
+        };
       return {
         key:
-          roots.ecMsCm === null || byWater
-            ? { text: show("depth", roots.levelCm ?? 0).text, unit: `${show("depth", 0).unit} deep` }
+          roots.ecMsCm === null
+            ? { text: depth.text, unit: `${depth.unit} deep` }
             : { text: showDigits(roots.ecMsCm), unit: "mS/cm" },
-        sub: `${level(roots.levelCm)} deep${roots.ph === null || byWater ? `, filled at ${level(roots.levelAtTriggerCm)}` : ` · pH ${roots.ph.toFixed(1)}`}`,
+        sub: `${level(roots.levelCm)} deep${roots.ph === null ? `, filled at ${level(roots.levelAtTriggerCm)}` : ` · pH ${roots.ph.toFixed(1)}`}`,
       };
+    }
     case "sub-irrigated-bench": {
       const share = (mm: number): string => showDigits(100 * (1 - mm / roots.availableMm));
       return {

@@ -1,10 +1,10 @@
 import {
   addReading,
   addRound,
-  getLastReadings,
+  getRootStation,
   getRootHistory,
   strikeReading,
-  type LastReadings,
+  type RootStation,
   type NewReading,
   type NewRound,
   type Strike,
@@ -19,14 +19,17 @@ export function useRootHistory(zoneId: number, date: string | null) {
   });
 }
 
-export function useLastReadings() {
-  return useQuery({ queryKey: ["rootzone", "last"], queryFn: ({ signal }) => ask(getLastReadings, { signal }) });
+export function useRootStation(date: string | null) {
+  return useQuery({
+    queryKey: ["rootzone", "station", date],
+    queryFn: ({ signal }) => ask(getRootStation, { query: { date }, signal }),
+  });
 }
 
 /** What was last read of one zone, by kind, the newest first. */
-export type LastOfZone = LastReadings["zones"][number]["past"];
+export type LastOfZone = RootStation["zones"][number]["past"];
 
-export function lastOf({ zones }: LastReadings, zoneId: number): LastOfZone {
+export function lastOf({ zones }: RootStation, zoneId: number): LastOfZone {
   return zones.find((zone) => zone.zoneId === zoneId)?.past ?? {};
 }
 

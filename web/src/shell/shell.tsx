@@ -6,6 +6,7 @@ import { LogProvider } from "./log-provider.tsx";
 import { UnitsProvider, useUnits } from "../units/use-units.tsx";
 import { WorkingProvider } from "./working-provider.tsx";
 import { DateStepper } from "./date-stepper.tsx";
+import { DemoClock } from "./demo-clock.tsx";
 import { FinderDialog } from "./finder-dialog.tsx";
 import { KeysDialog } from "./keys-dialog.tsx";
 import { PathAxis } from "./path-axis.tsx";
@@ -73,6 +74,7 @@ function Frame() {
       <main className={styles["main"]}>
         <Outlet />
       </main>
+      <DemoClock timeZone={site?.timeZone ?? "UTC"} />
       {board.isError && board.data && (
         <div className={styles["lost"]} role="status">
           The server does not answer. What you see is from before; it is asked again every minute.

@@ -7,6 +7,7 @@ import { useZoneDay } from "../place/use-zone-day.ts";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { useUnits } from "../units/use-units.tsx";
+import { useSiteTime } from "../place/use-site-time.ts";
 import { originWords } from "../working/origin-words.ts";
 import type { AskedFigure } from "../working/use-working.ts";
 import { StepsDrawer } from "../working/steps-drawer.tsx";
@@ -72,6 +73,7 @@ function MetricNote() {
 }
 
 function Inputs({ inputs }: { inputs: readonly WorkingInput[] }) {
+  const { moment } = useSiteTime();
   return (
     <table className={styles["inputs"]}>
       <tbody>
@@ -79,11 +81,13 @@ function Inputs({ inputs }: { inputs: readonly WorkingInput[] }) {
           <tr key={input.name}>
             <th scope="row">
               {input.name}
-              {input.origins.map(originWords).map(({ text, doubtful }) => (
-                <div key={text} className={doubtful ? styles["default"] : styles["source"]}>
-                  {text}
-                </div>
-              ))}
+              {input.origins
+                .map((origin) => originWords(origin, moment))
+                .map(({ text, doubtful }) => (
+                  <div key={text} className={doubtful ? styles["default"] : styles["source"]}>
+                    {text}
+                  </div>
+                ))}
             </th>
             <td>
               {showNumber(input.value)} {input.unit}

@@ -174,6 +174,7 @@ export function zoneFeed(more: Partial<ZoneFeed> = {}): ZoneFeed {
       coarseG: 10,
       fineG: 0.1,
       wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+      mixed: true,
       version: null,
     },
     tanks: [

@@ -6,5 +6,5 @@ export function Yield({ soldAs, perM2 }: { soldAs: SoldAs; perM2: number }) {
   const { show } = useUnits();
   if (soldAs.kind === "mass") return <Amount quantity="yield" value={perM2} />;
   const { text, unit } = show("density", perM2);
-  return <Measure text={text} unit={`${soldAs.many} ${unit}`} />;
+  return <Measure text={text} unit={`${soldAs.many}/${unit.replace("per ", "")}`} />;
 }

@@ -23,7 +23,7 @@ export function WaterOfAll({ board }: { board: Board }) {
   return (
     <>
       <h1>The site’s water</h1>
-      <p className="quiet">{lasting(sources)}</p>
+      <p className={styles["lead"]}>{lasting(sources)}</p>
       <div className={styles["columns"]}>
         <SourceList sources={sources} currency={currency} />
         <div>

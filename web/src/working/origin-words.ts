@@ -1,5 +1,4 @@
 import type { Origin } from "@sprunel/contract/basics";
-import dayjs from "dayjs";
 
 const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"], string> = {
   imported: "imported from a file",
@@ -12,7 +11,7 @@ const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"]
 };
 
 /** Where a number comes from, in words; `doubtful` marks what nobody has confirmed or published. */
-export function originWords(origin: Origin): { text: string; doubtful: boolean } {
+export function originWords(origin: Origin, moment: (instant: string) => string): { text: string; doubtful: boolean } {
   switch (origin.kind) {
     case "entered":
       return { text: "entered in set-up", doubtful: false };
@@ -21,11 +20,11 @@ export function originWords(origin: Origin): { text: string; doubtful: boolean }
     case "library":
       return { text: `library: ${origin.source}`, doubtful: origin.assumed };
     case "decided":
-      return { text: `correction decided on ${dayjs(origin.at).format("D MMM HH:mm")}`, doubtful: false };
+      return { text: `correction decided on ${moment(origin.at)}`, doubtful: false };
     case "computed":
       return { text: "water balance since planting, by this program", doubtful: false };
     default: {
-      const when = origin.at ? `, ${dayjs(origin.at).format("D MMM HH:mm")}` : "";
+      const when = origin.at ? `, ${moment(origin.at)}` : "";
       const hours = origin.hours === undefined ? "" : `, ${origin.hours} h`;
       return { text: `${HOURS_FROM[origin.kind]}${when}${hours}`, doubtful: origin.kind === "outside" };
     }

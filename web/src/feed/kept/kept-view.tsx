@@ -2,9 +2,9 @@ import type { KeptRecipe, ZoneFeed } from "@sprunel/contract/feed";
 import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
-import dayjs from "dayjs";
 import { useState } from "react";
 import { ProblemNote } from "../../http/problem.tsx";
+import { useSiteTime } from "../../place/use-site-time.ts";
 import { useBoard } from "../../place/use-board.ts";
 import { Price } from "../../units/use-units.tsx";
 import { CompareTable } from "./compare-table.tsx";
@@ -40,6 +40,7 @@ export function KeptView({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
 function Book({ kept, feed, zoneName }: { kept: readonly KeptRecipe[]; feed: ZoneFeed; zoneName: string }) {
   const currency = useBoard(null).data?.site?.currency ?? "";
   const use = useUseRecipe(feed.zoneId);
+  const { date } = useSiteTime();
   return (
     <section aria-label="Kept recipes">
       <h2>Kept</h2>
@@ -61,7 +62,7 @@ function Book({ kept, feed, zoneName }: { kept: readonly KeptRecipe[]; feed: Zon
                 {name} <span className="quiet">version {version}</span>
               </th>
               <td>
-                {dayjs(keptAt).format("D MMM YYYY")} <span className="quiet">in {madeIn}</span>
+                {date(keptAt)} <span className="quiet">in {madeIn}</span>
               </td>
               <td>
                 {result.delivered.ecMsCm.toFixed(2)} mS/cm, {result.delivered.ph.toFixed(1)}

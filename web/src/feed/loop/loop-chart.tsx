@@ -1,5 +1,5 @@
 import type { LoopAnswer } from "@sprunel/core/feed";
-import dayjs from "dayjs";
+import { addDays } from "@sprunel/core/time";
 import { useMemo } from "react";
 import { Chart } from "../../chart/chart.tsx";
 import type { ChartOption } from "../../chart/echarts.tsx";
@@ -8,7 +8,7 @@ import { ionName } from "../../words/ion-names.ts";
 const COLOURS = { Na: "#1f4e5f", Cl: "#c79a3b" } as const;
 
 /** What stays in the loop over the coming months, against what the crop stands. */
-export function LoopChart({ answer: { courses } }: { answer: LoopAnswer }) {
+export function LoopChart({ answer: { courses }, today }: { answer: LoopAnswer; today: string }) {
   const option = useMemo<ChartOption>(
     () => ({
       grid: { left: 48, right: 16, top: 34, bottom: 26 },
@@ -17,7 +17,7 @@ export function LoopChart({ answer: { courses } }: { answer: LoopAnswer }) {
       xAxis: { type: "time", axisLabel: { formatter: "{d} {MMM}", hideOverlap: true } },
       yAxis: { type: "value", name: "mmol/L", min: 0, nameTextStyle: { align: "left", padding: [0, 0, 0, -40] } },
       series: courses.flatMap(({ ion, course, limitMmolL }) => {
-        const at = (day: number): string => dayjs().add(day, "day").format("YYYY-MM-DD");
+        const at = (day: number): string => addDays(today, day);
         const look = { type: "line" as const, symbol: "none", itemStyle: { color: COLOURS[ion] } };
         return [
           {
@@ -38,7 +38,7 @@ export function LoopChart({ answer: { courses } }: { answer: LoopAnswer }) {
         ];
       }),
     }),
-    [courses],
+    [courses, today],
   );
   return <Chart option={option} height={220} label="Sodium and chloride in the loop over the coming months" />;
 }

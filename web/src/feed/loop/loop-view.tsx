@@ -5,10 +5,12 @@ import { IONS } from "@sprunel/core/chemistry";
 import { USUAL_LOOP, closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
+import { daysBetween } from "@sprunel/core/time";
 import dayjs from "dayjs";
 import { useState } from "react";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
+import { useSiteTime } from "../../place/use-site-time.ts";
 import { useSetUp } from "../../place/use-set-up.ts";
 import { useZoneReports } from "../../rootzone/use-reports.ts";
 import { Answer } from "../../sums/answer.tsx";
@@ -95,7 +97,9 @@ function Salt({
   areaM2: number;
 }) {
   const { date } = usePlace();
-  const currency = useBoard(null).data?.site?.currency ?? "";
+  const board = useBoard(null).data;
+  const currency = board?.site?.currency ?? "";
+  const today = board?.today ?? "";
   const sources = useWaterStation(date).data?.sources ?? [];
   const drainPct = zone.roots?.kind === "substrate" ? (zone.roots.drain?.sharePct ?? zone.roots.drainTargetPct) : 0;
   const { Na = 0, Cl = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
@@ -144,11 +148,11 @@ function Salt({
     <section aria-label="Sodium and chloride">
       <h2>Sodium and chloride, if the drain is used again</h2>
       <Answer title="Salt in the loop" sum={sum}>
-        {(answer) => <Horizon answer={answer} />}
+        {(answer) => <Horizon answer={answer} today={today} />}
       </Answer>
       {sum && typeof sum !== "string" && (
         <>
-          <LoopChart answer={sum} />
+          <LoopChart answer={sum} today={today} />
           <LossTable answer={sum} currency={currency} />
         </>
       )}
@@ -159,12 +163,12 @@ function Salt({
   );
 }
 
-function Horizon({ answer: { courses } }: { answer: LoopAnswer }) {
+function Horizon({ answer: { courses }, today }: { answer: LoopAnswer; today: string }) {
   const words = courses.map(({ ion, daysToLimit, limitMmolL }) => {
     const name = ionName(ion);
     if (daysToLimit === null) return `${name} never reaches ${limitMmolL} mmol/L`;
     if (daysToLimit === 0) return `${name} is over its ${limitMmolL} mmol/L now`;
-    return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dayjs().add(daysToLimit, "day").format("D MMM YYYY")}`;
+    return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dayjs(today).add(daysToLimit, "day").format("D MMM YYYY")}`;
   });
   return <>{words.join("; ")}.</>;
 }
@@ -226,6 +230,7 @@ function Fresh({
   onTry(target: FeedTarget): void;
 }) {
   const [sharePct, setShare] = useState<Readonly<Record<"share", number | null>>>({ share: 25 });
+  const { today } = useSiteTime();
   if (!drain)
     return (
       <section aria-label="Fresh part">
@@ -235,7 +240,7 @@ function Fresh({
     );
   const share = sharePct.share;
   const sum = share === null ? null : trySum(() => freshTarget(target.ions, drain.ions, share));
-  const age = dayjs().diff(dayjs(drain.takenOn), "day");
+  const age = daysBetween(drain.takenOn, today);
   return (
     <section aria-label="Fresh part">
       <h2>Fresh part of a feed with drain in it</h2>

@@ -1,9 +1,9 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
+import { useSiteTime } from "../../place/use-site-time.ts";
 import { useUnits } from "../../units/use-units.tsx";
 import shared from "../feed.module.css";
 import styles from "./mix.module.css";
@@ -63,18 +63,18 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
 /** What was mixed of late, with the lots that went in. */
 function MixBook({ feed: { mixes, shelf } }: { feed: ZoneFeed }) {
   const { system } = useUnits();
+  const { moment } = useSiteTime();
   const [last] = mixes;
   if (!last) return null;
   const nameOf = (id: string): string => shelf.find(({ product }) => product.id === id)?.product.name ?? id;
   return (
     <details className={styles["mixes"]}>
       <summary>
-        Last mixed {dayjs(last.mixedAt).format("D MMM HH:mm")}, {last.lines.length}{" "}
-        {last.lines.length === 1 ? "product" : "products"}
+        Last mixed {moment(last.mixedAt)}, {last.lines.length} {last.lines.length === 1 ? "product" : "products"}
       </summary>
       {mixes.map(({ id, mixedAt, lines }) => (
         <p key={id}>
-          <strong>{dayjs(mixedAt).format("D MMM HH:mm")}</strong>{" "}
+          <strong>{moment(mixedAt)}</strong>{" "}
           {lines
             .map(({ productId, tankId, kg, lot }) => {
               const mass = weighed(kg, system);

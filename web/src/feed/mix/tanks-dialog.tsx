@@ -1,5 +1,6 @@
 import { feedSettingsSchema, type ZoneFeed } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
+import Checkbox from "antd/es/checkbox";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { EditDialog } from "../../forms/edit-dialog.tsx";
@@ -22,6 +23,7 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
   const [tanks, setTanks] = useState<readonly Row[]>(before.tanks);
   const [coarseG, setCoarse] = useState<number | null>(before.coarseG);
   const [fineG, setFine] = useState<number | null>(before.fineG);
+  const [mixed, setMixed] = useState(before.mixed);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const save = useSaveSettings(feed.zoneId);
   const set = (at: number, part: Partial<Row>): void =>
@@ -36,6 +38,7 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
       coarseG: coarseG ?? undefined,
       fineG: fineG ?? undefined,
       wishes: before.wishes,
+      mixed,
     });
     if (!parsed.success) {
       setFaults(faultsOf(parsed.error).map(({ message }) => message));
@@ -103,6 +106,9 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
           One tank more
         </Button>
       )}
+      <Checkbox checked={mixed} onChange={(event) => setMixed(event.target.checked)}>
+        Its feed is mixed by recipe; without the tick it stands in no list of tanks, costs and orders
+      </Checkbox>
       <div className={styles["scales"]}>
         <label>
           Scale for bags, from 1 kg

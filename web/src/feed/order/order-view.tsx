@@ -138,7 +138,7 @@ function Costs({ costs }: { costs: FeedCosts }) {
               </th>
               {costPerM3 === null ? (
                 <td colSpan={3} className="quiet">
-                  no recipe: it lacks a target, a water report or products
+                  no recipe: it is fed otherwise, or lacks a target, a water report or products
                 </td>
               ) : (
                 <>

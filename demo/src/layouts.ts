@@ -24,6 +24,11 @@ export const layouts: Readonly<Record<string, Layout>> = {
     ...{ beds: 10, lengthM: 15, widthM: 1.6, rows: 7, inRowM: 0.3125 },
     vessel: { kind: "table", substrateL: 0.84, plants: 1, holdsPct: 50 },
   },
+  "Succulent mats": {
+    ...along,
+    ...{ beds: 8, lengthM: 12.5, widthM: 1.6, rows: 8, inRowM: 0.25 },
+    vessel: { kind: "mat", substrateL: 0.56, plants: 1, holdsPct: 50 },
+  },
   "Blueberry pots": {
     ...along,
     ...{ beds: 12, lengthM: 37.5, widthM: 2, rows: 1, inRowM: 1.5, drippersPerPlant: 2, dripperLh: 2 },

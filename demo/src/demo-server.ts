@@ -1,0 +1,89 @@
+import { startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
+import { mkdirSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { DemoClock } from "./demo-clock.ts";
+import { live } from "./history.ts";
+import { setUpQuillbrook } from "./set-up.ts";
+import { simulatedDevice } from "./simulated-device.ts";
+import { FIRST_MS, HISTORY_DAYS } from "./story.ts";
+
+const DAY_MS = 86_400_000;
+/** Days before the history that fill its first gaps. */
+const FILL_DAYS = 7;
+/** The nursery goes on whenever so much of its own time is over. */
+const STEP_MS = 10 * 60_000;
+/** How often that is looked at. */
+const LOOK_MS = 1000;
+/** What is removed when it begins anew: nothing but what this program wrote. */
+const FILES = ["sprunel.db", "sprunel.db-wal", "sprunel.db-shm", "clock.json"];
+
+/** @param clock stands still at its instant where one is given, until somebody steers it */
+type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock">;
+
+/** Quillbrook served, with a past that its simulator made and a clock of its own. */
+export async function startDemo({ clock: standing, ...options }: Options): Promise<RunningServer> {
+  let running = await begin(options.port);
+  let beginning: Promise<void> = Promise.resolve();
+
+  async function begin(port: number): Promise<RunningServer> {
+    mkdirSync(options.dataFolder, { recursive: true });
+    const clock = new DemoClock({
+      file: join(options.dataFolder, "clock.json"),
+      firstMs: standing?.() ?? FIRST_MS,
+      firstPace: standing ? "paused" : "real",
+      startAgain: () => {
+        beginning = beginning.then(again);
+      },
+    });
+    let doneMs = 0;
+    const goOn = async (server: Prepared): Promise<void> => {
+      doneMs = clock.save();
+      await server.rooms.climate.followStation(doneMs - (HISTORY_DAYS + FILL_DAYS) * DAY_MS);
+      await live(server, doneMs);
+    };
+    const server = await startServer({
+      ...options,
+      port,
+      steered: clock,
+      device: simulatedDevice(),
+      async prepare(prepared) {
+        await setUpQuillbrook(prepared);
+        await goOn(prepared);
+      },
+    });
+    // One step after the other: a step that takes long is not overtaken.
+    let step: Promise<void> = Promise.resolve();
+    let busy = false;
+    const timer = setInterval(() => {
+      if (busy || Math.floor(clock.now() / STEP_MS) === Math.floor(doneMs / STEP_MS)) return;
+      busy = true;
+      step = goOn(server).finally(() => {
+        busy = false;
+      });
+    }, LOOK_MS);
+    return {
+      ...server,
+      async stop() {
+        clearInterval(timer);
+        await step;
+        clock.save();
+        await server.stop();
+      },
+    };
+  }
+
+  async function again(): Promise<void> {
+    const { port } = new URL(running.url);
+    await running.stop();
+    for (const file of FILES) rmSync(join(options.dataFolder, file), { force: true });
+    running = await begin(Number(port));
+  }
+
+  return {
+    ...running,
+    async stop() {
+      await beginning;
+      await running.stop();
+    },
+  };
+}

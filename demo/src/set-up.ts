@@ -1,0 +1,65 @@
+import type { Prepared } from "@sprunel/server";
+import { layouts, lines, catchTests } from "./layouts.ts";
+import { reports, zoneReports } from "./laboratory.ts";
+import { doses, shelf, site, sources, targets, zones } from "./quillbrook.ts";
+import { ago, plantingsOf } from "./story.ts";
+
+/** One story, one dose, one test: told twice it is still one. */
+const DOSE_KEY = "5b1e0000-0000-4000-8002-00000000000";
+const TEST_KEY = "5b1e0000-0000-4000-8001-000000000001";
+const FLUSH_L = 2600;
+const TESTED_DAYS_AGO = 12;
+const DILUTION = 100;
+const USUAL_TANK_L = 200;
+
+/** Quillbrook as its grower described it: site, waters, shelf, and each zone with its lines, tanks and reports. */
+export async function setUpQuillbrook({ rooms, scope }: Prepared): Promise<void> {
+  if (await scope.site.find()) return;
+  const { site: places, water, feed } = rooms;
+  await places.setUp.addSite(site);
+  for (const source of sources) await water.water.addSource(source);
+  for (const { daysAgo, ...report } of reports) await water.water.addReport({ ...report, takenOn: ago(daysAgo) });
+  for (const [productId, priceKg, stockKg] of shelf) await feed.feed.putOnShelf(productId, { priceKg, stockKg });
+  const stored = (await water.water.station(undefined)).sources.map(({ source }) => source);
+  const idOf = (name: string): number => stored.find((source) => source.name === name)?.id ?? 0;
+  for (const told of zones) {
+    const { name } = told.zone;
+    const { id } = await places.setUp.addZone({
+      ...told.zone,
+      layout: layouts[name] ?? null,
+      waters: Object.entries(told.waters).map(([source, sharePct]) => ({ sourceId: idOf(source), sharePct })),
+      plantings: plantingsOf(told),
+    });
+    await addRecords(rooms, id, name, idOf);
+    await feed.feed.saveSettings(id, null, {
+      tanks: ["A", "B"].map((tank) => ({ id: tank, volumeL: told.tankL ?? USUAL_TANK_L, dilution: DILUTION })),
+      coarseG: 10,
+      fineG: 0.1,
+      wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+      mixed: told.tankL !== null,
+    });
+    const target = targets[name];
+    if (target) await feed.feed.saveTarget(id, null, target);
+  }
+}
+
+async function addRecords(
+  { rootzone, water, irrigation }: Prepared["rooms"],
+  id: number,
+  name: string,
+  sourceId: (name: string) => number,
+): Promise<void> {
+  for (const { daysAgo, ...report } of zoneReports[name] ?? [])
+    await rootzone.reports.add(id, { ...report, takenOn: ago(daysAgo) });
+  for (const [at, { source, daysAgo, litres }] of (doses[name] ?? []).entries())
+    await water.doses.add(id, {
+      key: `${DOSE_KEY}${at}`,
+      sourceId: sourceId(source),
+      givenOn: ago(daysAgo),
+      litres,
+      flushL: FLUSH_L,
+    });
+  const [own, test] = [lines[name], catchTests[name]];
+  if (own) await irrigation.lines.saveLines(id, null, own);
+  if (test) await irrigation.lines.addTest(id, { ...test, key: TEST_KEY, testedOn: ago(TESTED_DAYS_AGO) });
+}

@@ -1,0 +1,178 @@
+import type { ZoneDayAnswer } from "@sprunel/contract/plan";
+import type { Zone } from "@sprunel/contract/site";
+import { stepSubstrate, type SubstrateState } from "@sprunel/core/rootzone";
+import { normal } from "@sprunel/field";
+import type { StoredReading, Watering } from "@sprunel/server";
+import type { Feed } from "./feeds.ts";
+import { SEED, type DemoZone } from "./story.ts";
+
+/** What a pen, a tray, a rule or a gauge says. */
+type Noted = Omit<StoredReading, "source">;
+
+interface DayLived {
+  readonly dayStart: number;
+  readonly given: readonly Watering[];
+  readonly daysAgo: number;
+  readonly feed: Feed | null;
+}
+
+/** The substrate is read at half past four, when the day's last drain has run; all else on the morning's walk. */
+const TRAY_HOUR = 16.5;
+const WALK_HOUR = 5.75;
+const DAY_MS = 86_400_000;
+/** What the night leaves of the water held. */
+const MORNING_SHARE = 0.94;
+/** Water alone, where no recipe is mixed. */
+const PLAIN_WATER_EC = 0.6;
+/** Campbell (1974): tension is that at field capacity · (water / water at field capacity)^−b; a loam. */
+const FIELD_CAPACITY_KPA = 10;
+const CAMPBELL_B = 5;
+/** Half of a loam's water at field capacity is available to roots. */
+const AVAILABLE_OF_HELD = 0.5;
+
+/** The real zone behind the plan. */
+export class ZoneTruth {
+  private state: SubstrateState | null = null;
+  private readonly capacityL: number;
+
+  constructor(
+    private readonly demo: DemoZone,
+    private readonly zone: Zone,
+    private readonly lastDrainEcMsCm: number | null,
+  ) {
+    const { definition } = zone;
+    this.capacityL = definition.system === "substrate" ? definition.waterHeldLPlant : 0;
+  }
+
+  /** The plan's pulses as they really run. */
+  deliver(day: ZoneDayAnswer, daysAgo: number): Watering[] {
+    const { truth } = this.demo;
+    if (truth.shut(daysAgo)) return [];
+    return day.pulses.map((pulse) => ({
+      zoneId: this.zone.id,
+      startMs: Date.parse(pulse.startUtc),
+      minutes: (Date.parse(pulse.endUtc) - Date.parse(pulse.startUtc)) / 60_000,
+      litres:
+        pulse.state === "logged"
+          ? pulse.litres
+          : pulse.litres * truth.delivered(daysAgo) * (1 + 0.01 * this.noise(200, Date.parse(day.date))),
+    }));
+  }
+
+  /** What a grower notes of the day. */
+  readings(day: ZoneDayAnswer, lived: DayLived): Noted[] {
+    switch (day.roots?.kind) {
+      case "substrate":
+        return this.tray(day, lived);
+      case "solution-tank":
+        return lived.daysAgo % 3 === 0 ? [...this.pen(lived), ...this.rule(day, lived)] : [];
+      case "sub-irrigated-bench":
+        return lived.daysAgo % 4 === 1 ? this.pen(lived) : [];
+      case "basin":
+        return lived.daysAgo % 2 === 0 ? this.rule(day, lived) : [];
+      case "soil-drip":
+      case "buried-drip":
+        return lived.daysAgo % 2 === 0 ? this.gauge(day, lived) : [];
+      case undefined:
+        return [];
+    }
+  }
+
+  private noise(channel: number, atMs: number): number {
+    return normal(SEED, channel + this.zone.id, Math.floor(atMs / DAY_MS));
+  }
+
+  private note(dayStart: number, hour: number, kind: Noted["kind"], value: number, digits: number): Noted {
+    return {
+      zoneId: this.zone.id,
+      kind,
+      atMs: dayStart + hour * 3_600_000,
+      value: Number(value.toFixed(digits)),
+    };
+  }
+
+  /** The pen in a solution that goes round, or in the flood water. */
+  private pen({ dayStart, daysAgo, feed }: DayLived): Noted[] {
+    const ec = (feed?.ecMsCm ?? PLAIN_WATER_EC) + this.demo.truth.builtUpMsCm(daysAgo);
+    const ph = (feed?.ph ?? 7) + 0.2 * Math.sin(daysAgo / 5);
+    return [
+      this.note(dayStart, WALK_HOUR, "tankEcMsCm", ec + 0.015 * this.noise(501, dayStart), 2),
+      this.note(dayStart, WALK_HOUR, "tankPh", ph + 0.05 * this.noise(502, dayStart), 1),
+      ...(this.zone.definition.system === "sub-irrigated-bench"
+        ? [this.note(dayStart, WALK_HOUR, "drainEcMsCm", ec * 1.08 + 0.02 * this.noise(503, dayStart), 2)]
+        : []),
+    ];
+  }
+
+  /** The rule in the tank, or in the tube of the basin. */
+  private rule({ roots }: ZoneDayAnswer, { dayStart }: DayLived): Noted[] {
+    if (!roots || roots.kind === "substrate" || roots.levelCm === null) return [];
+    return [this.note(dayStart, WALK_HOUR, "levelCm", roots.levelCm + 0.15 * this.noise(504, dayStart), 1)];
+  }
+
+  /** The tensiometer among the roots, and a jug under a dripper. */
+  private gauge({ roots }: ZoneDayAnswer, { dayStart, feed }: DayLived): Noted[] {
+    if (!roots || roots.kind === "substrate") return [];
+    const share = Math.min(1, Math.max(0, roots.depletionMm / Math.max(1, roots.availableMm)));
+    const tensionKpa = FIELD_CAPACITY_KPA * (1 - AVAILABLE_OF_HELD * share) ** -CAMPBELL_B;
+    const ec = feed?.ecMsCm ?? PLAIN_WATER_EC;
+    return [
+      this.note(dayStart, WALK_HOUR, "tensionKpa", tensionKpa * (1 + 0.05 * this.noise(505, dayStart)), 0),
+      this.note(dayStart, WALK_HOUR, "dripEcMsCm", ec + 0.02 * this.noise(506, dayStart), 2),
+      this.note(dayStart, WALK_HOUR, "dripPh", (feed?.ph ?? 7.2) + 0.05 * this.noise(507, dayStart), 1),
+    ];
+  }
+
+  /** Steps the day by the hour and reads the drain tray. */
+  private tray(day: ZoneDayAnswer, { dayStart, given, daysAgo, feed }: DayLived): Noted[] {
+    const { truth } = this.demo;
+    const { plants, areaM2 } = this.zone.definition;
+    const feedEcMsCm = feed?.ecMsCm ?? PLAIN_WATER_EC;
+    const dosed = truth.dosed(daysAgo);
+    const dripEcMsCm = feedEcMsCm * dosed;
+    const limits = { capacityL: this.capacityL, easilyAvailableL: this.capacityL * 0.6 };
+    const perPlant = areaM2 / plants;
+    this.state ??= {
+      waterL: this.capacityL * MORNING_SHARE,
+      saltEcL: this.capacityL * (this.lastDrainEcMsCm ?? feedEcMsCm * 1.25),
+    };
+    let [givenL, drainL, drainSalt] = [0, 0, 0];
+    for (const hour of day.hours) {
+      const startMs = Date.parse(hour.startUtc);
+      const pulses = given.filter((watering) => watering.startMs >= startMs && watering.startMs < startMs + 3_600_000);
+      const demandL = (hour.demandMm ?? 0) * perPlant * truth.demandFactor;
+      // Inside an hour water and thirst take turns: pulses come one by one, each after its share of the hour's uptake.
+      for (let part = 0; part < Math.max(1, pulses.length); part++) {
+        const litres = (pulses[part]?.litres ?? 0) / plants;
+        const { state, fluxes } = stepSubstrate(
+          this.state,
+          {
+            givenL: litres,
+            givenEcMsCm: dripEcMsCm,
+            demandL: demandL / Math.max(1, pulses.length),
+            uptakeEcMsCm: feedEcMsCm * truth.uptakeShare,
+          },
+          limits,
+        );
+        this.state = state;
+        givenL += litres;
+        drainL += fluxes.drainL;
+        drainSalt += fluxes.drainSaltEcL;
+      }
+    }
+    if (givenL === 0) return [];
+    // Where nothing drained, a little is squeezed out of the substrate for the pen.
+    const drainEcMsCm = drainL > 0 ? drainSalt / drainL : this.state.saltEcL / this.state.waterL;
+    const note = (kind: Noted["kind"], value: number, digits: number): Noted =>
+      this.note(dayStart, TRAY_HOUR, kind, value, digits);
+    return [
+      note("drainPct", Math.max(0, (100 * drainL) / givenL + 0.8 * this.noise(310, dayStart)), 0),
+      note("drainEcMsCm", drainEcMsCm + 0.04 * this.noise(320, dayStart), 2),
+      note("feedEcMsCm", feedEcMsCm + 0.03 * this.noise(330, dayStart), 2),
+      note("dripEcMsCm", dripEcMsCm + 0.02 * this.noise(340, dayStart), 2),
+      // With less of the concentrate less acid comes.
+      note("dripPh", (feed?.ph ?? 7) + 1.2 * (1 - dosed) + 0.05 * this.noise(350, dayStart), 1),
+      note("drainPh", truth.drainPh(daysAgo) + 0.08 * this.noise(360, dayStart), 1),
+    ];
+  }
+}
