@@ -30,7 +30,7 @@ describe("the demonstration's clock", () => {
   it("begins at ten past six on a Tuesday in June at Quillbrook", () => {
     const { clock } = clockIn();
     const words = new Intl.DateTimeFormat("en-GB", { timeZone: "Europe/Paris", dateStyle: "full", timeStyle: "short" });
-    expect(words.format(clock.now())).toBe("Tuesday 16 June 2026 at 06:10");
+    expect(words.format(clock.now())).toBe("Tuesday, 16 June 2026 at 06:10");
   });
 
   it("goes as real time does, stands when paused, and runs a minute in a second", () => {

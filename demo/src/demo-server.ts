@@ -18,10 +18,13 @@ const LOOK_MS = 1000;
 const FILES = ["sprunel.db", "sprunel.db-wal", "sprunel.db-shm", "clock.json"];
 
 /** @param clock stands still at its instant where one is given, until somebody steers it */
-type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock">;
+type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock"> & {
+  /** real time, where it is not this machine's */
+  readonly real?: () => number;
+};
 
 /** Quillbrook served, with a past that its simulator made and a clock of its own. */
-export async function startDemo({ clock: standing, ...options }: Options): Promise<RunningServer> {
+export async function startDemo({ clock: standing, real = Date.now, ...options }: Options): Promise<RunningServer> {
   let running = await begin(options.port);
   let beginning: Promise<void> = Promise.resolve();
 
@@ -31,6 +34,7 @@ export async function startDemo({ clock: standing, ...options }: Options): Promi
       file: join(options.dataFolder, "clock.json"),
       firstMs: standing?.() ?? FIRST_MS,
       firstPace: standing ? "paused" : "real",
+      real,
       startAgain: () => {
         beginning = beginning.then(again);
       },

@@ -18,6 +18,7 @@ describe("keys", () => {
     ["4", "/zones/1/roots"],
     ["6", "/zones/1/harvest"],
     ["0", "/"],
+    ["a", "/run"],
     ["]", "/zones/2/run"],
     ["[", "/zones/3/run"],
     [",", "/zones/1/run?date=2026-06-15"],

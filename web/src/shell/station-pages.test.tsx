@@ -1,3 +1,4 @@
+import { getZoneCrop } from "@sprunel/contract/crop";
 import { getProducts, getRecipes, getZoneFeed } from "@sprunel/contract/feed";
 import { getZoneHarvest } from "@sprunel/contract/harvest";
 import { getDripLines } from "@sprunel/contract/irrigation";
@@ -22,8 +23,9 @@ import {
   zoneHarvest,
   zoneOf,
 } from "../testing/sample-site.ts";
+import { zoneCrop } from "../testing/sample-stations.ts";
 
-const STATIONS = ["water", "feed", "run", "roots", "harvest"] as const;
+const STATIONS = ["water", "feed", "run", "roots", "crop", "harvest"] as const;
 
 /** A server that knows everything of the first zone. */
 function knowing(): FakeServer {
@@ -39,6 +41,7 @@ function knowing(): FakeServer {
     .on(getRootHistory, rootHistory)
     .on(getZoneReports, { zoneId: 1, reports: [] })
     .on(getZoneHarvest, zoneHarvest())
+    .on(getZoneCrop, zoneCrop())
     .on(getSetUp, setUp([zoneOf("substrate", { id: 1 })]));
 }
 
@@ -67,8 +70,8 @@ describe("a zone's page at a station", () => {
   it.each(STATIONS)("%s says so when the server refuses, and offers to try again", async (station) => {
     const server = knowing();
     const fault = refusal(404, "Zone 1 does not exist here.", { title: "Not found" });
-    for (const endpoint of [getWaterReports, getZoneFeed, getZoneDay, getRootHistory, getZoneHarvest] as const)
-      server.on(endpoint as typeof getWaterReports, fault);
+    for (const endpoint of [getZoneFeed, getZoneDay, getRootHistory, getZoneHarvest, getZoneCrop] as const)
+      server.on(endpoint as typeof getZoneFeed, fault);
     renderPage(`/zones/1/${station}`, { server });
     expect(await screen.findByText("Zone 1 does not exist here.")).toBeVisible();
     expect(screen.getAllByRole("button", { name: "Try again" })[0]).toBeEnabled();
@@ -76,20 +79,13 @@ describe("a zone's page at a station", () => {
 });
 
 describe("Water", () => {
-  it("tells how long the scarcest lasts, and of what nobody knows nothing but a dash or words", async () => {
+  it("tells what the zone drinks of, in today's plan, and leads to sources and storage", async () => {
     renderPage("/zones/1/water", { server: knowing() });
     await heading();
-    expect(await screen.findByText("17")).toBeVisible();
-    const well = screen.getByRole("heading", { name: /Borehole/ }).closest("li") as HTMLElement;
-    expect(well).not.toHaveTextContent(/Costs|Of the licence/);
-  });
-
-  it("offers to type a report, judged while it is typed", async () => {
-    const { user } = renderPage("/zones/1/water", { server: knowing() });
-    await user.click(await screen.findByRole("button", { name: "Type a report" }));
-    await user.type(screen.getByLabelText("Ca"), "2");
-    await user.type(screen.getByLabelText("HCO₃"), "4");
-    expect(await screen.findByText(/the report balances/)).toBeVisible();
+    expect(screen.getByRole("list", { name: "What this zone drinks" })).toHaveTextContent(
+      /Roof basin.*100\s*%.*3.321\s*L/,
+    );
+    expect(screen.getByRole("link", { name: /Sources, storage/ })).toHaveAttribute("href", "/water");
   });
 });
 
@@ -142,13 +138,5 @@ describe("Harvest", () => {
     );
     renderPage("/zones/1/harvest", { server });
     expect(await screen.findByText(/Nothing stands in this zone on this day/)).toBeVisible();
-  });
-});
-
-describe("a station that has nothing to show yet", () => {
-  it("says what it will answer and leads on", async () => {
-    renderPage("/zones/1/crop", { server: knowing() });
-    expect(await screen.findByText(/Which stage, and what is next/)).toBeVisible();
-    expect(screen.getByRole("link", { name: "To Run of this zone" })).toHaveAttribute("href", "/zones/1/run");
   });
 });

@@ -28,6 +28,7 @@ export class FakeServer {
   readonly calls: Call[] = [];
   private readonly answers: { readonly endpoint: Endpoint; readonly answer: unknown }[] = [];
   private lost = false;
+  private readonly held = new Set<Endpoint>();
 
   constructor() {
     vi.stubGlobal("fetch", (address: string, init: RequestInit = {}) => this.fetch(address, init));
@@ -47,6 +48,12 @@ export class FakeServer {
     this.lost = true;
   }
 
+  /** Lets an endpoint wait for its answer as long as the test lasts. */
+  hold(endpoint: object): this {
+    this.held.add(endpoint as Endpoint);
+    return this;
+  }
+
   /** What was sent to an endpoint, in order. */
   sent(endpoint: Pick<Endpoint, "method" | "path">): unknown[] {
     return this.calls
@@ -62,6 +69,7 @@ export class FakeServer {
     for (const { endpoint, answer } of this.answers) {
       const params = endpoint.method === method ? paramsOf(endpoint.path, url.pathname) : null;
       if (!params) continue;
+      if (this.held.has(endpoint)) return new Promise<Response>(() => undefined);
       endpoint.params.parse(params);
       const query = Object.fromEntries(url.searchParams);
       endpoint.query.parse(query);

@@ -29,17 +29,21 @@ export function QuantityInput({ id, value, onChange, quantity, unit, currency, l
         : value;
   const change = (typed: number | null): void =>
     onChange?.(typed === null ? null : quantity ? toCanonical(quantity, typed, unitFor(quantity, system)) : typed);
+  const field = (
+    <InputNumber
+      {...(id !== undefined && { id })}
+      {...(label !== undefined && { "aria-label": label })}
+      value={shown}
+      onChange={change}
+      controls={false}
+      className="wide"
+    />
+  );
+  if (!shownUnit) return field;
   return (
     <Space.Compact className="wide">
-      <InputNumber
-        {...(id !== undefined && { id })}
-        {...(label !== undefined && { "aria-label": label })}
-        value={shown}
-        onChange={change}
-        controls={false}
-        className="wide"
-      />
-      {shownUnit && <Space.Addon>{currency ? `${currency} ${shownUnit}` : shownUnit}</Space.Addon>}
+      {field}
+      <Space.Addon>{currency ? `${currency} ${shownUnit}` : shownUnit}</Space.Addon>
     </Space.Compact>
   );
 }

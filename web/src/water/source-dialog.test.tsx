@@ -7,7 +7,7 @@ import { renderPage } from "../testing/render-page.tsx";
 import { waterStation, zoneFeed } from "../testing/sample-site.ts";
 
 async function opened(name: RegExp) {
-  const page = renderPage("/zones/1/water");
+  const page = renderPage("/water");
   page.server
     .on(getWater, waterStation)
     .on(getWaterReports, { reports: [] })
