@@ -11,7 +11,7 @@ test.afterAll(() => server.remove());
 test("a published target is tried, dragged, kept as a version, compared, and taken over by another zone", async ({
   page,
 }) => {
-  await page.goto("/zones/1/feed?view=targets");
+  await page.goto("/feed?view=targets");
   await expect(page.getByRole("row", { name: /Tomato in substrate, standard/ })).toContainText("stated 2.6, +6 %");
   await expectNoSeriousFaults(page);
   await page.getByRole("button", { name: "Try Cucumber in substrate, standard" }).click();
@@ -30,17 +30,19 @@ test("a published target is tried, dragged, kept as a version, compared, and tak
   await potassium.fill("7.5");
   await page.getByRole("button", { name: "Keep this target" }).click();
   await expect(page.getByText("Target: your own")).toBeVisible();
-  await page.getByRole("button", { name: "Kept recipes" }).click();
   await page.getByLabel("Name of the recipe").fill("Cucumber trial");
   await page.getByRole("button", { name: "Keep it" }).click();
-  await expect(page.getByRole("row", { name: /Cucumber trial version 1/ })).toContainText("Melon bags");
+  await expect(page.getByText("Kept as version 1.")).toBeVisible();
   await page.getByRole("button", { name: "Keep it" }).click();
-  await expect(page.getByRole("row", { name: /Cucumber trial version 2/ })).toBeVisible();
+  await expect(page.getByText("Kept as version 2.")).toBeVisible();
   await expectNoSeriousFaults(page);
-  await page.goto("/zones/2/feed?view=kept");
+  await page.goto("/feed?view=kept");
+  await expect(page.getByRole("row", { name: /Cucumber trial version 1/ })).toContainText("Melon bags");
+  await page.getByRole("combobox", { name: "For: zone" }).click();
+  await page.getByTitle("Courgette tunnel").click();
   const table = page.getByRole("region", { name: "Side by side" });
   await expect(table.getByRole("row", { name: /^K / })).toContainText(/7\.\d\d mmol\/L.*[+−]\d+ %/);
-  await page.getByRole("button", { name: "Use Cucumber trial, version 2, here" }).click();
+  await page.getByRole("button", { name: "Use Cucumber trial, version 2, in Courgette tunnel" }).click();
   await expect(page.getByRole("row", { name: /Cucumber trial version 2/ })).toContainText(
     "Melon bags, Courgette tunnel",
   );
@@ -64,7 +66,7 @@ test("the closed loop tells the day of the limit, what open drain costs, and the
 });
 
 test("simple feeds: the wall's table, a tank topped up, and what cannot be is said in words", async ({ page }) => {
-  await page.goto("/zones/3/feed?view=simple");
+  await page.goto("/zones/2/feed?view=simple");
   const grade = page.getByRole("region", { name: "One bag at so many ppm N" });
   await expect(grade.getByRole("row", { name: /^200/ })).toContainText(/50.*100.*128.*200/);
   await grade.getByLabel("Nitrogen in the feed").fill("5000");
@@ -90,7 +92,7 @@ test("simple feeds: the wall's table, a tank topped up, and what cannot be is sa
 });
 
 test("costs of all zones and the order list for so many days", async ({ page }) => {
-  await page.goto("/zones/1/feed?view=order");
+  await page.goto("/feed?view=order");
   await expect(page.getByRole("region", { name: "Costs" }).getByRole("row", { name: /Lettuce tanks/ })).toContainText(
     "EUR",
   );

@@ -31,17 +31,17 @@ test("a notebook is looked at, its slips offered line by line, and stored once",
 });
 
 test("soil tests come from a file or are typed, and a wrong one is struck out", async ({ page }) => {
-  await page.goto("/zones/6/roots");
+  await page.goto("/zones/7/roots");
   const reports = page.getByRole("region", { name: "Laboratory" });
   const row = (text: string) => reports.getByRole("row").filter({ hasText: text });
-  await expect(row("2026-04-11")).toContainText("1.40");
+  await expect(row("2026-04-07")).toContainText("1.40");
   await reports.getByRole("link", { name: "Import soil tests" }).click();
   await page.locator("input[type=file]").setInputFiles(sample("picks.csv"));
   await expect(page.getByText(/No soil tests were found/)).toBeVisible();
   await page.locator("input[type=file]").setInputFiles(sample("soil-tests.csv"));
   await page.getByRole("button", { name: /^Import \d+ rows$/ }).click();
   await expect(page.getByRole("status")).toContainText("Stored");
-  await page.goto("/zones/6/roots");
+  await page.goto("/zones/7/roots");
   await reports.getByRole("button", { name: "Add a soil test" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Depth from").fill("30");

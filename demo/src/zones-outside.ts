@@ -69,7 +69,7 @@ export const outside: readonly DemoZone[] = [
       ...STEADY,
       uptakeShare: 0.94,
       // Ammonium turns the root zone sour, week by week.
-      drainPh: (daysAgo) => 4.9 - 0.036 * Math.max(0, 25 - daysAgo),
+      drainPh: (daysAgo) => Math.max(3.7, 4.9 - 0.036 * Math.max(0, 25 - daysAgo)),
     },
     harvest: { targetPerM2: 1.4, everyDays: 4, share: () => 1 },
     tankL: 200,

@@ -3,8 +3,8 @@ import type { BoardZone } from "@sprunel/contract/today";
 import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { lazy, Suspense, useState, type ReactNode } from "react";
-import { Link, useLocation } from "react-router";
+import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
+import { Link, useLocation, useNavigate } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -36,8 +36,14 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
 
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   const saved = targetOf(feed);
-  const tried = triedIn(useLocation().state);
+  const location = useLocation();
+  const navigate = useNavigate();
+  const tried = triedIn(location.state);
   const { addressOf } = usePlace();
+  useEffect(() => {
+    // It is in the ladder now: once it was kept or left, the address must not bring it back.
+    if (tried) void navigate(`${location.pathname}${location.search}`, { replace: true, state: null });
+  }, [tried, navigate, location.pathname, location.search]);
   const [target, setTarget] = useState<FeedTarget | null>(tried ?? saved);
   const [view, show] = useView(VIEWS);
   const tryOut = (next: FeedTarget): void => {

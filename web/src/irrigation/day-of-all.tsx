@@ -31,7 +31,7 @@ export function DayOfAll({ board, scale, load, clashes, onGiven }: Props) {
   const x: X = (ms) => ((ms - scale.fromMs) / (scale.toMs - scale.fromMs)) * width;
   const timeZone = board.site?.timeZone ?? "UTC";
   return (
-    <div className={styles["grid"]} role="table" aria-label="Pulses of the day">
+    <div className={styles["grid"]} role="group" aria-label="Pulses of the day">
       <span />
       <div ref={ref}>
         <Axis board={board} scale={scale} x={x} width={width} timeZone={timeZone} />
@@ -115,7 +115,7 @@ function ZoneRow({
   const shown = show("volume", litres);
   return (
     <>
-      <Link role="rowheader" className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
+      <Link className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
         <span className={styles["name"]}>{zone.name}</span>
         <span className={styles["sub"]}>
           {zone.pulses.length > 0
@@ -205,7 +205,7 @@ function PumpRow({ load, clashes, ...drawn }: Drawn & Pick<Props, "load" | "clas
     clashes.some(({ fromMs, toMs }) => step.fromMs < toMs && step.toMs > fromMs);
   return (
     <>
-      <div role="rowheader" className={`${styles["zone"] ?? ""} ${styles["pump"] ?? ""}`}>
+      <div className={`${styles["zone"] ?? ""} ${styles["pump"] ?? ""}`}>
         <span className={styles["name"]}>Pump</span>
         <span className={styles["sub"]}>{said ? `${said.text} ${said.unit} at most` : "not described"}</span>
       </div>

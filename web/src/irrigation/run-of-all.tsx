@@ -109,16 +109,16 @@ function Sums({ board: { zones, site }, load }: { board: Board; load: ReturnType
         <dt>most at a time</dt>
         <dd>
           <Amount quantity="flow" value={peak} />
+          <span className={styles["of"]}>
+            {site?.pumpLh ? (
+              <Measure text={((100 * peak) / site.pumpLh).toFixed(0)} unit="% of the pump" />
+            ) : (
+              <>
+                of a pump that is not described; <Link to="/set-up">say what it gives</Link>
+              </>
+            )}
+          </span>
         </dd>
-        {site?.pumpLh ? (
-          <span className="quiet">
-            <Measure text={((100 * peak) / site.pumpLh).toFixed(0)} unit="% of the pump" />
-          </span>
-        ) : (
-          <span className="quiet">
-            of a pump that is not described; <Link to="/set-up">say what it gives</Link>
-          </span>
-        )}
       </div>
       {unplanned.length > 0 && (
         <div>

@@ -37,9 +37,10 @@ export function bucketSharePct({ dripMl, drippers, drainMl }: Bucket): number | 
 export function readingsOf(draft: RoundDraft): NewRound["readings"] {
   return Object.entries(draft).flatMap(([zoneId, { at, values, bucket }]) => {
     const share = bucket && bucketSharePct(bucket);
-    const read = Object.entries({ ...values, ...(typeof share === "number" && { drainPct: share }) }).filter(
-      ([, value]) => typeof value === "number",
-    );
+    const read = Object.entries({
+      ...values,
+      ...(typeof share === "number" && { drainPct: Number(share.toFixed(1)) }),
+    }).filter(([, value]) => typeof value === "number");
     return read.length === 0 ? [] : [{ zoneId: Number(zoneId), at, ...Object.fromEntries(read) }];
   });
 }

@@ -74,7 +74,7 @@ function Frame() {
       <main className={styles["main"]}>
         <Outlet />
       </main>
-      <DemoClock timeZone={site?.timeZone ?? "UTC"} />
+      {site && <DemoClock timeZone={site.timeZone} />}
       {board.isError && board.data && (
         <div className={styles["lost"]} role="status">
           The server does not answer. What you see is from before; it is asked again every minute.

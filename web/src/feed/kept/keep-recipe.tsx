@@ -12,6 +12,7 @@ export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneNam
   // One key for one version: pressed twice, or sent again after a lost answer, it is still one.
   const [key, setKey] = useState(() => crypto.randomUUID());
   const keep = useKeepRecipe(feed.zoneId);
+  const [kept, setKept] = useState<number | null>(null);
   return (
     <section aria-label="Keep the recipe of now">
       <h2>Keep the recipe of now</h2>
@@ -23,7 +24,12 @@ export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneNam
           onClick={() =>
             keep.mutate(
               { key, name, target, wishes: feed.settings.wishes },
-              { onSuccess: () => setKey(crypto.randomUUID()) },
+              {
+                onSuccess: ({ recipes }) => {
+                  setKey(crypto.randomUUID());
+                  setKept(Math.max(...recipes.filter((one) => one.name === name.trim()).map((one) => one.version)));
+                },
+              },
             )
           }
         >
@@ -31,6 +37,7 @@ export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneNam
         </Button>
       </div>
       <p className="quiet">The same name again makes its next version; none is ever written over.</p>
+      {kept !== null && keep.isSuccess && <p role="status">Kept as version {kept}.</p>}
       {keep.isError && <ProblemNote error={keep.error} />}
     </section>
   );
