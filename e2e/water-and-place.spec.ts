@@ -53,7 +53,8 @@ test("the Water station tells how long the water lasts, what it does and what ac
   await page.getByLabel("Stands in it").fill("500");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("More stands in the storage than it holds; check both.")).toBeVisible();
-  await page.getByLabel("Stands in it").fill("20");
+  await page.getByLabel("Stands in it").fill("2");
+  await page.getByLabel("Read on").fill("2026-06-20");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("region", { name: "Sources" })).toContainText(/Lasts\d+ days/);
   await page.goto("/");

@@ -1,5 +1,6 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Site, Zone } from "@sprunel/contract/site";
+import { standingOn } from "@sprunel/core/crop";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { readingStore, wateringStore, type Prepared, type Scope, type Watering } from "@sprunel/server";
 import { Feeds } from "./feeds.ts";
@@ -9,6 +10,8 @@ import { FIRST_DATE, HISTORY_DAYS, type DemoZone } from "./story.ts";
 import { ZoneTruth } from "./zone-truth.ts";
 
 const UNDECIDED_DAYS = 3;
+/** Until roots have grown out of their block a drain says little, and nobody corrects the plan by it. */
+const YOUNG_DAYS = 10;
 const DAY_MS = 24 * 3_600_000;
 
 /** A zone of the story in the data folder, and how it is told. */
@@ -56,7 +59,7 @@ async function liveDay(
   { site, feeds, date, today, nowMs }: Day,
 ): Promise<void> {
   const daysAgo = daysBetween(date, FIRST_DATE);
-  const day = await dayAsDecided(rooms, zone.id, date, today);
+  const day = await dayAsDecided(rooms, zone, date, today);
   if (!day.plan) return;
   const dayStart = startOfLocalDay(date, site.timeZone);
   const feed = await feeds.on(zone, demoZone, date);
@@ -78,20 +81,22 @@ function backShare({ definition }: Zone, { drainL, litres }: NonNullable<ZoneDay
 /** The morning's plan, after the grower has accepted what it proposes; the last mornings are left to whoever opens the demo. */
 async function dayAsDecided(
   { plan: { plans }, today: { decisions } }: Prepared["rooms"],
-  zoneId: number,
+  zone: Zone,
   date: string,
   today: string,
 ): Promise<ZoneDayAnswer> {
-  const day = await plans.zoneDay(zoneId, date);
+  const day = await plans.zoneDay(zone.id, date);
   const open = day.findings.filter((entry) => entry.proposal && !entry.decision);
-  if (open.length === 0 || date > addDays(today, -UNDECIDED_DAYS) || date >= FIRST_DATE) return day;
+  const planted = standingOn(zone.plantings, date)?.planting.plantedOn ?? date;
+  const isYoung = date < addDays(planted, YOUNG_DAYS);
+  if (open.length === 0 || isYoung || date > addDays(today, -UNDECIDED_DAYS) || date >= FIRST_DATE) return day;
   for (const { finding, about } of open)
     await decisions.decide(
-      zoneId,
+      zone.id,
       { verdict: "accepted", cause: finding.cause, about, date },
       Date.parse(`${date}T06:00:00Z`),
     );
-  return plans.zoneDay(zoneId, date);
+  return plans.zoneDay(zone.id, date);
 }
 
 /** Where an earlier run of the story left off; the last drain tells how salty the substrate is. */
@@ -118,7 +123,7 @@ async function givenOn(
   nowMs: number,
 ): Promise<readonly Watering[]> {
   const store = wateringStore(scope);
-  const logged = (await store.between(dayStart, dayStart + DAY_MS)).filter((watering) => watering.zoneId === zoneId);
+  const logged = await store.between(dayStart, dayStart + DAY_MS, [zoneId]);
   const lastMs = logged.at(-1)?.startMs ?? -Infinity;
   const fresh = delivered.filter(
     (watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs,

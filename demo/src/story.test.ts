@@ -120,12 +120,12 @@ describe("Quillbrook on its first morning", () => {
 });
 
 describe("what goes wrong at Quillbrook", () => {
-  it("shows in drain shares that a grower would believe, from nothing to two thirds", async () => {
+  it("shows in drain shares that a grower would believe: from 5 to 60 % on every day", async () => {
     for (const name of ["Melon bags", "Blueberry pots"]) {
       const shares = (await read(name, "drainPct")).map(({ value }) => value);
       expect(shares.length).toBeGreaterThan(40);
-      const usual = shares.filter((share) => share >= 5 && share <= 60);
-      expect(usual.length / shares.length).toBeGreaterThan(0.95);
+      expect(Math.min(...shares)).toBeGreaterThanOrEqual(5);
+      expect(Math.max(...shares)).toBeLessThanOrEqual(60);
     }
   });
 

@@ -1,6 +1,8 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Zone } from "@sprunel/contract/site";
+import { standingOn } from "@sprunel/core/crop";
 import { stepSubstrate, type SubstrateState } from "@sprunel/core/rootzone";
+import { daysBetween } from "@sprunel/core/time";
 import { normal } from "@sprunel/field";
 import type { StoredReading, Watering } from "@sprunel/server";
 import type { Feed } from "./feeds.ts";
@@ -21,7 +23,9 @@ const TRAY_HOUR = 16.5;
 const WALK_HOUR = 5.75;
 const DAY_MS = 86_400_000;
 /** What the night leaves of the water held. */
-const MORNING_SHARE = 0.94;
+const MORNING_SHARE = 0.985;
+/** Plants that have not rooted through take up less than their leaves ask for. */
+const YOUNG = { days: 28, share: 0.85 };
 /** Water alone, where no recipe is mixed. */
 const PLAIN_WATER_EC = 0.6;
 /** Campbell (1974): tension is that at field capacity · (water / water at field capacity)^−b; a loam. */
@@ -33,6 +37,8 @@ const AVAILABLE_OF_HELD = 0.5;
 /** The real zone behind the plan. */
 export class ZoneTruth {
   private state: SubstrateState | null = null;
+  /** when what stands in it now was planted, into substrate watered through */
+  private plantedOn: string | null = null;
   private readonly capacityL: number;
 
   constructor(
@@ -132,15 +138,21 @@ export class ZoneTruth {
     const dripEcMsCm = feedEcMsCm * dosed;
     const limits = { capacityL: this.capacityL, easilyAvailableL: this.capacityL * 0.6 };
     const perPlant = areaM2 / plants;
-    this.state ??= {
-      waterL: this.capacityL * MORNING_SHARE,
-      saltEcL: this.capacityL * (this.lastDrainEcMsCm ?? feedEcMsCm * 1.25),
-    };
+    const plantedOn = standingOn(this.zone.plantings, day.date)?.planting.plantedOn ?? null;
+    if (this.state === null || plantedOn !== this.plantedOn) {
+      const waterL = this.capacityL * MORNING_SHARE;
+      // Where an earlier run of the story left off, the last drain tells how salty it is.
+      const ecMsCm = (this.plantedOn === null ? this.lastDrainEcMsCm : null) ?? feedEcMsCm * 1.25;
+      this.state = { waterL, saltEcL: waterL * ecMsCm };
+      this.plantedOn = plantedOn;
+    }
+    const age = plantedOn === null ? YOUNG.days : daysBetween(plantedOn, day.date);
+    const rooted = Math.min(1, YOUNG.share + ((1 - YOUNG.share) * age) / YOUNG.days);
     let [givenL, drainL, drainSalt] = [0, 0, 0];
     for (const hour of day.hours) {
       const startMs = Date.parse(hour.startUtc);
       const pulses = given.filter((watering) => watering.startMs >= startMs && watering.startMs < startMs + 3_600_000);
-      const demandL = (hour.demandMm ?? 0) * perPlant * truth.demandFactor;
+      const demandL = (hour.demandMm ?? 0) * perPlant * truth.demandFactor * rooted;
       // Inside an hour water and thirst take turns: pulses come one by one, each after its share of the hour's uptake.
       for (let part = 0; part < Math.max(1, pulses.length); part++) {
         const litres = (pulses[part]?.litres ?? 0) / plants;

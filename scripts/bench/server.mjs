@@ -80,6 +80,7 @@ export async function manyZones() {
     const { id: _id, version: _version, ...like } = known[at % known.length];
     await send("POST", "/api/zones", { ...like, name: `Zone ${at + 1}` });
   }
+  const { now: at } = await (await fetch(`${url}/api/clock`)).json();
   await stop(child);
   const db = new Database(join(data, "sprunel.db"));
   db.exec("PRAGMA synchronous = OFF");
@@ -88,7 +89,7 @@ export async function manyZones() {
     `WITH RECURSIVE step (at) AS (SELECT 0 UNION ALL SELECT at + 1 FROM step LIMIT ${perZone})
      INSERT INTO zone_reading (zone_id, kind, at_ms, source, value) SELECT ?, 'moisturePct', ? - at * 300000, 'probe', 30 + at % 20 FROM step ORDER BY at DESC`,
   );
-  const now = Math.floor(Date.now() / 300_000) * 300_000;
+  const now = Math.floor(Date.parse(at) / 300_000) * 300_000;
   for (let zone = 1; zone <= zones; zone++) insert.run(zone, now);
   db.close();
   const again = await start("demo/dist/main.js", data);
@@ -99,8 +100,16 @@ export async function manyZones() {
     `morning board, ${zones} zones, ${((zones * perZone) / 1e6).toFixed(1)} million readings, p95`,
     percentile(times, 0.95),
     "ms",
-    100,
+    60,
   );
+  // Run of all zones is the board's own answer.
+  for (const station of ["water", "feed", "roots", "crop", "picks"]) {
+    const asked = [];
+    const ask = async () => (await fetch(`${url}/api/${station}`)).text();
+    await ask();
+    for (let round = 0; round < 20; round++) asked.push(await timed(ask));
+    figure(`all ${zones} zones at a station: ${station}, p95`, percentile(asked, 0.95), "ms", 100);
+  }
   const setUps = [];
   for (let round = 0; round < 20; round++)
     setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
@@ -119,12 +128,15 @@ export async function recosted() {
     const { id: _id, version: _version, ...like } = known[at % known.length];
     await send("POST", "/api/zones", { ...like, name: `Zone ${at + 1}` });
   }
-  for (let id = 1; id <= zones; id++)
+  for (let id = 1; id <= zones; id++) {
+    const { own, settings } = await (await fetch(`${url}/api/zones/${id}/feed`)).json();
+    if (!settings.mixed) await send("PUT", `/api/zones/${id}/feed-settings`, { ...settings, mixed: true });
     await send("PUT", `/api/zones/${id}/feed-target`, {
       ions: { NO3: 12, H2PO4: 1.2, SO4: 2, NH4: 1, K: 6 + id / 100, Ca: 4 - id / 200, Mg: 1.5, Fe: 20, Mn: 8, B: 25 },
       ph: 5.8,
-      version: null,
+      version: own?.version ?? null,
     });
+  }
   const costs = async () => (await fetch(`${url}/api/feed-costs`)).text();
   await costs();
   await send("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.1, stockKg: 100 });

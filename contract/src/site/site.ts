@@ -3,9 +3,14 @@ import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics/b
 
 const unitSystemSchema = z.enum(["metric", "us"]);
 
+/** Names that were found right: a site is read from its record with every request. */
+const known = new Set<string>();
+
 function isTimeZone(name: string): boolean {
+  if (known.has(name)) return true;
   try {
     new Intl.DateTimeFormat("en", { timeZone: name });
+    known.add(name);
     return true;
   } catch {
     return false;

@@ -79,7 +79,7 @@ export function projectStorage(input: SupplyInput): Supply {
       },
       {
         label: "Taken by the zones, as foreseen",
-        formula: "Σ area · Kc · ET₀ · litres given for each of demand of late",
+        formula: "Σ plans as far as they reach; then area · Kc · ET₀ · litres for each of demand",
         substituted: fill`${total / Math.max(1, useM3.length)} m³ a day on ${useM3.length} days`(),
         value: total,
         unit: `m³ in ${useM3.length} days`,

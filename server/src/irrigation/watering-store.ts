@@ -1,5 +1,6 @@
 import { inPages, pages } from "../database/pages.ts";
 import type { Writer } from "../scope/scope.ts";
+import { zonesAmong } from "../scope/zones-among.ts";
 
 export interface Watering {
   readonly zoneId: number;
@@ -31,10 +32,10 @@ interface FiledWatering extends Watering {
 /** All SQL about water that was given. */
 export function wateringStore({ db, actor }: Writer) {
   return {
-    /** In order of time. */
-    async between(fromMs: number, toMs: number): Promise<Watering[]> {
+    /** What counts, in order of time, of some zones or of all. */
+    async between(fromMs: number, toMs: number, zoneIds?: readonly number[]): Promise<Watering[]> {
       const rows = await db<WateringRow>("watering")
-        .whereIn("zone_id", db("zone").select("id"))
+        .whereIn("zone_id", zonesAmong(db, zoneIds))
         .whereNull("struck_reason")
         .where("start_ms", ">=", fromMs)
         .where("start_ms", "<", toMs)

@@ -56,8 +56,9 @@ export function planService(scope: Scope, weather: WeatherService) {
     const days = await weather.days(site, from, addDays(date, 1));
     const toMs = startOfLocalDay(addDays(date, 1), site.timeZone);
     const keyOf = (zoneId: number, atMs: number): string => recordKey(zoneId, localDate(atMs, site.timeZone));
+    const ids = zones.map(({ id }) => id);
     const waterings = new Map<string, Watering[]>();
-    for (const watering of await wateringStore(scope).between(startOfLocalDay(from, site.timeZone), toMs)) {
+    for (const watering of await wateringStore(scope).between(startOfLocalDay(from, site.timeZone), toMs, ids)) {
       const key = keyOf(watering.zoneId, watering.startMs);
       waterings.set(key, [...(waterings.get(key) ?? []), watering]);
     }
@@ -65,6 +66,7 @@ export function planService(scope: Scope, weather: WeatherService) {
     for (const { zoneId, kind, atMs, value } of await readingStore(scope).between(
       startOfLocalDay(from, site.timeZone),
       toMs,
+      ids,
     )) {
       const key = keyOf(zoneId, atMs);
       readings.set(key, { ...readings.get(key), [kind]: { value, atMs } });

@@ -1,5 +1,6 @@
 import { inPages, pages } from "../database/pages.ts";
 import type { Writer } from "../scope/scope.ts";
+import { zonesAmong } from "../scope/zones-among.ts";
 
 export const READING_KINDS = [
   "drainPct",
@@ -54,10 +55,10 @@ interface ReadingRow {
 /** All SQL about readings at the root zone. */
 export function readingStore({ db, actor }: Writer) {
   return {
-    /** What counts, in order of time: struck readings are left out. */
-    async between(fromMs: number, toMs: number): Promise<ZoneReading[]> {
+    /** What counts, in order of time, of some zones or of all: struck readings are left out. */
+    async between(fromMs: number, toMs: number, zoneIds?: readonly number[]): Promise<ZoneReading[]> {
       const rows = await db<ReadingRow>("zone_reading")
-        .whereIn("zone_id", db("zone").select("id"))
+        .whereIn("zone_id", zonesAmong(db, zoneIds))
         .whereIn("kind", [...READING_KINDS])
         .where("at_ms", ">=", fromMs)
         .where("at_ms", "<", toMs)

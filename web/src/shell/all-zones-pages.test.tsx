@@ -20,6 +20,13 @@ const STATIONS = [
   ["harvest", /Today’s picks/, getDayPicks, /nothing to pick/],
 ] as const;
 
+/** Every case once in each unit system, which follows the station. */
+function inBoth(cases: readonly (typeof STATIONS)[number][]) {
+  return cases.flatMap(([station, name, asked, words]) =>
+    (["metric", "us"] as const).map((unitSystem) => [station, unitSystem, name, asked, words] as const),
+  );
+}
+
 function knowing(): FakeServer {
   return new FakeServer()
     .on(getWater, waterStation)
@@ -62,31 +69,46 @@ describe("all zones at a station", () => {
     expect(main()).not.toHaveTextContent(/\d\s*m³|kg\/m²|°C|\d\s*L\b|L\/h/);
   });
 
-  it.each(STATIONS)("%s says of a site without zones what to enter first", async (station, name, _asked, words) => {
-    renderPage(`/${station}`, { server: withoutZones(), shown: board({ zones: [] }) });
-    await title(name);
-    await waitFor(() => expect(main()).toHaveTextContent(words));
-  });
+  it.each(inBoth(STATIONS))(
+    "%s says of a site without zones (%s) what to enter first",
+    async (station, unitSystem, name, _asked, words) => {
+      renderPage(`/${station}`, { server: withoutZones(), shown: board({ zones: [], site: { ...site, unitSystem } }) });
+      await title(name);
+      await waitFor(() => expect(main()).toHaveTextContent(words));
+    },
+  );
 
   it.each(STATIONS)("%s leads to the site's description where there is none", async (station) => {
     renderPage(`/${station}`, { shown: emptyBoard });
     expect(await screen.findByRole("link", { name: "Describe your site" })).toHaveAttribute("href", "/set-up");
   });
 
-  const asking = STATIONS.flatMap(([station, name, asked]) => (asked ? [[station, name, asked] as const] : []));
-  it.each(asking)("%s says so when the server refuses, and offers to try again", async (station, _name, asked) => {
-    const server = knowing().on(asked as typeof getWater, refusal(500, "The disk is full.", { title: "Failed" }));
-    renderPage(`/${station}`, { server });
-    expect(await screen.findByText("The disk is full.")).toBeVisible();
-    expect(screen.getByRole("button", { name: "Try again" })).toBeEnabled();
-  });
+  const asking = STATIONS.filter(([, , asked]) => asked !== null);
+  it.each(inBoth(asking))(
+    "%s says so (%s) when the server refuses, and offers to try again",
+    async (station, unitSystem, _name, asked) => {
+      const server = knowing().on(
+        asked as unknown as typeof getWater,
+        refusal(500, "The disk is full.", { title: "Failed" }),
+      );
+      renderPage(`/${station}`, { server, shown: board({ site: { ...site, unitSystem } }) });
+      expect(await screen.findByText("The disk is full.")).toBeVisible();
+      expect(screen.getByRole("button", { name: "Try again" })).toBeEnabled();
+    },
+  );
 
-  it.each(asking)("%s shows that it waits, and nothing made up meanwhile", async (station, _name, asked) => {
-    renderPage(`/${station}`, { server: knowing().hold(asked) });
-    await screen.findByRole("link", { name: /All zones/ });
-    await waitFor(() => expect(document.querySelector(".ant-skeleton")).not.toBeNull());
-    expect(screen.queryByRole("heading", { level: 1 })).toBeNull();
-  });
+  it.each(inBoth(asking))(
+    "%s shows that it waits (%s), and nothing made up meanwhile",
+    async (station, unitSystem, _name, asked) => {
+      renderPage(`/${station}`, {
+        server: knowing().hold(asked ?? {}),
+        shown: board({ site: { ...site, unitSystem } }),
+      });
+      await screen.findByRole("link", { name: /All zones/ });
+      await waitFor(() => expect(document.querySelector(".ant-skeleton")).not.toBeNull());
+      expect(screen.queryByRole("heading", { level: 1 })).toBeNull();
+    },
+  );
 });
 
 describe("between a zone and all zones", () => {

@@ -1,12 +1,12 @@
 import { figureSchema } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
-import { useLayoutEffect } from "react";
+import { useLayoutEffect, useRef } from "react";
 import { useWorking } from "../working/use-working.ts";
 import { STATIONS } from "../place/stations.ts";
 import { READING_FIELDS } from "../rootzone/reading-fields.ts";
 import { useLog } from "../place/log-context.ts";
-import { usePlace } from "../place/use-place.ts";
+import { usePlace, type Place } from "../place/use-place.ts";
 
 interface KeyContext {
   readonly board: Board | undefined;
@@ -33,23 +33,32 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
   const place = usePlace();
   const working = useWorking();
   const log = useLog();
+  // Where the keys have led so far: the next one may be pressed before the page it follows is there.
+  const ahead = useRef<Place>(place);
+  useLayoutEffect(() => {
+    ahead.current = { zoneId: place.zoneId, station: place.station, date: place.date };
+  }, [place.zoneId, place.station, place.date]);
   // Before the picture is painted: a key pressed at what is just seen must not be lost.
   useLayoutEffect(() => {
     const zones = board?.zones ?? [];
+    const go = (change: Partial<Place>): void => {
+      ahead.current = { ...ahead.current, ...change };
+      place.go(ahead.current);
+    };
     const stepZone = (by: number): void => {
-      const at = zones.findIndex((zone) => zone.id === place.zoneId);
+      const at = zones.findIndex((zone) => zone.id === ahead.current.zoneId);
       // From all zones, one step leads to the first and one back to the last.
       const next = at === -1 ? zones.at(by > 0 ? 0 : -1) : zones[(at + by + zones.length) % zones.length];
-      if (next) place.go({ zoneId: next.id, station: place.station ?? "run" });
+      if (next) go({ zoneId: next.id, station: ahead.current.station ?? "run" });
     };
     const stepDay = (by: number): void => {
       if (!board) return;
-      const next = addDays(place.date ?? board.today, by);
-      place.go({ date: next === board.today ? null : next });
+      const next = addDays(ahead.current.date ?? board.today, by);
+      go({ date: next === board.today ? null : next });
     };
     const goStation = (key: string): void => {
       const station = STATIONS[Number(key) - 1];
-      if (station) place.go({ station: station.id });
+      if (station) go({ station: station.id });
     };
     const openWorking = (): void => {
       const focused = document.activeElement?.closest<HTMLElement>("[data-figure]");
@@ -75,8 +84,8 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
     const actions: Record<string, () => void> = {
       "/": openFinder,
       "?": openKeys,
-      "0": () => place.go({ zoneId: null, station: null }),
-      a: () => place.go({ zoneId: null }),
+      "0": () => go({ zoneId: null, station: null }),
+      a: () => go({ zoneId: null }),
       "[": () => stepZone(-1),
       "]": () => stepZone(1),
       ",": () => stepDay(-1),
