@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../time/local-time.ts";
 import type { Planting } from "../crop/planting.ts";
-import { kcAhead, zoneUseAheadL, type ZoneUse } from "./use-ahead.ts";
+import { evaporationAheadMm, kcAhead, zoneUseAheadL, type ZoneUse } from "./use-ahead.ts";
 
 const place = { latitudeDeg: 43.4 };
 const date = "2026-06-20";
@@ -21,14 +21,24 @@ const zone = {
 };
 /** The zone's water from a date on, by its plantings. */
 const ahead = (
-  { plantings, ...use }: Omit<ZoneUse, "kc"> & { readonly plantings: readonly Planting[] },
+  {
+    plantings,
+    rainOn,
+    ...use
+  }: Omit<ZoneUse, "kc" | "rainMm"> & {
+    readonly plantings: readonly Planting[];
+    readonly rainOn?: (date: string) => number;
+  },
   days: number,
   evaporation: ReadonlyMap<string, number>,
   where = place,
   from = date,
 ): number[] => {
-  const kc = kcAhead(plantings, addDays(from, -use.givenL.length), use.givenL.length + days);
-  return zoneUseAheadL(where, { ...use, kc }, from, evaporation);
+  const first = addDays(from, -use.givenL.length);
+  const all = use.givenL.length + days;
+  const kc = kcAhead(plantings, first, all);
+  const rainMm = rainOn && Array.from({ length: all }, (_, day) => rainOn(addDays(first, day)));
+  return zoneUseAheadL({ ...use, kc, ...(rainMm && { rainMm }) }, evaporationAheadMm(where, first, all, evaporation));
 };
 
 describe("the water that a zone will take", () => {
@@ -76,7 +86,7 @@ describe("the water that a zone will take", () => {
   });
 
   it("is nothing on the days that a rain still feeds: 20 mm against about 4 mm a day", () => {
-    const open = { ...zone, givenL: [], rainMm: (on: string) => (on === date ? 20 : 0) };
+    const open = { ...zone, givenL: [], rainOn: (on: string) => (on === date ? 20 : 0) };
     const [dry, wet] = [zone, open].map((of) => ahead({ ...of, givenL: [] }, 8, week(4)));
     const perDayL = dry?.[0] ?? NaN;
     const fedDays = Math.floor(2000 / perDayL);

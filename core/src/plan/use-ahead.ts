@@ -11,8 +11,8 @@ export interface ZoneUse {
   readonly givenL: readonly number[];
   /** L that the plans of the first days from `date` on give, as far as they reach */
   readonly plannedL: readonly number[];
-  /** mm on a date where rain falls on the zone; left out under cover */
-  rainMm?(date: string): number;
+  /** mm on each of the same days as `kc` where rain falls on the zone; left out under cover */
+  readonly rainMm?: readonly number[];
 }
 
 /** So much rain the soil keeps for the days after, mm; a day's storm beyond runs off. Usual for rooted soil, assumed. */
@@ -24,18 +24,15 @@ export function kcAhead(plantings: readonly Planting[], from: string, days: numb
 }
 
 /**
- * Water that a zone will take on each of the coming days: what its plans give as far as they reach, and beyond them
- * area · Kc · ET₀ with the crop as it will stand, less the rain that falls on it, at the same litres for each of demand as
- * were given of late and are planned. Where neither tells, demand alone.
+ * What a reference surface evaporates on each of so many days, mm: as measured and foreseen, and on a day beyond by the sun
+ * above the air (FAO-56 eq. 21) from the days that are known. None is known: none evaporates.
  *
- * @param evaporationMm reference evapotranspiration outside by date, measured and foreseen; a day beyond follows the sun
- *   above the air (FAO-56 eq. 21) from the days that are known
- * @returns L by day from `date` on; none while nothing stands
+ * @param evaporationMm reference evapotranspiration outside by date
  */
-export function zoneUseAheadL(
+export function evaporationAheadMm(
   place: Pick<Place, "latitudeDeg">,
-  { areaM2, kc, givenL, plannedL, rainMm: rainOn }: ZoneUse,
-  date: string,
+  from: string,
+  days: number,
   evaporationMm: ReadonlyMap<string, number>,
 ): number[] {
   const sun = (on: string): number => dailyExtraterrestrialMjM2(place.latitudeDeg, dayOfYear(on));
@@ -46,12 +43,28 @@ export function zoneUseAheadL(
       1e-9,
       known.reduce((sum, [on]) => sum + sun(on), 0),
     );
-  const first = addDays(date, -givenL.length);
+  return Array.from({ length: days }, (_, day) => {
+    const on = addDays(from, day);
+    return evaporationMm.get(on) ?? perSun * sun(on);
+  });
+}
+
+/**
+ * Water that a zone will take on each of the coming days: what its plans give as far as they reach, and beyond them
+ * area · Kc · ET₀ with the crop as it will stand, less the rain that falls on it, at the same litres for each of demand as
+ * were given of late and are planned. Where neither tells, demand alone.
+ *
+ * @param evaporationMm of a reference surface on each of the same days as `kc` (`evaporationAheadMm`)
+ * @returns L by day from the first after those of `givenL` on; none while nothing stands
+ */
+export function zoneUseAheadL(
+  { areaM2, kc, givenL, plannedL, rainMm: fallen }: ZoneUse,
+  evaporationMm: readonly number[],
+): number[] {
   let keptMm = 0;
   const demands = kc.map((coefficient, day) => {
-    const on = addDays(first, day);
-    const wantedMm = coefficient * (evaporationMm.get(on) ?? perSun * sun(on));
-    const rainMm = keptMm + (rainOn?.(on) ?? 0);
+    const wantedMm = coefficient * (evaporationMm[day] ?? 0);
+    const rainMm = keptMm + (fallen?.[day] ?? 0);
     keptMm = Math.min(KEPT_RAIN_MM, Math.max(0, rainMm - wantedMm));
     return areaM2 * Math.max(0, wantedMm - rainMm);
   });

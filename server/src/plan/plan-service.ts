@@ -11,7 +11,7 @@ import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { litresOf, recordKey, ZonePlanner, type DayReadings, type Records } from "./zone-plan.ts";
+import { litresOf, recordKey, ZonePlanner, type DayReadings, type Records, type Remembered } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
@@ -30,11 +30,22 @@ export interface DayWater {
   readonly drawnL: number;
 }
 
+type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
+
 /** What each zone gets on a date, and how it stands. */
 export function planService(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<StoreState>();
+  const plans = scope.cache.ofZones<PlanOfWeather>();
   const waters = scope.cache.ofZones<DayWater | null>();
+  let lastToday: string | undefined;
+
+  /** At midnight the day that is over is what was logged of it, no longer what was still planned. */
+  function turnDay(today: string): void {
+    if (lastToday !== undefined && lastToday !== today)
+      scope.cache.weatherChanged(lastToday < today ? lastToday : today);
+    lastToday = today;
+  }
 
   /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
@@ -87,8 +98,10 @@ export function planService(scope: Scope, weather: WeatherService) {
     date: string,
     { earliest, told = false }: { readonly earliest?: string; readonly told?: boolean } = {},
   ): Promise<{ readonly records: Records; plannerOf(zone: StoredZone): ZonePlanner }> {
+    turnDay(localDate(clock(), site.timeZone));
     const records = await recordsFor(site, zones, date, earliest);
-    return { records, plannerOf: (zone) => new ZonePlanner(zone, records, mornings.of(zone.id), told) };
+    const remembered = (id: number): Remembered => ({ mornings: mornings.of(id), plans: plans.of(id) });
+    return { records, plannerOf: (zone) => new ZonePlanner(zone, records, remembered(zone.id), told) };
   }
 
   return {
@@ -152,7 +165,7 @@ export function planService(scope: Scope, weather: WeatherService) {
       const et0Outside = outsideEt(site, date, weatherDay?.hours ?? []);
       const missing = typeof planned === "string" ? planned : null;
       const known = typeof planned === "string" ? null : planned;
-      const roots = known && rootsOf(zone, planner, known, date, nowMs, site.timeZone);
+      const roots = known && rootsOf(zone, planner, known, date, nowMs);
       const demandAt = new Map(known?.demand.hourlyMm.map((hour) => [hour.startMs, hour.mm]));
       const airAt = new Map(weatherDay?.air.get(zone.houseId)?.map((hour) => [hour.startMs, hour]));
       return {
@@ -173,7 +186,7 @@ export function planService(scope: Scope, weather: WeatherService) {
           demandMm: demandAt.get(startMs) ?? null,
           origin: values.radiation?.origin ?? null,
         })),
-        pulses: pulsesOf(planner, known, date, site.timeZone),
+        pulses: pulsesOf(planner, known, date),
         roots,
         findings: known && roots ? findingsOf(planner, known, roots, date) : [],
         workings: {

@@ -37,8 +37,15 @@ export interface Records {
 /** The last reading of each kind on a day. */
 export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
 
-/** Root zones on mornings that are over, by date: they stay as they are until something stored changes. */
-type Mornings = Map<string, StoreState>;
+/** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
+export interface Remembered {
+  /** root zones in the morning, by date */
+  readonly mornings: Map<string, StoreState>;
+  /** plans without their workings, by date; each holds for the weather that it was made of */
+  readonly plans: Map<string, { readonly weather: DayWeather | undefined; readonly plan: Plan }>;
+}
+
+type Plan = PlannedDay | "not-planted" | "no-weather";
 
 /** A reading serves on its own day and the two after it. */
 const DRAIN_READING_AGES = [0, 1, 2] as const;
@@ -53,6 +60,8 @@ export interface PlannedDay {
   readonly day: ZoneDay;
   /** mm this morning; all but substrate */
   readonly depletionMm?: number;
+  /** instants at which the events of the day begin, in their order */
+  readonly startsMs: readonly number[];
 }
 
 export function recordKey(zoneId: number, date: string): string {
@@ -66,7 +75,7 @@ export class ZonePlanner {
   constructor(
     private readonly zone: StoredZone,
     private readonly records: Records,
-    private readonly mornings: Mornings,
+    private readonly remembered: Remembered,
     /** whether anybody reads how the figures arose */
     private readonly told = false,
   ) {
@@ -74,17 +83,24 @@ export class ZonePlanner {
   }
 
   /** A day's plan is asked for by its own board, by the day after it and by the root zone between them. */
-  private readonly plans = new Map<string, PlannedDay | "not-planted" | "no-weather">();
+  private readonly plans = new Map<string, Plan>();
   private readonly demands = new Map<string, Demand | null>();
 
   /** @returns why there is none, where the zone is not planted or the weather not known */
-  plan(date: string): PlannedDay | "not-planted" | "no-weather" {
-    const plan = this.plans.get(date) ?? this.planned(date);
+  plan(date: string): Plan {
+    const plan = this.plans.get(date) ?? this.recalled(date) ?? this.planned(date);
     this.plans.set(date, plan);
+    if (!this.told) this.remembered.plans.set(date, { weather: this.records.weather.get(date), plan });
     return plan;
   }
 
-  private planned(date: string): PlannedDay | "not-planted" | "no-weather" {
+  /** A plan that was made before, of the same weather; one that is to be explained is made anew. */
+  private recalled(date: string): Plan | undefined {
+    const known = this.told ? undefined : this.remembered.plans.get(date);
+    return known && known.weather === this.records.weather.get(date) ? known.plan : undefined;
+  }
+
+  private planned(date: string): Plan {
     const { definition } = this.zone;
     const standing = this.standing(date);
     if (!standing) return "not-planted";
@@ -105,7 +121,9 @@ export class ZonePlanner {
       rainMm: this.rainMm(date),
       told: this.told,
     });
-    return { standing, crop, cropState, demand, day, ...(depletionMm !== undefined && { depletionMm }) };
+    const { timeZone } = this.records.site;
+    const startsMs = day.water.events.map(({ start }) => instantOf(date, clockSeconds(start, "start"), timeZone));
+    return { standing, crop, cropState, demand, day, startsMs, ...(depletionMm !== undefined && { depletionMm }) };
   }
 
   get areaM2(): number {
@@ -211,7 +229,12 @@ export class ZonePlanner {
       correction,
       reason: null,
     };
-    return new ZonePlanner(this.zone, { ...this.records, decisions: [...this.decisions, supposed] }, this.mornings);
+    // The root zone of the mornings before is the same; its plans are not.
+    return new ZonePlanner(
+      this.zone,
+      { ...this.records, decisions: [...this.decisions, supposed] },
+      { mornings: this.remembered.mornings, plans: new Map() },
+    );
   }
 
   /** Rain that fell in the open on a date, as far as it was measured; none under cover. */
@@ -230,9 +253,7 @@ export class ZonePlanner {
     const planned = this.plan(date);
     if (typeof planned === "string") return litresOf(logged);
     const lastMs = logged.at(-1)?.startMs ?? -Infinity;
-    const ahead = planned.day.water.events.filter(
-      ({ start }) => instantOf(date, clockSeconds(start, "start"), this.records.site.timeZone) > lastMs,
-    );
+    const ahead = planned.day.water.events.filter((_event, at) => (planned.startsMs[at] ?? 0) > lastMs);
     return litresOf(logged) + ahead.reduce((sum, event) => sum + event.litres, 0);
   }
 
@@ -241,18 +262,18 @@ export class ZonePlanner {
     const { definition } = this.zone;
     const planting = this.standing(date)?.planting;
     if (!planting || definition.system === "substrate" || date <= planting.plantedOn) return FULL_STORE;
-    const known = this.mornings.get(date);
+    const known = this.remembered.mornings.get(date);
     if (known) return known;
     // Forward from the last known morning: stepping back day by day would nest a call for every day of the season.
     let at = planting.plantedOn;
     for (let day = addDays(date, -1); day > planting.plantedOn; day = addDays(day, -1))
-      if (this.mornings.has(day)) {
+      if (this.remembered.mornings.has(day)) {
         at = day;
         break;
       }
-    let state = this.mornings.get(at) ?? FULL_STORE;
+    let state = this.remembered.mornings.get(at) ?? FULL_STORE;
     for (; at < date; at = addDays(at, 1)) {
-      this.mornings.set(at, state);
+      this.remembered.mornings.set(at, state);
       const standing = this.standing(at);
       const demand = standing && this.demand(at, standing);
       if (!demand) continue;
@@ -265,7 +286,7 @@ export class ZonePlanner {
       const measuredMm = levelCm && depletionAtLevelMm(definition, levelCm.value);
       if (typeof measuredMm === "number") state = { ...state, depletionMm: measuredMm };
     }
-    this.mornings.set(date, state);
+    this.remembered.mornings.set(date, state);
     return state;
   }
 }

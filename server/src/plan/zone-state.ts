@@ -5,7 +5,7 @@ import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice
 import { waterHeldPct } from "@sprunel/core/plan";
 import { levelOfCm } from "@sprunel/core/rootzone";
 import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
-import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
+import { addDays } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
@@ -17,21 +17,14 @@ const HOUR_MS = 3_600_000;
 const DRAIN_READING_DAYS = 2;
 
 /** Pulses of a day: what was logged, then what is planned after it. */
-export function pulsesOf(
-  planner: ZonePlanner,
-  planned: PlannedDay | null,
-  date: string,
-  timeZone: string,
-): StripPulse[] {
+export function pulsesOf(planner: ZonePlanner, planned: PlannedDay | null, date: string): StripPulse[] {
   const logged = planner
     .logged(date)
     .map((watering) => pulse(watering.startMs, watering.minutes, watering.litres, "logged"));
   const lastLogged = logged.at(-1)?.endUtc ?? "";
   const events = planned?.day.water.events ?? [];
   const ahead = events
-    .map((event) =>
-      pulse(instantOf(date, clockSeconds(event.start, "start"), timeZone), event.minutes, event.litres, "planned"),
-    )
+    .map((event, at) => pulse(planned?.startsMs[at] ?? 0, event.minutes, event.litres, "planned"))
     .filter((event) => event.startUtc > lastLogged);
   return [...logged, ...ahead];
 }
@@ -52,7 +45,6 @@ export function rootsOf(
   planned: PlannedDay,
   date: string,
   nowMs: number,
-  timeZone: string,
 ): Roots {
   const { day, depletionMm, cropState } = planned;
   const { definition } = zone;
@@ -72,7 +64,7 @@ export function rootsOf(
       : null;
   return {
     kind: "substrate",
-    heldPct: heldNow(definition, planner, planned, date, nowMs, timeZone),
+    heldPct: heldNow(definition, planner, planned, date, nowMs),
     drain,
     drainTargetPct: cropState.period.stage.drainTargetPct,
   };
@@ -113,13 +105,12 @@ function heldNow(
   planned: PlannedDay,
   date: string,
   nowMs: number,
-  timeZone: string,
 ): number | null {
   const before = planner.plan(addDays(date, -1));
   if (typeof before === "string") return null;
-  const fullAt = pulsesOf(planner, before, addDays(date, -1), timeZone).at(-1)?.endUtc;
+  const fullAt = pulsesOf(planner, before, addDays(date, -1)).at(-1)?.endUtc;
   if (fullAt === undefined) return null;
-  const given = pulsesOf(planner, planned, date, timeZone).filter((event) => Date.parse(event.startUtc) <= nowMs);
+  const given = pulsesOf(planner, planned, date).filter((event) => Date.parse(event.startUtc) <= nowMs);
   const fromMs = Date.parse(fullAt);
   const hours = [...before.demand.hourlyMm, ...planned.demand.hourlyMm].flatMap(({ startMs, mm }) => {
     const share = (Math.min(nowMs, startMs + HOUR_MS) - Math.max(fromMs, startMs)) / HOUR_MS;

@@ -53,7 +53,6 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
           boardZone(zone, plannerOf(zone), {
             date,
             nowMs,
-            timeZone: site.timeZone,
             picked: picked.get(zone.id) ?? NOTHING_PICKED,
             water: supplyOf(zone),
           }),

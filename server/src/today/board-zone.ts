@@ -11,7 +11,6 @@ import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
 interface Beside {
   readonly date: string;
   readonly nowMs: number;
-  readonly timeZone: string;
   readonly picked: PickTotals;
   readonly water: BoardZone["water"];
 }
@@ -20,7 +19,7 @@ interface Beside {
 export function boardZone(
   zone: StoredZone,
   planner: ZonePlanner,
-  { date, nowMs, timeZone, picked, water: supply }: Beside,
+  { date, nowMs, picked, water: supply }: Beside,
 ): BoardZone {
   const planned = planner.plan(date);
   const standing = standingOn(zone.plantings, date);
@@ -47,9 +46,9 @@ export function boardZone(
       roots: null,
       rootsMark: "steady",
       findings: [],
-      pulses: pulsesOf(planner, null, date, timeZone),
+      pulses: pulsesOf(planner, null, date),
     };
-  const roots = rootsOf(zone, planner, planned, date, nowMs, timeZone);
+  const roots = rootsOf(zone, planner, planned, date, nowMs);
   const findings = findingsOf(planner, planned, roots, date);
   const markOf = (station?: string) =>
     worstMark(
@@ -73,7 +72,7 @@ export function boardZone(
     roots,
     rootsMark: markOf("roots"),
     findings,
-    pulses: pulsesOf(planner, planned, date, timeZone),
+    pulses: pulsesOf(planner, planned, date),
   };
 }
 

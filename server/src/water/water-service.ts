@@ -1,7 +1,7 @@
 import type { Site } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { NewWaterReport, NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
-import { kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
+import { evaporationAheadMm, kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
 import { OPEN_FIELD_PCT } from "@sprunel/core/site";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
@@ -128,25 +128,22 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
     const usualRainMm = usualRain(rain, date);
     const planned = await plans.water(site, zones, date, FORECAST_DAYS);
     const given = drawnOf(logged, planned);
+    const first = addDays(date, -USE_DAYS);
+    const dates = Array.from({ length: USE_DAYS + AHEAD_DAYS }, (_, day) => addDays(first, day));
+    const evaporationMm = evaporationAheadMm(site, first, dates.length, evaporation);
+    const rainMm = dates.map((on) => rain.get(on) ?? usualRainMm);
     const ahead = new Map(
-      zones.map((zone) => [
-        zone.id,
-        zoneUseAheadL(
-          site,
-          {
-            areaM2: zone.definition.areaM2,
-            kc: kcOf(zone, date),
-            givenL: Array.from(
-              { length: USE_DAYS },
-              (_, day) => given.get(zone.id)?.get(addDays(date, day - USE_DAYS)) ?? 0,
-            ),
-            plannedL: untilUnknown(planned.get(zone.id) ?? []),
-            ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm: (on) => rain.get(on) ?? usualRainMm }),
-          },
-          date,
-          evaporation,
-        ),
-      ]),
+      zones.map((zone) => {
+        const days = given.get(zone.id);
+        const use = {
+          areaM2: zone.definition.areaM2,
+          kc: kcOf(zone, date),
+          givenL: dates.slice(0, USE_DAYS).map((on) => days?.get(on) ?? 0),
+          plannedL: untilUnknown(planned.get(zone.id) ?? []),
+          ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm }),
+        };
+        return [zone.id, zoneUseAheadL(use, evaporationMm)];
+      }),
     );
     return (source: Source) => {
       const shareIn = (zone: StoredZone): number => shareOf(zone, source.id, sources[0]?.id ?? 0);
