@@ -7,9 +7,9 @@ describe("where readings may lie", () => {
 
   it("is where the judgement is silent, and no further", () => {
     const { dripEcMsCm: drip, drainEcMsCm: drain } = bands;
-    expect(judgeDosing(drip?.to ?? 0, 2.4)).toBeNull();
+    expect(judgeDosing((drip?.to ?? 0) - 0.001, 2.4)).toBeNull();
     expect(judgeDosing((drip?.to ?? 0) + 0.02, 2.4)).not.toBeNull();
-    expect(judgeDrain(25, 25, drain?.to ?? 0, 2.4)).toBeNull();
+    expect(judgeDrain(25, 25, (drain?.to ?? 0) - 0.001, 2.4)).toBeNull();
     expect(judgeDrain(25, 25, (drain?.to ?? 0) + 0.02, 2.4)).toMatchObject({ cause: "salt" });
   });
 

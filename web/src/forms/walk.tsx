@@ -14,7 +14,11 @@ export function Walk({ children, mayLeave }: Props) {
   const onKey = (event: KeyboardEvent<HTMLDivElement>): void => {
     if (event.key !== "Enter" || !(event.target instanceof HTMLInputElement)) return;
     event.preventDefault();
-    if (mayLeave && !mayLeave(event.target)) return;
+    if (mayLeave && !mayLeave(event.target)) {
+      // What is typed next corrects it.
+      event.target.select();
+      return;
+    }
     const fields = [...(grid.current?.querySelectorAll<HTMLElement>("input, [data-next]") ?? [])];
     const next = fields[fields.indexOf(event.target) + (event.shiftKey ? -1 : 1)];
     next?.focus();

@@ -198,7 +198,7 @@ function HarvestCell({ zone, to }: { zone: BoardZone; to: string }) {
           "no target"
         ) : harvest.picking || harvest.pickedPerM2 > 0 ? (
           <>
-            path <Yield soldAs={harvest.soldAs} perM2={harvest.pathPerM2} />
+            of <Yield soldAs={harvest.soldAs} perM2={harvest.pathPerM2} />
           </>
         ) : (
           "not picked yet"
