@@ -30,7 +30,10 @@ export function EditDialog({ title, okText = "Save", width, saving, faults, chil
       width={width}
       mask={{ closable: false }}
       styles={{ mask: { background: "rgb(20 37 31 / 18%)" } }}
-      afterOpenChange={(open) => open && fields.current?.querySelector("input")?.focus()}
+      afterOpenChange={(open) => {
+        // Who has begun to type while the dialog was still opening keeps the place.
+        if (open && !fields.current?.contains(document.activeElement)) fields.current?.querySelector("input")?.focus();
+      }}
     >
       <div ref={fields}>{children}</div>
       <Faults faults={faults} error={saving.error} />
