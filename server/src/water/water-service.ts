@@ -28,6 +28,7 @@ const RAIN_DAYS = 42;
 export function waterService(scope: Scope, weather: WeatherService, plans: PlanService) {
   /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
   const courses = new Map<string, readonly number[]>();
+  const logs = scope.cache.ofZones<number>();
   const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
     const key = `${id} ${version} ${date}`;
     const known = courses.get(key);
@@ -119,11 +120,7 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
   async function storesOf(site: Site, sources: readonly Source[], zones: readonly StoredZone[], date: string) {
     const readOn = sources.flatMap(({ storage }) => storage?.readOn ?? []);
     const since = [addDays(date, -USE_DAYS), ...readOn].sort()[0] ?? date;
-    const logged = await wateringStore(scope).litresByDay(
-      startOfLocalDay(since, site.timeZone),
-      startOfLocalDay(date, site.timeZone),
-      (atMs) => localDate(atMs, site.timeZone),
-    );
+    const logged = await loggedByDay(site, zones, since, date);
     const { rain, evaporation } = await weatherOf(site, date);
     const usualRainMm = usualRain(rain, date);
     const planned = await plans.water(site, zones, date, FORECAST_DAYS);
@@ -152,6 +149,27 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
       );
       return stateOf(source, usedOf(source, sources, zones, given), useM3, rain, date);
     };
+  }
+
+  /** L logged by zone and date, from one date to before another; days that are over are remembered. */
+  async function loggedByDay(
+    site: Site,
+    zones: readonly StoredZone[],
+    from: string,
+    to: string,
+  ): Promise<ReadonlyMap<number, ReadonlyMap<string, number>>> {
+    const today = localDate(scope.clock(), site.timeZone);
+    const days = Array.from({ length: Math.max(0, daysBetween(from, to)) }, (_, day) => addDays(from, day));
+    const known = zones.every(({ id }) => days.every((day) => day < today && logs.of(id).has(day)));
+    if (known) return new Map(zones.map(({ id }) => [id, logs.of(id)]));
+    const loaded = await wateringStore(scope).litresByDay(
+      startOfLocalDay(from, site.timeZone),
+      startOfLocalDay(to, site.timeZone),
+      (atMs) => localDate(atMs, site.timeZone),
+    );
+    for (const { id } of zones)
+      for (const day of days) if (day < today) logs.of(id).set(day, loaded.get(id)?.get(day) ?? 0);
+    return loaded;
   }
 
   /** Rain of late and to come, mm by date, and what a reference surface evaporates on the days that are known. */
