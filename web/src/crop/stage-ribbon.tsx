@@ -4,6 +4,9 @@ import dayjs from "dayjs";
 import { monthsOf, placeOf, type Calendar } from "./calendar.ts";
 import styles from "./stage-ribbon.module.css";
 
+/** From here on a date's label stands before its line: after it, it would leave the page. */
+const LABEL_FITS_PCT = 85;
+
 /** The months over a ribbon. */
 export function Months({ calendar }: { calendar: Calendar }) {
   return (
@@ -19,9 +22,10 @@ export function Months({ calendar }: { calendar: Calendar }) {
 
 /** The date that is looked at, across whatever stands under it. */
 export function DateLine({ date, calendar, label }: { date: string; calendar: Calendar; label?: string }) {
+  const place = placeOf(date, calendar);
   return (
-    <div className={styles["line"]} style={{ left: `${placeOf(date, calendar)}%` }}>
-      {label !== undefined && <span>{label}</span>}
+    <div className={styles["line"]} style={{ left: `${place}%` }}>
+      {label !== undefined && <span className={place > LABEL_FITS_PCT ? styles["atLeft"] : undefined}>{label}</span>}
     </div>
   );
 }
