@@ -6,6 +6,7 @@ import dayjs from "dayjs";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
+import { ZoneLabel } from "../place/zone-label.tsx";
 import { calendarAround, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
@@ -79,12 +80,11 @@ function ZoneLine({
   return (
     <>
       <Link className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
-        <span className={styles["name"]}>{zone.name}</span>
-        <span className={styles["sub"]}>{zone.crop ? zone.crop.name : "nothing stands"}</span>
+        <ZoneLabel name={zone.name} sub={zone.crop ? zone.crop.name : "nothing stands"} />
       </Link>
       <div className={styles["ribbons"]} role="group" aria-label={`Stages in ${zone.name}`}>
         {shown.length === 0 ? (
-          <span className={styles["sub"]}>no planting in these months</span>
+          <span className="quiet">no planting in these months</span>
         ) : (
           plantings.map((planting) => (
             <div key={planting.plantedOn} className={styles["layer"]}>

@@ -5,6 +5,7 @@ import { useWidth } from "../parts/use-width.ts";
 import { clockAt } from "../place/clock-at.ts";
 import { hourTicks, showsNow, type DayScale } from "../place/day-scale.ts";
 import { usePlace } from "../place/use-place.ts";
+import { ZoneLabel } from "../place/zone-label.tsx";
 import { useUnits } from "../units/use-units.tsx";
 import { MISSING_WORDS } from "../words/missing-words.ts";
 import { duePulses, type DueWatering } from "./due-pulses.ts";
@@ -116,14 +117,16 @@ function ZoneRow({
   return (
     <>
       <Link className={styles["zone"]} to={addressOf({ zoneId: zone.id })}>
-        <span className={styles["name"]}>{zone.name}</span>
-        <span className={styles["sub"]}>
-          {zone.pulses.length > 0
-            ? `${shown.text} ${shown.unit}`
-            : zone.missing
-              ? MISSING_WORDS[zone.missing]
-              : "no water today"}
-        </span>
+        <ZoneLabel
+          name={zone.name}
+          sub={
+            zone.pulses.length > 0
+              ? `${shown.text} ${shown.unit}`
+              : zone.missing
+                ? MISSING_WORDS[zone.missing]
+                : "no water today"
+          }
+        />
       </Link>
       <svg width={width} height={ROW} role="group" aria-label={`Pulses of ${zone.name}`} className={styles["bars"]}>
         <Lines {...drawn} height={ROW} />
@@ -206,8 +209,7 @@ function PumpRow({ load, clashes, ...drawn }: Drawn & Pick<Props, "load" | "clas
   return (
     <>
       <div className={`${styles["zone"] ?? ""} ${styles["pump"] ?? ""}`}>
-        <span className={styles["name"]}>Pump</span>
-        <span className={styles["sub"]}>{said ? `${said.text} ${said.unit} at most` : "not described"}</span>
+        <ZoneLabel name="Pump" sub={said ? `${said.text} ${said.unit} at most` : "not described"} />
       </div>
       <svg
         width={width}

@@ -1,3 +1,4 @@
+import tab from "./tab.module.css";
 import styles from "./views.module.css";
 
 /** The parts of a page side by side, one of them shown. */
@@ -15,7 +16,13 @@ export function Views<View extends string>({
   return (
     <nav className={styles["views"]} aria-label={label}>
       {(Object.entries(views) as [View, string][]).map(([id, name]) => (
-        <button key={id} type="button" aria-current={shown === id ? "page" : undefined} onClick={() => onShow(id)}>
+        <button
+          key={id}
+          type="button"
+          className={tab["tab"]}
+          aria-current={shown === id ? "page" : undefined}
+          onClick={() => onShow(id)}
+        >
           {name}
         </button>
       ))}

@@ -5,6 +5,7 @@ import Popconfirm from "antd/es/popconfirm";
 import { useEffect, useRef, useState } from "react";
 import { ask } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
+import tab from "../parts/tab.module.css";
 import { clockAt } from "../place/clock-at.ts";
 import { dateAt } from "../place/date-at.ts";
 import { useClock, useSetPace, useStartAgain } from "../place/use-clock.ts";
@@ -69,7 +70,13 @@ function Control({
       </span>
       <span role="group" aria-label="Pace" className={styles["paces"]}>
         {(Object.keys(NAMES) as Pace[]).map((name) => (
-          <button key={name} type="button" aria-pressed={pace === name} onClick={() => set.mutate(name)}>
+          <button
+            key={name}
+            type="button"
+            className={tab["tab"]}
+            aria-pressed={pace === name}
+            onClick={() => set.mutate(name)}
+          >
             {NAMES[name]}
           </button>
         ))}
