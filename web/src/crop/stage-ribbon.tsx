@@ -1,19 +1,19 @@
 import type { StageTime } from "@sprunel/contract/crop";
 import { daysBetween } from "@sprunel/core/time";
 import dayjs from "dayjs";
-import { monthsOf, placeOf, type Calendar } from "./calendar.ts";
+import { namesOn, placeOf, type Calendar } from "./calendar.ts";
 import styles from "./stage-ribbon.module.css";
 
 /** From here on a date's label stands before its line: after it, it would leave the page. */
 const LABEL_FITS_PCT = 85;
 
-/** The months over a ribbon. */
+/** The months over a ribbon; the years over a long one. */
 export function Months({ calendar }: { calendar: Calendar }) {
   return (
     <div className={styles["months"]} aria-hidden>
-      {monthsOf(calendar).map((month) => (
-        <span key={month} style={{ left: `${placeOf(month, calendar)}%` }}>
-          {dayjs(month).format("MMMM")}
+      {namesOn(calendar).map(({ date, name }) => (
+        <span key={date} style={{ left: `${placeOf(date, calendar)}%` }}>
+          {name}
         </span>
       ))}
     </div>
