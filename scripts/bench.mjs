@@ -11,7 +11,7 @@ const { sums } = await import("./bench/sums.mjs");
 
 figure("first screen, scripts before the board's figures (gzip -9)", firstScreenKb(), "kB", 300);
 const first = await start();
-figure("start of the demo, empty data folder (history is made)", first.seconds, "s", 120);
+figure("start of the demo, empty data folder (history is made)", first.seconds, "s", 12);
 await stop(first.child);
 const second = await start();
 figure("start of the demo, second time", second.seconds, "s", 5);

@@ -7,6 +7,11 @@ import styles from "./shell.module.css";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
 
+/** Whether two dates (YYYY-MM-DD) are of one year. */
+function sameYear(a: string, b: string): boolean {
+  return a.slice(0, 4) === b.slice(0, 4);
+}
+
 /** The day that is looked at, one step either way, and its sun. */
 export function DateStepper({ board, children }: { board: Board | undefined; children: ReactNode }) {
   const { go, date } = usePlace();
@@ -32,7 +37,7 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         <button type="button" className={styles["button"]} onClick={() => step(-1)} aria-label="The day before">
           ‹
         </button>
-        <span>{dayjs(shown).format("ddd D MMM")}</span>
+        <span>{dayjs(shown).format(sameYear(shown, board.today) ? "ddd D MMM" : "ddd D MMM YYYY")}</span>
         <button type="button" className={styles["button"]} onClick={() => step(1)} aria-label="The day after">
           ›
         </button>

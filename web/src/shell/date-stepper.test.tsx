@@ -1,0 +1,20 @@
+import { screen } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { renderPage } from "../testing/render-page.tsx";
+import { board } from "../testing/sample-site.ts";
+
+describe("the day that is looked at", () => {
+  it("stands without its year in the year of the nursery, and leads back to today from another day", async () => {
+    const shown = board();
+    const year = shown.today.slice(0, 4);
+    const { user, at } = renderPage(`/?date=${year}-02-03`, { shown });
+    expect(await screen.findByText(/^\w{3} 3 Feb$/)).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "today" }));
+    expect(at()).toBe("/");
+  });
+
+  it("stands with its year in another one", async () => {
+    renderPage("/?date=2031-01-01");
+    expect(await screen.findByText("Wed 1 Jan 2031")).toBeVisible();
+  });
+});
