@@ -51,8 +51,12 @@ async function read(name: string, kind: string): Promise<Read[]> {
 }
 /** L given in a zone by date. */
 async function given(name: string): Promise<ReadonlyMap<string, number>> {
-  const days = await wateringStore(server.scope).litresByDay(0, FIRST_MS, (atMs) => localDate(atMs, TIME_ZONE));
-  return days.get(await idOf(name)) ?? new Map();
+  const days = new Map<string, number>();
+  for (const { startMs, litres } of await wateringStore(server.scope).between(0, FIRST_MS, [await idOf(name)])) {
+    const date = localDate(startMs, TIME_ZONE);
+    days.set(date, (days.get(date) ?? 0) + litres);
+  }
+  return days;
 }
 const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 

@@ -109,8 +109,8 @@ export function instantOf(date: string, clockS: number, timeZone: string): numbe
 /** What a place's clock shows at an instant: the one way back. */
 export function clockOf(instantMs: number, timeZone: string): { readonly date: string; readonly clockS: number } {
   const shownMs = instantMs + utcOffsetMin(instantMs, timeZone) * 60_000;
-  const midnightMs = Math.floor(shownMs / DAY_MS) * DAY_MS;
-  return { date: new Date(midnightMs).toISOString().slice(0, 10), clockS: (shownMs - midnightMs) / 1000 };
+  const day = Math.floor(shownMs / DAY_MS);
+  return { date: dateOf(day), clockS: (shownMs - day * DAY_MS) / 1000 };
 }
 
 /** The place's date at an instant, `YYYY-MM-DD`. */
@@ -125,10 +125,37 @@ export function startOfLocalDay(date: string, timeZone: string): number {
 
 /** The date so many days later. */
 export function addDays(date: string, days: number): string {
-  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+  return dateOf(dayOf(date) + days);
 }
 
 /** Days from one date to another, negative when the second lies before. */
 export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+  return dayOf(to) - dayOf(from);
+}
+
+/** A century of dates: plans step from day to day over the same ones again and again. */
+const MOST_DATES = 36_525;
+const knownDays = new Map<string, number>();
+const knownDates = new Map<number, string>();
+
+/** Days since 1970 of a date; NaN for what is none. */
+function dayOf(date: string): number {
+  let day = knownDays.get(date);
+  if (day === undefined) {
+    day = Math.round(Date.parse(`${date}T00:00:00Z`) / DAY_MS);
+    if (knownDays.size >= MOST_DATES) knownDays.clear();
+    knownDays.set(date, day);
+  }
+  return day;
+}
+
+/** @throws {RangeError} for a day that is none */
+function dateOf(day: number): string {
+  let date = knownDates.get(day);
+  if (date === undefined) {
+    date = new Date(day * DAY_MS).toISOString().slice(0, 10);
+    if (knownDates.size >= MOST_DATES) knownDates.clear();
+    knownDates.set(day, date);
+  }
+  return date;
 }

@@ -33,7 +33,7 @@ export async function openDatabase(folder: string): Promise<Knex> {
       max: 1,
       afterCreate: (connection: RawConnection, done: (error: unknown, connection: RawConnection) => void) => {
         connection.exec(
-          "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000",
+          "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000; PRAGMA cache_size = -65536",
         );
         done(null, connection);
       },

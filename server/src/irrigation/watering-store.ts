@@ -42,21 +42,6 @@ export function wateringStore({ db, actor }: Writer) {
         .orderBy("start_ms");
       return rows.map(fromRow);
     },
-    /** L given by zone and local date, from one moment to before another. */
-    async litresByDay(
-      fromMs: number,
-      toMs: number,
-      dateOf: (atMs: number) => string,
-    ): Promise<ReadonlyMap<number, ReadonlyMap<string, number>>> {
-      const byZone = new Map<number, Map<string, number>>();
-      for (const { zoneId, startMs, litres } of await this.between(fromMs, toMs)) {
-        const days = byZone.get(zoneId) ?? new Map<string, number>();
-        byZone.set(zoneId, days);
-        const date = dateOf(startMs);
-        days.set(date, (days.get(date) ?? 0) + litres);
-      }
-      return byZone;
-    },
     /** L given from one moment to before another, by zone. */
     async totals(fromMs: number, toMs: number): Promise<ReadonlyMap<number, number>> {
       const rows = await db<WateringRow>("watering")

@@ -4,14 +4,13 @@ import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
 import { outsideEt } from "@sprunel/core/plan";
 import type { StoreState } from "@sprunel/core/rootzone";
-import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
-import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
-import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { litresOf, recordKey, ZonePlanner, type DayReadings, type Records, type Remembered } from "./zone-plan.ts";
+import { dayLogs } from "./day-logs.ts";
+import { litresOf, ZonePlanner, type Records, type Remembered } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
 
@@ -38,6 +37,7 @@ export function planService(scope: Scope, weather: WeatherService) {
   const mornings = scope.cache.ofZones<StoreState>();
   const plans = scope.cache.ofZones<PlanOfWeather>();
   const waters = scope.cache.ofZones<DayWater | null>();
+  const logs = dayLogs(scope);
   let lastToday: string | undefined;
 
   /** At midnight the day that is over is what was logged of it, no longer what was still planned. */
@@ -65,28 +65,15 @@ export function planService(scope: Scope, weather: WeatherService) {
     const from = earliest < needed ? earliest : needed;
     // A correction of today shows on tomorrow's plan.
     const days = await weather.days(site, from, addDays(date, 1));
-    const toMs = startOfLocalDay(addDays(date, 1), site.timeZone);
-    const keyOf = (zoneId: number, atMs: number): string => recordKey(zoneId, localDate(atMs, site.timeZone));
-    const ids = zones.map(({ id }) => id);
-    const waterings = new Map<string, Watering[]>();
-    for (const watering of await wateringStore(scope).between(startOfLocalDay(from, site.timeZone), toMs, ids)) {
-      const key = keyOf(watering.zoneId, watering.startMs);
-      waterings.set(key, [...(waterings.get(key) ?? []), watering]);
-    }
-    const readings = new Map<string, DayReadings>();
-    for (const { zoneId, kind, atMs, value } of await readingStore(scope).between(
-      startOfLocalDay(from, site.timeZone),
-      toMs,
-      ids,
-    )) {
-      const key = keyOf(zoneId, atMs);
-      readings.set(key, { ...readings.get(key), [kind]: { value, atMs } });
-    }
     return {
       site,
       weather: new Map(days.map((day) => [day.date, day])),
-      waterings,
-      readings,
+      logOf: await logs(
+        site,
+        zones.map(({ id }) => id),
+        from,
+        addDays(date, 1),
+      ),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),
       today: localDate(clock(), site.timeZone),
     };
@@ -107,6 +94,9 @@ export function planService(scope: Scope, weather: WeatherService) {
   return {
     /** Every zone's plans with all that they stand on, for who shows a day of them together. */
     planners,
+
+    /** What was logged of zones, from one date to before another. */
+    logs,
 
     /** What each zone's plans give on so many days from a date on; null where nothing stands or no weather is known. */
     async water(

@@ -18,24 +18,19 @@ import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
-import type { ReadingKind } from "../rootzone/reading-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import type { DayReadings, LogOf } from "./day-logs.ts";
 
 /** Everything stored that a zone's days stand on, fetched once for all zones. */
 export interface Records {
   readonly site: Site;
   readonly weather: ReadonlyMap<string, DayWeather>;
-  /** by zone id and date */
-  readonly waterings: ReadonlyMap<string, readonly Watering[]>;
-  readonly readings: ReadonlyMap<string, DayReadings>;
+  readonly logOf: LogOf;
   /** in the order in which they were taken */
   readonly decisions: readonly StoredDecision[];
   /** the place's date now: days before it are over */
   readonly today: string;
 }
-
-/** The last reading of each kind on a day. */
-export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
 export interface Remembered {
@@ -62,10 +57,6 @@ export interface PlannedDay {
   readonly depletionMm?: number;
   /** instants at which the events of the day begin, in their order */
   readonly startsMs: readonly number[];
-}
-
-export function recordKey(zoneId: number, date: string): string {
-  return `${zoneId} ${date}`;
 }
 
 /** One zone's plans by date, each from the records of the days before. Made anew when anything stored changes. */
@@ -131,11 +122,11 @@ export class ZonePlanner {
   }
 
   logged(date: string): readonly Watering[] {
-    return this.records.waterings.get(recordKey(this.zone.id, date)) ?? [];
+    return this.records.logOf(this.zone.id, date).waterings;
   }
 
   reading(date: string): DayReadings {
-    return this.records.readings.get(recordKey(this.zone.id, date)) ?? {};
+    return this.records.logOf(this.zone.id, date).readings;
   }
 
   private standing(date: string): Standing | null {

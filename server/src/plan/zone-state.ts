@@ -16,26 +16,38 @@ const HOUR_MS = 3_600_000;
 /** So many days without a drain reading are let pass. */
 const DRAIN_READING_DAYS = 2;
 
+interface Pulse {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly litres: number;
+  readonly state: StripPulse["state"];
+}
+
 /** Pulses of a day: what was logged, then what is planned after it. */
 export function pulsesOf(planner: ZonePlanner, planned: PlannedDay | null, date: string): StripPulse[] {
+  return pulses(planner, planned, date).map(({ startMs, endMs, litres, state }) => ({
+    startUtc: new Date(startMs).toISOString(),
+    endUtc: new Date(endMs).toISOString(),
+    litres,
+    state,
+  }));
+}
+
+function pulses(planner: ZonePlanner, planned: PlannedDay | null, date: string): Pulse[] {
+  const pulse = (startMs: number, minutes: number, litres: number, state: Pulse["state"]): Pulse => ({
+    startMs,
+    endMs: startMs + minutes * 60_000,
+    litres,
+    state,
+  });
   const logged = planner
     .logged(date)
     .map((watering) => pulse(watering.startMs, watering.minutes, watering.litres, "logged"));
-  const lastLogged = logged.at(-1)?.endUtc ?? "";
-  const events = planned?.day.water.events ?? [];
-  const ahead = events
+  const lastLoggedMs = logged.at(-1)?.endMs ?? -Infinity;
+  const ahead = (planned?.day.water.events ?? [])
     .map((event, at) => pulse(planned?.startsMs[at] ?? 0, event.minutes, event.litres, "planned"))
-    .filter((event) => event.startUtc > lastLogged);
+    .filter(({ startMs }) => startMs > lastLoggedMs);
   return [...logged, ...ahead];
-}
-
-function pulse(startMs: number, minutes: number, litres: number, state: StripPulse["state"]): StripPulse {
-  return {
-    startUtc: new Date(startMs).toISOString(),
-    endUtc: new Date(startMs + minutes * 60_000).toISOString(),
-    litres,
-    state,
-  };
 }
 
 /** The root zone as far as it is known on a date. */
@@ -108,16 +120,13 @@ function heldNow(
 ): number | null {
   const before = planner.plan(addDays(date, -1));
   if (typeof before === "string") return null;
-  const fullAt = pulsesOf(planner, before, addDays(date, -1)).at(-1)?.endUtc;
-  if (fullAt === undefined) return null;
-  const given = pulsesOf(planner, planned, date).filter((event) => Date.parse(event.startUtc) <= nowMs);
-  const fromMs = Date.parse(fullAt);
+  const fromMs = pulses(planner, before, addDays(date, -1)).at(-1)?.endMs;
+  if (fromMs === undefined) return null;
+  const given = pulses(planner, planned, date).filter(({ startMs }) => startMs <= nowMs);
   const hours = [...before.demand.hourlyMm, ...planned.demand.hourlyMm].flatMap(({ startMs, mm }) => {
     const share = (Math.min(nowMs, startMs + HOUR_MS) - Math.max(fromMs, startMs)) / HOUR_MS;
     if (share <= 0) return [];
-    const inHour = given.filter(
-      (event) => Date.parse(event.startUtc) >= startMs && Date.parse(event.startUtc) < startMs + HOUR_MS,
-    );
+    const inHour = given.filter((event) => event.startMs >= startMs && event.startMs < startMs + HOUR_MS);
     return [
       {
         demandL: (mm * share * zone.areaM2) / zone.plants,

@@ -3,12 +3,13 @@ import type { BoardZone } from "@sprunel/contract/today";
 import type { NewWaterReport, NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
 import { evaporationAheadMm, kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
 import { OPEN_FIELD_PCT } from "@sprunel/core/site";
-import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
+import { litresOf } from "../plan/zone-plan.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -28,7 +29,6 @@ const RAIN_DAYS = 42;
 export function waterService(scope: Scope, weather: WeatherService, plans: PlanService) {
   /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
   const courses = new Map<string, readonly number[]>();
-  const logs = scope.cache.ofZones<number>();
   const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
     const key = `${id} ${version} ${date}`;
     const known = courses.get(key);
@@ -143,33 +143,38 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
       }),
     );
     return (source: Source) => {
-      const shareIn = (zone: StoredZone): number => shareOf(zone, source.id, sources[0]?.id ?? 0);
-      const useM3 = Array.from({ length: AHEAD_DAYS }, (_, day) =>
-        zones.reduce((sum, zone) => sum + (shareIn(zone) * (ahead.get(zone.id)?.[day] ?? 0)) / 1000, 0),
-      );
+      const useM3 = new Array<number>(AHEAD_DAYS).fill(0);
+      for (const zone of zones) {
+        const share = shareOf(zone, source.id, sources[0]?.id ?? 0);
+        if (share > 0)
+          ahead.get(zone.id)?.forEach((litres, day) => {
+            useM3[day] = (useM3[day] ?? 0) + (share * litres) / 1000;
+          });
+      }
       return stateOf(source, usedOf(source, sources, zones, given), useM3, rain, date);
     };
   }
 
-  /** L logged by zone and date, from one date to before another; days that are over are remembered. */
+  /** L logged by zone and date, from one date to before another; only days on which anything was. */
   async function loggedByDay(
     site: Site,
     zones: readonly StoredZone[],
     from: string,
     to: string,
   ): Promise<ReadonlyMap<number, ReadonlyMap<string, number>>> {
-    const today = localDate(scope.clock(), site.timeZone);
-    const days = Array.from({ length: Math.max(0, daysBetween(from, to)) }, (_, day) => addDays(from, day));
-    const known = zones.every(({ id }) => days.every((day) => day < today && logs.of(id).has(day)));
-    if (known) return new Map(zones.map(({ id }) => [id, logs.of(id)]));
-    const loaded = await wateringStore(scope).litresByDay(
-      startOfLocalDay(from, site.timeZone),
-      startOfLocalDay(to, site.timeZone),
-      (atMs) => localDate(atMs, site.timeZone),
+    const logOf = await plans.logs(
+      site,
+      zones.map(({ id }) => id),
+      from,
+      to,
     );
-    for (const { id } of zones)
-      for (const day of days) if (day < today) logs.of(id).set(day, loaded.get(id)?.get(day) ?? 0);
-    return loaded;
+    const dates = Array.from({ length: Math.max(0, daysBetween(from, to)) }, (_, day) => addDays(from, day));
+    const litresOn = (id: number) =>
+      dates.flatMap((date) => {
+        const { waterings } = logOf(id, date);
+        return waterings.length > 0 ? [[date, litresOf(waterings)] as const] : [];
+      });
+    return new Map(zones.map(({ id }) => [id, new Map(litresOn(id))]));
   }
 
   /** Rain of late and to come, mm by date, and what a reference surface evaporates on the days that are known. */
