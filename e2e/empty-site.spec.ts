@@ -27,12 +27,12 @@ test("an empty site asks where it is, then five questions, and the first zone ha
   await page.getByLabel("Planted on").fill("2026-05-01");
   // Three plants in a bag of 20 L that holds 60 %; one in a pot of 12 L that holds 40 %.
   await page.getByText("All else, with the figures it starts from").click();
-  await expect(page.getByRole("spinbutton", { name: "Water held per plant" })).toHaveValue("4");
+  await expect(page.getByRole("textbox", { name: "Water held per plant" })).toHaveValue("4");
   await page.getByLabel("How many rows").fill("4");
   await page.getByLabel("Each so long").fill("30");
   await page.getByRole("combobox", { name: "Grown in" }).click();
   await page.getByTitle("pots", { exact: true }).click();
-  await expect(page.getByRole("spinbutton", { name: "Water held per plant" })).toHaveValue("4.8");
+  await expect(page.getByRole("textbox", { name: "Water held per plant" })).toHaveValue("4.8");
   await page.getByRole("combobox", { name: "Growing system" }).click();
   await page.getByTitle("soil, drip lines").click();
   await page.getByLabel("How many beds").fill("4");

@@ -17,6 +17,7 @@ export const site: NewSite = {
   unitSystem: "metric",
   currency: "EUR",
   pumpLh: 16_000,
+  dateForm: "dmy",
 };
 
 export const houses: Readonly<Record<string, SimulatedHouse>> = {

@@ -1,5 +1,5 @@
 export { addSite, addZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
-export { newSiteSchema, siteSchema, type NewSite, type Site } from "./site.ts";
+export { newSiteSchema, siteSchema, type DateForm, type NewSite, type Site } from "./site.ts";
 export {
   SYSTEMS,
   layoutSchema,

@@ -2,6 +2,8 @@ import { z } from "zod";
 import { idSchema, quantitySchema, textSchema, versionSchema } from "../basics/basics.ts";
 
 const unitSystemSchema = z.enum(["metric", "us"]);
+const dateFormSchema = z.enum(["dmy", "mdy", "ymd"]);
+export type DateForm = z.infer<typeof dateFormSchema>;
 
 /** Names that were found right: a site is read from its record with every request. */
 const known = new Set<string>();
@@ -30,6 +32,8 @@ export const newSiteSchema = z
     elevationM: quantitySchema("Elevation", -430, 5000, "m"),
     timeZone: timeZoneSchema,
     unitSystem: unitSystemSchema,
+    /** how dates are written here: day, month or year first */
+    dateForm: dateFormSchema.default("dmy"),
     /** what the pump that serves the zones gives at most; null while nobody said */
     pumpLh: quantitySchema("The pump's flow", 1, 10_000_000, "L/h").nullable().default(null),
     currency: z

@@ -11,6 +11,9 @@ export function decimalMark(cells: readonly string[]): DecimalMark {
   return commas > points ? "," : ".";
 }
 
+/** Thousands set off by marks: one to three digits, then threes. */
+const GROUPED = /^[-+]?[1-9]\d{0,2}([.,]\d{3})+$/;
+
 /**
  * Reads a plain number as people write it.
  *
@@ -29,8 +32,32 @@ export function readNumber(text: string, decimal: DecimalMark): number | null {
   const last = marks.at(-1) ?? "";
   const tail = plain.slice(plain.lastIndexOf(last) + 1);
   const single = marks.split(last).length === 2;
-  const isDecimal = single && (last === decimal || !(/^\d{3}$/.test(tail) && last === other));
+  const isDecimal = single && (last === decimal || !(GROUPED.test(plain) && last === other));
   const [whole, fraction] = isDecimal ? [plain.slice(0, plain.lastIndexOf(last)), tail] : [plain, ""];
-  if (!/^[-+]?\d*([.,]\d{3})*$/.test(whole)) return null;
+  if (!/^[-+]?\d*$/.test(whole) && !GROUPED.test(whole)) return null;
   return Number(`${whole.replace(/[.,]/g, "")}.${fraction || "0"}`);
+}
+
+/** What a person typed into a field for a number. */
+export type TypedNumber =
+  | { readonly kind: "nothing" }
+  | { readonly kind: "number"; readonly value: number }
+  /** as 1.234: the mark may stand before decimals or set off thousands */
+  | { readonly kind: "either"; readonly decimal: number; readonly thousands: number }
+  | { readonly kind: "unreadable" };
+
+/**
+ * Reads what a person typed, whichever decimal mark their keyboard has. A mark that ends it is one that decimals still follow.
+ *
+ * @example typedNumber("1,9") // { kind: "number", value: 1.9 }
+ */
+export function typedNumber(text: string): TypedNumber {
+  const typed = text.trim().replace(/(\d)[.,]$/, "$1");
+  if (typed === "") return { kind: "nothing" };
+  const [point, comma] = [readNumber(typed, "."), readNumber(typed, ",")];
+  const value = point ?? comma;
+  if (value === null || !Number.isFinite(value)) return { kind: "unreadable" };
+  if (point === null || comma === null || point === comma) return { kind: "number", value };
+  const [decimal, thousands] = Math.abs(point) < Math.abs(comma) ? [point, comma] : [comma, point];
+  return { kind: "either", decimal, thousands };
 }

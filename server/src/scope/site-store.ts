@@ -11,6 +11,7 @@ interface SiteRow {
   time_zone: string;
   unit_system: string;
   currency: string;
+  date_form: string;
   pump_lh: number | null;
   actor: string;
 }
@@ -47,6 +48,7 @@ function toRow(site: NewSite): Omit<SiteRow, "id" | "version" | "actor"> {
     time_zone: site.timeZone,
     unit_system: site.unitSystem,
     currency: site.currency,
+    date_form: site.dateForm,
     pump_lh: site.pumpLh,
   };
 }
@@ -62,6 +64,7 @@ function fromRow(row: SiteRow): Site {
     timeZone: row.time_zone,
     unitSystem: row.unit_system,
     currency: row.currency,
+    dateForm: row.date_form,
     pumpLh: row.pump_lh,
   });
 }

@@ -1,5 +1,4 @@
 import type { OpenFinding } from "@sprunel/contract/advice";
-import dayjs from "dayjs";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
@@ -11,6 +10,7 @@ import { useWorking } from "../working/use-working.ts";
 import styles from "./advice.module.css";
 import { decisionWords, findingWords, proposalWords } from "./finding-words.ts";
 import { useDecide } from "./use-decide.ts";
+import { useDates } from "../units/dates.tsx";
 
 const DecisionDialog = lazy(async () => ({ default: (await import("./decision-dialog.tsx")).DecisionDialog }));
 
@@ -28,6 +28,7 @@ interface Props {
 
 /** What is off, why, the one computed cure, and what a person makes of it. */
 export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
+  const dates = useDates();
   const { finding, proposal, decision, about } = entry;
   const { show } = useUnits();
   const working = useWorking();
@@ -47,7 +48,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
         <h3>{title}</h3>
         <p className="quiet">{words.reason}</p>
         {decision ? (
-          <p>{decisionWords(decision, dateOf)}</p>
+          <p>{decisionWords(decision, dateOf, dates)}</p>
         ) : (
           <>
             {proposal && (
@@ -60,7 +61,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
                   title="How it was computed (w)"
                   onClick={() => working.open({ zoneId, figure: "correction" })}
                 >
-                  {proposalWords(proposal, show, dayjs(proposal.fromDate).format("ddd D MMM"))}
+                  {proposalWords(proposal, show, dates.show(proposal.fromDate, "weekday"))}
                 </button>
               </p>
             )}

@@ -1,7 +1,7 @@
 import type { Decision, Finding, Proposal } from "@sprunel/contract/advice";
 import type { Quantity } from "@sprunel/core/units";
-import dayjs from "dayjs";
 import { showDigits, type Shown } from "../units/show.ts";
+import type { Dates } from "../units/dates.tsx";
 
 interface FindingWords {
   readonly title: string;
@@ -88,9 +88,10 @@ export function proposalWords({ correction, before, after }: Proposal, show: Sho
 export function decisionWords(
   { verdict, decidedAt, fromDate, correction, reason }: Decision,
   date: (instant: string) => string,
+  dates: Dates,
 ): string {
   const when = date(decidedAt);
   if (verdict === "dismissed") return `Left on ${when}: ${reason ?? ""}`;
   const factor = correction ? ` at ${showDigits(correction.demandFactor)} times the model` : "";
-  return `${verdict === "accepted" ? "Accepted" : "Changed"} on ${when}, in force from ${dayjs(fromDate).format("ddd D MMM")}${factor}.`;
+  return `${verdict === "accepted" ? "Accepted" : "Changed"} on ${when}, in force from ${dates.show(fromDate, "weekday")}${factor}.`;
 }

@@ -2,7 +2,6 @@ import type { CropStation, PlantingTime } from "@sprunel/contract/crop";
 import type { Board } from "@sprunel/contract/today";
 import { daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
-import dayjs from "dayjs";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -11,12 +10,14 @@ import { calendarAround, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useCropStation } from "./use-crop.ts";
+import { useDates } from "../units/dates.tsx";
 
 /** What begins within so many days is told beside the calendar. */
 const SOON_DAYS = 21;
 
 /** Every planting's stages on one calendar, and what begins next. */
 export function CropOfAll({ board }: { board: Board }) {
+  const dates = useDates();
   const { date } = usePlace();
   const station = useCropStation(date);
   if (station.isError && !station.data)
@@ -49,7 +50,7 @@ export function CropOfAll({ board }: { board: Board }) {
               <DateLine
                 date={station.data.date}
                 calendar={calendar}
-                label={station.data.date === board.today ? "today" : dayjs(station.data.date).format("D MMM")}
+                label={station.data.date === board.today ? "today" : dates.show(station.data.date, "day")}
               />
             </div>
           </section>
@@ -99,6 +100,7 @@ function ZoneLine({
 
 /** What begins in the coming weeks, the soonest first. */
 function Next({ station: { plantings, date } }: { station: CropStation }) {
+  const dates = useDates();
   const { addressOf } = usePlace();
   const coming = plantings
     .flatMap(({ zoneId, zoneName, stages }) => stages.map((stage) => ({ ...stage, zoneId, zoneName })))
@@ -114,7 +116,7 @@ function Next({ station: { plantings, date } }: { station: CropStation }) {
             <strong>{days === 1 ? "tomorrow" : `in ${days} days`}</strong>
             <Link to={addressOf({ zoneId })}>{zoneName}</Link>
             <span>
-              {name.toLowerCase()} <span className="quiet">{dayjs(from).format("ddd D MMM")}</span>
+              {name.toLowerCase()} <span className="quiet">{dates.show(from, "weekday")}</span>
             </span>
           </li>
         );

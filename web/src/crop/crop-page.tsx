@@ -2,7 +2,6 @@ import type { PlantingTime, StageTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
-import dayjs from "dayjs";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
@@ -13,9 +12,11 @@ import styles from "./crop.module.css";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
+import { useDates } from "../units/dates.tsx";
 
 /** Which stage the crop is in, what that asks for, what was seen and what comes next. */
 export function CropPage({ zone }: { zone: BoardZone }) {
+  const dates = useDates();
   const { date } = usePlace();
   const crop = useZoneCrop(zone.id, date);
   const today = useBoard(null).data?.today;
@@ -40,9 +41,9 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         {stage && now ? `${stage.name.toLowerCase()}, day ${now.day} of ${now.days}` : "past its last stage"}
       </h1>
       <p className="quiet">
-        {planting.cropName} · planted {dayjs(planting.plantedOn).format("D MMMM YYYY")}, day{" "}
+        {planting.cropName} · planted {dates.show(planting.plantedOn, "year-long")}, day{" "}
         {daysBetween(planting.plantedOn, crop.data.date) + 1}
-        {planting.clearedOn !== null && ` · cleared on ${dayjs(planting.clearedOn).format("D MMMM YYYY")}`}
+        {planting.clearedOn !== null && ` · cleared on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
       <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
       <div className={styles["columns"]}>
@@ -67,6 +68,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
 }
 
 function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: string; isToday: boolean }) {
+  const dates = useDates();
   const last = planting.stages.at(-1)?.to ?? planting.plantedOn;
   const calendar = {
     from: addDays(planting.plantedOn, -2),
@@ -76,7 +78,7 @@ function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: str
     <div className={styles["ribbon"]} role="group" aria-label="Stages of this planting">
       <Months calendar={calendar} />
       <StageRibbon stages={planting.stages} date={date} calendar={calendar} roomy />
-      <DateLine date={date} calendar={calendar} label={isToday ? "today" : dayjs(date).format("D MMM")} />
+      <DateLine date={date} calendar={calendar} label={isToday ? "today" : dates.show(date, "day")} />
     </div>
   );
 }
@@ -144,6 +146,7 @@ function Ask({ name, said, children }: { name: string; said: Said; children: Rea
 }
 
 function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) {
+  const dates = useDates();
   const coming = stages.filter(({ from }) => from > date);
   const last = stages.at(-1);
   return (
@@ -152,13 +155,13 @@ function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) 
       <dl className={styles["next"]}>
         {coming.map(({ id, name, from }) => (
           <div key={id}>
-            <dt>{dayjs(from).format("ddd D MMM")}</dt>
+            <dt>{dates.show(from, "weekday")}</dt>
             <dd>{name}</dd>
           </div>
         ))}
         {last && last.to > date && (
           <div>
-            <dt>{dayjs(last.to).format("ddd D MMM")}</dt>
+            <dt>{dates.show(last.to, "weekday")}</dt>
             <dd>the last stage is over</dd>
           </div>
         )}

@@ -1,14 +1,14 @@
 import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import Select from "antd/es/select";
-import dayjs from "dayjs";
 import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import styles from "./crop.module.css";
 import { useAddSign, useTakeSignBack } from "./use-crop.ts";
+import { useDates } from "../units/dates.tsx";
+import { DateInput } from "../forms/date-input.tsx";
 
 /** A stage that is seen to begin wins over the count of days: in one tap for today, or for the day on which it was seen. */
 export function Signs({
@@ -22,6 +22,7 @@ export function Signs({
   planting: PlantingTime;
   today: string;
 }) {
+  const dates = useDates();
   const add = useAddSign(zone.id);
   const back = useTakeSignBack(zone.id);
   const [opened, setOpened] = useState(false);
@@ -42,7 +43,7 @@ export function Signs({
           {seen.map(({ id, name, from }) => (
             <li key={id}>
               <span>
-                <strong>{name}</strong> from {dayjs(from).format("ddd D MMM")}
+                <strong>{name}</strong> from {dates.show(from, "weekday")}
               </span>
               <Button
                 type="link"
@@ -97,13 +98,12 @@ function OtherDay({
         onChange={setStage}
         className="select-m"
       />
-      <Input
-        type="date"
-        aria-label="Seen on"
+      <DateInput
+        label="Seen on"
         value={on}
-        min={planting.plantedOn}
-        max={today}
-        onChange={(event) => setOn(event.target.value)}
+        from={planting.plantedOn}
+        until={today}
+        onChange={(date) => setOn(date ?? "")}
       />
       <Button loading={saving} disabled={on === ""} onClick={() => onSay(stageId, on)}>
         Say it

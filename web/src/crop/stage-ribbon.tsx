@@ -1,8 +1,8 @@
 import type { StageTime } from "@sprunel/contract/crop";
 import { daysBetween } from "@sprunel/core/time";
-import dayjs from "dayjs";
 import { namesOn, placeOf, type Calendar } from "./calendar.ts";
 import styles from "./stage-ribbon.module.css";
+import { useDates, type Dates } from "../units/dates.tsx";
 
 /** From here on a date's label stands before its line: after it, it would leave the page. */
 const LABEL_FITS_PCT = 85;
@@ -43,6 +43,7 @@ export function StageRibbon({
   /** with a second line of words in each stage */
   roomy?: boolean;
 }) {
+  const dates = useDates();
   return (
     <ol className={`${styles["ribbon"] ?? ""} ${roomy ? (styles["roomy"] ?? "") : ""}`}>
       {stages
@@ -55,10 +56,10 @@ export function StageRibbon({
               className={styles[kindOf(stage, date)]}
               data-picking={stage.picking || undefined}
               style={{ left: `${left}%`, width: `calc(${right - left}% - 2px)` }}
-              title={`${stage.name}, ${dayjs(stage.from).format("D MMM")} to ${dayjs(stage.to).format("D MMM")}${stage.seen ? ", seen" : ""}`}
+              title={`${stage.name}, ${dates.show(stage.from, "day")} to ${dates.show(stage.to, "day")}${stage.seen ? ", seen" : ""}`}
             >
               <span>{stage.name}</span>
-              {roomy && <small>{wordsOf(stage, date)}</small>}
+              {roomy && <small>{wordsOf(stage, date, dates)}</small>}
             </li>
           );
         })}
@@ -71,7 +72,7 @@ function kindOf({ from, to }: StageTime, date: string): "over" | "now" | "ahead"
   return from <= date ? "now" : "ahead";
 }
 
-function wordsOf({ from, to, seen }: StageTime, date: string): string {
+function wordsOf({ from, to, seen }: StageTime, date: string, dates: Dates): string {
   if (from <= date && date < to) return `day ${daysBetween(from, date) + 1} of ${daysBetween(from, to)}`;
-  return `${seen ? "seen" : "from"} ${dayjs(from).format("D MMM")}`;
+  return `${seen ? "seen" : "from"} ${dates.show(from, "day")}`;
 }

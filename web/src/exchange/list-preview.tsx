@@ -46,6 +46,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
             <label>
               Drippers over the tray
               <QuantityInput
+                live
                 unit=""
                 value={choices.drippersOnTray ?? null}
                 onChange={(drippersOnTray) => {

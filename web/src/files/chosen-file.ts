@@ -1,4 +1,5 @@
 import { fileAsBase64 } from "../http/read-file.ts";
+import { newKey } from "../forms/new-key.ts";
 
 export interface ChosenFile {
   readonly name: string;
@@ -8,5 +9,5 @@ export interface ChosenFile {
 }
 
 export async function readChosen(file: File): Promise<ChosenFile> {
-  return { name: file.name, contentBase64: await fileAsBase64(file), id: crypto.randomUUID() };
+  return { name: file.name, contentBase64: await fileAsBase64(file), id: newKey() };
 }

@@ -14,7 +14,8 @@ export function Walk({ children, mayLeave }: Props) {
   const onKey = (event: KeyboardEvent<HTMLDivElement>): void => {
     if (event.key !== "Enter" || !(event.target instanceof HTMLInputElement)) return;
     event.preventDefault();
-    if (mayLeave && !mayLeave(event.target)) {
+    const isUnread = event.target.getAttribute("aria-invalid") === "true";
+    if (isUnread || (mayLeave && !mayLeave(event.target))) {
       // What is typed next corrects it.
       event.target.select();
       return;

@@ -3,7 +3,6 @@ import type { Board } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import Skeleton from "antd/es/skeleton";
-import dayjs from "dayjs";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Faults } from "../forms/faults.tsx";
@@ -18,9 +17,12 @@ import { Amount } from "../units/use-units.tsx";
 import { Yield } from "../units/yield.tsx";
 import styles from "./harvest-of-all.module.css";
 import { useAddPicks, useDayPicks } from "./use-harvest.ts";
+import { useDates } from "../units/dates.tsx";
+import { newKey } from "../forms/new-key.ts";
 
 /** What came off each zone on a day, typed in one grid, and how each stands against its target. */
 export function HarvestOfAll({ board }: { board: Board }) {
+  const dates = useDates();
   const { date } = usePlace();
   const picks = useDayPicks(date);
   if (picks.isError && !picks.data) return <ProblemNote error={picks.error} onRetry={() => void picks.refetch()} />;
@@ -29,7 +31,7 @@ export function HarvestOfAll({ board }: { board: Board }) {
   const isToday = picks.data.date === board.today;
   return (
     <>
-      <h1>{isToday ? "Today’s picks" : `Picks of ${dayjs(picks.data.date).format("dddd D MMMM")}`}</h1>
+      <h1>{isToday ? "Today’s picks" : `Picks of ${dates.show(picks.data.date, "weekday-long")}`}</h1>
       {planted.length === 0 ? (
         <p>
           Nothing stands in any zone on this day, so there is nothing to pick.{" "}
@@ -66,7 +68,7 @@ function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] 
   const change = (zone: PickedZone, part: Partial<Noted>): void => {
     setWritten(0);
     const before = draft[zone.zoneId] ?? {
-      key: crypto.randomUUID(),
+      key: newKey(),
       massKg: null,
       count: null,
       grade: zone.before?.grade ?? "",

@@ -6,6 +6,8 @@ import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddPick } from "./use-harvest.ts";
+import { DateInput } from "../forms/date-input.tsx";
+import { newKey } from "../forms/new-key.ts";
 
 interface Values {
   pickedOn?: string;
@@ -17,7 +19,7 @@ interface Values {
 
 /** What the scale says, in seconds: Tab from field to field, Enter saves. */
 export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today: string; onClose(): void }) {
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(newKey);
   const add = useAddPick(zone.id);
   return (
     <RecordDialog<Values, NewPick>
@@ -41,7 +43,7 @@ export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today
         <QuantityInput quantity="mass" />
       </Form.Item>
       <Form.Item name="pickedOn" label="Picked on">
-        <Input type="date" max={today} />
+        <DateInput until={today} />
       </Form.Item>
       <Form.Item name="count" label="Count">
         <QuantityInput unit={zone.harvest?.soldAs.kind === "piece" ? zone.harvest.soldAs.many : "fruit"} />

@@ -1,16 +1,17 @@
 import type { SoldAs } from "@sprunel/contract/basics";
 import type { Pick } from "@sprunel/contract/harvest";
-import dayjs from "dayjs";
 import { ProblemNote } from "../http/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import { Amount } from "../units/use-units.tsx";
 import tables from "../theme/tables.module.css";
 import { useStrikePick } from "./use-harvest.ts";
+import { useDates } from "../units/dates.tsx";
 
 const SHOWN = 12;
 
 /** The newest picks; one that was wrong is struck out with its reason, never erased. */
 export function PickTable({ picks, soldAs, zoneId }: { picks: readonly Pick[]; soldAs: SoldAs; zoneId: number }) {
+  const dates = useDates();
   const strike = useStrikePick(zoneId);
   return (
     <>
@@ -30,7 +31,7 @@ export function PickTable({ picks, soldAs, zoneId }: { picks: readonly Pick[]; s
         <tbody>
           {picks.slice(0, SHOWN).map((pick) => (
             <tr key={pick.id} className={pick.struck === null ? undefined : tables["struck"]}>
-              <td>{dayjs(pick.pickedOn).format("ddd D MMM")}</td>
+              <td>{dates.show(pick.pickedOn, "weekday")}</td>
               <td>{pick.massKg === null ? "–" : <Amount quantity="mass" value={pick.massKg} />}</td>
               <td>{pick.count ?? "–"}</td>
               <td>

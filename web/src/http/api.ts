@@ -38,6 +38,7 @@ export async function ask<P extends z.ZodObject, Q extends z.ZodObject, B extend
   endpoint: Endpoint<P, Q, B, A>,
   asking: Asking<P, Q, B>,
 ): Promise<z.output<A>> {
+  refuseUnreadable(asking);
   const response = await reach(endpoint, asking);
   const body: unknown = await response.json().catch(() => undefined);
   if (response.ok) return endpoint.answer.parse(body);
@@ -68,6 +69,20 @@ interface Sent {
   readonly query?: Readonly<Record<string, unknown>>;
   readonly body?: unknown;
   readonly signal?: AbortSignal;
+}
+
+/** JSON would make a number that is none into nothing, and what was typed would be stored as unknown. */
+function refuseUnreadable({ body }: Sent): void {
+  JSON.stringify(body, (key, value: unknown) => {
+    if (typeof value === "number" && !Number.isFinite(value))
+      throw new ApiError({
+        type: "/problems/bad-input",
+        title: "Please check the values",
+        status: 422,
+        detail: `${key} is no number yet; nothing was saved.`,
+      });
+    return value;
+  });
 }
 
 async function reach(

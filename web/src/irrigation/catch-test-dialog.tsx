@@ -1,6 +1,5 @@
 import { newCatchTestSchema } from "@sprunel/contract/irrigation";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import InputNumber from "antd/es/input-number";
 import { useState } from "react";
 import { useBoard } from "../place/use-board.ts";
@@ -9,6 +8,8 @@ import { faultsOf } from "../forms/form-errors.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./drip-lines.module.css";
 import { useAddCatchTest } from "./use-drip-lines.ts";
+import { DateInput } from "../forms/date-input.tsx";
+import { newKey } from "../forms/new-key.ts";
 
 type Grid = readonly (readonly (number | null)[])[];
 const EMPTY: Grid = Array.from({ length: 4 }, () => [null, null, null, null]);
@@ -16,7 +17,7 @@ const EMPTY: Grid = Array.from({ length: 4 }, () => [null, null, null, null]);
 /** Volumes as they stand on the ground: a row for each line, from its inlet to its end. */
 export function CatchTestDialog({ zoneId, onClose }: { zoneId: number; onClose(): void }) {
   const today = useBoard(null).data?.today ?? "";
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(newKey);
   const [testedOn, setTestedOn] = useState(today);
   const [minutes, setMinutes] = useState<number | null>(5);
   const [grid, setGrid] = useState<Grid>(EMPTY);
@@ -39,7 +40,7 @@ export function CatchTestDialog({ zoneId, onClose }: { zoneId: number; onClose()
       <div className={styles["testHead"]}>
         <label>
           Tested on
-          <Input type="date" value={testedOn} max={today} onChange={(event) => setTestedOn(event.target.value)} />
+          <DateInput value={testedOn} until={today} onChange={(date) => setTestedOn(date ?? "")} />
         </label>
         <label>
           Each can stood for

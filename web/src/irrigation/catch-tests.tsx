@@ -1,7 +1,6 @@
 import type { StoredCatchTest } from "@sprunel/contract/irrigation";
 import { catchTest, type CatchTest } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
@@ -11,11 +10,13 @@ import { Explained } from "../working/explained.tsx";
 import { Adopt } from "./adopt.tsx";
 import styles from "./drip-lines.module.css";
 import { useStrikeCatchTest } from "./use-drip-lines.ts";
+import { useDates } from "../units/dates.tsx";
 
 const CatchTestDialog = lazy(async () => ({ default: (await import("./catch-test-dialog.tsx")).CatchTestDialog }));
 
 /** The newest catch-can test that counts: how even, where it is low, why, and what to do next. */
 export function CatchTests({ zoneId, tests }: { zoneId: number; tests: readonly StoredCatchTest[] }) {
+  const dates = useDates();
   const [logging, setLogging] = useState(false);
   const strike = useStrikeCatchTest(zoneId);
   const newest = tests.find((test) => test.struck === null);
@@ -26,8 +27,8 @@ export function CatchTests({ zoneId, tests }: { zoneId: number; tests: readonly 
       {newest && result ? (
         <>
           <p className="quiet">
-            {dayjs(newest.testedOn).format("D MMM YYYY")}, {newest.minutes} min under each of{" "}
-            {newest.catchesMl.flat().length} drippers{" "}
+            {dates.show(newest.testedOn, "year")}, {newest.minutes} min under each of {newest.catchesMl.flat().length}{" "}
+            drippers{" "}
             <StrikeOut
               what="test"
               example="cans were mixed up"

@@ -1,14 +1,15 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { clockAt } from "../place/clock-at.ts";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
-import { UnitsProvider, useUnits } from "../units/use-units.tsx";
+import { SiteWays } from "../place/site-ways.tsx";
+import { useUnits } from "../units/use-units.tsx";
 import styles from "./clock-sheet.module.css";
+import { useDates } from "../units/dates.tsx";
 
 /** The day on paper: every zone's starts with minutes and litres, and a box to tick once it was given. */
 export function ClockSheetPage() {
@@ -17,13 +18,14 @@ export function ClockSheetPage() {
   if (board.isError && !board.data) return <ProblemNote error={board.error} onRetry={() => void board.refetch()} />;
   if (!board.data) return null;
   return (
-    <UnitsProvider siteSystem={board.data.site?.unitSystem ?? "metric"}>
+    <SiteWays site={board.data.site}>
       <Sheet board={board.data} />
-    </UnitsProvider>
+    </SiteWays>
   );
 }
 
 function Sheet({ board }: { board: Board }) {
+  const dates = useDates();
   const watered = board.zones.filter(({ pulses }) => pulses.length > 0);
   const dry = board.zones.filter(({ pulses, missing }) => pulses.length === 0 && !missing);
   return (
@@ -35,7 +37,7 @@ function Sheet({ board }: { board: Board }) {
         </Button>
       </nav>
       <header>
-        <h1>Water for {dayjs(board.date).format("dddd D MMMM YYYY")}</h1>
+        <h1>Water for {dates.show(board.date, "whole")}</h1>
         <p>
           {board.site?.name} · given by ______________________ · a time that is over the pump or was changed: write it
           beside

@@ -2,7 +2,6 @@ import type { NewWatering } from "@sprunel/contract/irrigation";
 import type { Board } from "@sprunel/contract/today";
 import { clockSeconds, instantOf } from "@sprunel/core/time";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import { useState } from "react";
 import { EditDialog } from "../forms/edit-dialog.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
@@ -12,6 +11,7 @@ import { QuantityInput } from "../units/quantity-input.tsx";
 import type { DueWatering } from "./due-pulses.ts";
 import styles from "./given.module.css";
 import { useAddWaterings } from "./use-waterings.ts";
+import { ClockInput } from "../forms/clock-input.tsx";
 
 interface Row {
   readonly zoneId: number;
@@ -107,11 +107,10 @@ export function GivenDialog({
               <tr key={at}>
                 {several && <td>{row.zoneName}</td>}
                 <td className={styles["clock"]}>
-                  <Input
-                    type="time"
+                  <ClockInput
+                    label={`Start: ${of}`}
                     value={row.start}
-                    aria-label={`Start: ${of}`}
-                    onChange={(event) => set(at, { start: event.target.value })}
+                    onChange={(start) => set(at, { start: start ?? "" })}
                   />
                 </td>
                 <td className={styles["amount"]}>
@@ -163,9 +162,8 @@ function rounded(value: number): number {
 function faultOf({ zoneName, start, minutes, litres }: Row, several: boolean): string | null {
   const who = several ? `${zoneName}, ` : "";
   if (!/^\d\d:\d\d/.test(start)) return `${who}the start is empty; type a clock time, as 08:15.`;
-  if (minutes === null || minutes <= 0) return `${who}${start}: how long was the valve open? Type more than 0 minutes.`;
-  if (litres === null || litres <= 0)
-    return `${who}${start}: how much was given? Type more than 0, or take the line out.`;
+  if (!minutes || minutes <= 0) return `${who}${start}: how long was the valve open? Type more than 0 minutes.`;
+  if (!litres || litres <= 0) return `${who}${start}: how much was given? Type more than 0, or take the line out.`;
   return null;
 }
 

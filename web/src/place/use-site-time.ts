@@ -1,5 +1,6 @@
 import { clockAt } from "./clock-at.ts";
 import { dateAt } from "./date-at.ts";
+import { useDates } from "../units/dates.tsx";
 import { useBoard } from "./use-board.ts";
 
 interface SiteTime {
@@ -14,7 +15,8 @@ interface SiteTime {
 /** Dates and times as the site's clock has them: neither the browser's day nor its time zone counts. */
 export function useSiteTime(): SiteTime {
   const board = useBoard(null).data;
+  const dates = useDates();
   const timeZone = board?.site?.timeZone ?? "UTC";
-  const date = (instant: string): string => dateAt(instant, timeZone);
+  const date = (instant: string): string => dateAt(instant, timeZone, dates);
   return { today: board?.today ?? "", date, moment: (instant) => `${date(instant)} ${clockAt(instant, timeZone)}` };
 }

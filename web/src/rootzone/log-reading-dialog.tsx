@@ -29,7 +29,7 @@ export function LogReadingDialog({ zone, now, onClose }: { zone: BoardZone; now:
     >
       {fields.map(({ key, label, unit, quantity, extra }) => (
         <Form.Item key={key} name={key} label={label} extra={extra}>
-          <QuantityInput {...(quantity ? { quantity } : { unit: unit ?? "" })} />
+          <QuantityInput {...(quantity ? { quantity, signed: true } : { unit: unit ?? "" })} />
         </Form.Item>
       ))}
     </RecordDialog>

@@ -7,6 +7,7 @@ import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
 import type { ReadingField } from "./reading-fields.ts";
 import { useStrike } from "./use-readings.ts";
+import { useDates } from "../units/dates.tsx";
 
 const SHOWN = 10;
 
@@ -22,6 +23,7 @@ export function ReadingTable({
   timeZone: string;
   zoneId: number;
 }) {
+  const dates = useDates();
   const strike = useStrike(zoneId);
   const { show } = useUnits();
   const figure = (value: number | null, { quantity, digits }: ReadingField): string =>
@@ -51,7 +53,7 @@ export function ReadingTable({
             .map((reading) => (
               <tr key={reading.at} className={reading.struck === null ? undefined : tables["struck"]}>
                 <td>
-                  {dateAt(reading.at, timeZone)} {clockAt(reading.at, timeZone)}
+                  {dateAt(reading.at, timeZone, dates)} {clockAt(reading.at, timeZone)}
                 </td>
                 {read.map((field) => (
                   <td key={field.key}>{figure(reading[field.key], field)}</td>

@@ -10,6 +10,7 @@ import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddReport } from "./use-reports.ts";
+import { DateInput } from "../forms/date-input.tsx";
 
 interface Values {
   kind?: "soil" | "drain" | "extract";
@@ -49,7 +50,7 @@ export function ReportDialog({ zone, isSoil, onClose }: { zone: BoardZone; isSoi
       onClose={onClose}
     >
       <Form.Item name="takenOn" label="Taken on">
-        <Input type="date" max={today} />
+        <DateInput until={today} />
       </Form.Item>
       {isSoil ? <SoilFields /> : <SolutionFields />}
     </RecordDialog>

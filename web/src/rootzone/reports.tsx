@@ -12,6 +12,7 @@ import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./roots.module.css";
 import { useStrikeReport, useZoneReports } from "./use-reports.ts";
+import { useDates } from "../units/dates.tsx";
 
 const ReportDialog = lazy(async () => ({ default: (await import("./report-dialog.tsx")).ReportDialog }));
 
@@ -37,6 +38,7 @@ const SOLUTION_FIGURES: readonly ReportFigure[] = [
 
 /** What laboratories found at the roots of this zone, over time. */
 export function Reports({ zone }: { zone: BoardZone }) {
+  const dates = useDates();
   const reports = useZoneReports(zone.id);
   const strike = useStrikeReport(zone.id);
   const { show } = useUnits();
@@ -82,7 +84,7 @@ export function Reports({ zone }: { zone: BoardZone }) {
             <tbody>
               {shown.map((report) => (
                 <tr key={report.id} className={report.struck === null ? undefined : tables["struck"]}>
-                  <td>{report.takenOn}</td>
+                  <td>{dates.show(report.takenOn, "year")}</td>
                   <td>{nameOf(report)}</td>
                   {used.map(({ key }) => (
                     <td key={key}>{figure(valuesOf(report)[key])}</td>

@@ -1,12 +1,12 @@
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import { fromCanonical, unitFor } from "@sprunel/core/units";
-import dayjs from "dayjs";
 import { useMemo } from "react";
 import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";
 import { dateAt } from "../place/date-at.ts";
 import { useBoard } from "../place/use-board.ts";
 import { useUnits } from "../units/use-units.tsx";
+import { useDates, type Dates } from "../units/dates.tsx";
 
 type DateOf = (instant: string) => string;
 
@@ -18,12 +18,13 @@ const ACT = "#a84a20";
 /** Drain share and EC over time, or what the soil lacked each morning. Struck readings are left out. */
 export function RootsChart({ history }: { history: RootHistory }) {
   const { system } = useUnits();
+  const dates = useDates();
   const timeZone = useBoard(null).data?.site?.timeZone ?? "UTC";
   const option = useMemo(() => {
-    const dateOf: DateOf = (instant) => dateAt(instant, timeZone);
+    const dateOf: DateOf = (instant) => dateAt(instant, timeZone, dates);
     if (isTank(history)) return tankOption(history, dateOf);
-    return history.mornings.length > 0 ? soilOption(history, system) : drainOption(history, dateOf);
-  }, [history, system, timeZone]);
+    return history.mornings.length > 0 ? soilOption(history, system, dates) : drainOption(history, dateOf);
+  }, [history, system, timeZone, dates]);
   if (history.mornings.length === 0 && history.readings.length === 0)
     return <p className="quiet">Nothing was read here yet.</p>;
   const label = isTank(history)
@@ -135,14 +136,14 @@ function drainOption({ readings, now }: RootHistory, dateOf: DateOf): ChartOptio
   };
 }
 
-function soilOption({ mornings }: RootHistory, system: "metric" | "us"): ChartOption {
+function soilOption({ mornings }: RootHistory, system: "metric" | "us", dates: Dates): ChartOption {
   const unit = unitFor("waterDepth", system);
   const shown = (mm: number): number => Number(fromCanonical("waterDepth", mm, unit).toFixed(2));
   return {
     grid: { left: 44, right: 16, top: 56, bottom: 26 },
     legend: { top: 0, left: 0 },
     tooltip: { trigger: "axis" },
-    xAxis: { type: "category", data: mornings.map((morning) => dayjs(morning.date).format("D MMM")) },
+    xAxis: { type: "category", data: mornings.map((morning) => dates.show(morning.date, "day")) },
     yAxis: [{ type: "value", name: unit, min: 0, nameTextStyle: { align: "left", padding: [0, 0, 0, -36] } }],
     series: [
       {

@@ -182,7 +182,7 @@ function ZoneFields({ zone, now, row, last, open, onChange }: FieldsProps) {
           >
             <QuantityInput
               label={`${zone.name}: ${field.label}`}
-              {...(field.quantity ? { quantity: field.quantity } : { unit: field.unit ?? "" })}
+              {...(field.quantity ? { quantity: field.quantity, signed: true } : { unit: field.unit ?? "" })}
               value={row?.values[field.key] ?? null}
               onChange={(value) => onChange({ values: { ...row?.values, [field.key]: value } })}
             />

@@ -1,9 +1,9 @@
 import type { Roots } from "@sprunel/contract/rootzone";
 import type { Vessel } from "@sprunel/contract/site";
-import dayjs from "dayjs";
 import { showDigits } from "../units/show.ts";
 import { storeWords, type StoreRoots } from "./store-words.ts";
 import { useUnits } from "../units/use-units.tsx";
+import { useDates } from "../units/dates.tsx";
 
 /** What roots live in, where that was said. */
 type VesselKind = Vessel["kind"] | undefined;
@@ -37,6 +37,7 @@ function outline(vessel: VesselKind, top: number, bottom: number): string {
 }
 
 function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate" }>; vessel: VesselKind }) {
+  const dates = useDates();
   const { heldPct, drain } = roots;
   const top = 96;
   const bottom = 186;
@@ -100,7 +101,7 @@ function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate
         {drain ? `drain ${showDigits(drain.sharePct)} %, EC ${showDigits(drain.ecMsCm)} mS/cm` : "no drain reading"}
       </text>
       <text x="196" y="240" fontSize="12" textAnchor="end" fill="var(--quiet)">
-        target {showDigits(roots.drainTargetPct)} %{drain && `, read ${dayjs(drain.on).format("D MMM")}`}
+        target {showDigits(roots.drainTargetPct)} %{drain && `, read ${dates.show(drain.on, "day")}`}
       </text>
     </svg>
   );

@@ -1,11 +1,11 @@
 import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
-import dayjs from "dayjs";
 import type { ReactNode } from "react";
 import { clockAt } from "../place/clock-at.ts";
 import styles from "./shell.module.css";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
+import { useDates } from "../units/dates.tsx";
 
 /** Whether two dates (YYYY-MM-DD) are of one year. */
 function sameYear(a: string, b: string): boolean {
@@ -14,6 +14,7 @@ function sameYear(a: string, b: string): boolean {
 
 /** The day that is looked at, one step either way, and its sun. */
 export function DateStepper({ board, children }: { board: Board | undefined; children: ReactNode }) {
+  const dates = useDates();
   const { go, date } = usePlace();
   if (!board?.site)
     return (
@@ -37,7 +38,7 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         <button type="button" className={styles["button"]} onClick={() => step(-1)} aria-label="The day before">
           ‹
         </button>
-        <span>{dayjs(shown).format(sameYear(shown, board.today) ? "ddd D MMM" : "ddd D MMM YYYY")}</span>
+        <span>{dates.show(shown, sameYear(shown, board.today) ? "weekday" : "weekday-year")}</span>
         <button type="button" className={styles["button"]} onClick={() => step(1)} aria-label="The day after">
           ›
         </button>

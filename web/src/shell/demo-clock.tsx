@@ -10,6 +10,7 @@ import { clockAt } from "../place/clock-at.ts";
 import { dateAt } from "../place/date-at.ts";
 import { useClock, useSetPace, useStartAgain } from "../place/use-clock.ts";
 import styles from "./demo-clock.module.css";
+import { useDates } from "../units/dates.tsx";
 
 const HOUR_MS = 3_600_000;
 const TICK_MS = 500;
@@ -41,6 +42,7 @@ function Control({
   askedAt: number;
   timeZone: string;
 }) {
+  const dates = useDates();
   const shownMs = useRunning(Date.parse(clock.now), askedAt, FASTNESS[pace]);
   const set = useSetPace();
   const again = useStartAgain();
@@ -65,7 +67,7 @@ function Control({
   return (
     <footer className={styles["bar"]} aria-label="Clock of the demonstration">
       <span className={styles["time"]}>
-        <strong>{clockAt(shownMs, timeZone)}</strong> {dateAt(new Date(shownMs).toISOString(), timeZone)}
+        <strong>{clockAt(shownMs, timeZone)}</strong> {dateAt(new Date(shownMs).toISOString(), timeZone, dates)}
         <span className="quiet"> at this made-up nursery</span>
       </span>
       <span role="group" aria-label="Pace" className={styles["paces"]}>

@@ -3,7 +3,8 @@ import { Outlet } from "react-router";
 import { Link } from "react-router";
 import { useBoard } from "../place/use-board.ts";
 import { LogProvider } from "./log-provider.tsx";
-import { UnitsProvider, useUnits } from "../units/use-units.tsx";
+import { SiteWays } from "../place/site-ways.tsx";
+import { useUnits } from "../units/use-units.tsx";
 import { WorkingProvider } from "./working-provider.tsx";
 import { DateStepper } from "./date-stepper.tsx";
 import { DemoClock } from "./demo-clock.tsx";
@@ -19,13 +20,13 @@ export function Shell() {
   const { date } = usePlace();
   const board = useBoard(date);
   return (
-    <UnitsProvider siteSystem={board.data?.site?.unitSystem ?? "metric"}>
+    <SiteWays site={board.data?.site}>
       <WorkingProvider>
         <LogProvider>
           <Frame />
         </LogProvider>
       </WorkingProvider>
-    </UnitsProvider>
+    </SiteWays>
   );
 }
 

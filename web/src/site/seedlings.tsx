@@ -14,9 +14,9 @@ export function Seedlings({ plants }: { plants: number }) {
   return (
     <section aria-label="Seedlings" className={styles["seedlings"]}>
       <span>Of</span>
-      <QuantityInput label="Germination" unit="% that come up" value={germinationPct} onChange={setGermination} />
+      <QuantityInput live label="Germination" unit="% that come up" value={germinationPct} onChange={setGermination} />
       <span>and</span>
-      <QuantityInput label="Lost before planting" unit="% lost" value={lostPct} onChange={setLost} />
+      <QuantityInput live label="Lost before planting" unit="% lost" value={lostPct} onChange={setLost} />
       <span>follow</span>
       {typeof sown === "number" ? (
         <Explained

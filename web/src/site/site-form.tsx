@@ -4,6 +4,7 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { Faults } from "../forms/faults.tsx";
+import { datesIn } from "../units/dates.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
 import { StaleEdit } from "./stale-edit.tsx";
@@ -48,16 +49,24 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
           <Input />
         </Form.Item>
         <Form.Item name="latitudeDeg" label="Latitude, south negative">
-          <QuantityInput unit="°" />
+          <QuantityInput unit="°" most={90} signed />
         </Form.Item>
         <Form.Item name="longitudeDeg" label="Longitude, west negative">
-          <QuantityInput unit="°" />
+          <QuantityInput unit="°" most={180} signed />
         </Form.Item>
         <Form.Item name="elevationM" label="Elevation above the sea">
           <QuantityInput quantity="length" />
         </Form.Item>
         <Form.Item name="timeZone" label="Time zone">
           <Select showSearch options={zones} />
+        </Form.Item>
+        <Form.Item name="dateForm" label="How dates are written">
+          <Select
+            options={(["dmy", "mdy", "ymd"] as const).map((value) => ({
+              value,
+              label: datesIn(value).show("2026-06-16", "year"),
+            }))}
+          />
         </Form.Item>
         <Form.Item name="unitSystem" label="Units, unless somebody switches">
           <Select

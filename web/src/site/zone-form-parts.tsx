@@ -3,6 +3,7 @@ import Button from "antd/es/button";
 import type { ReactNode } from "react";
 import styles from "./set-up.module.css";
 import type { FormValues } from "./zone-form-values.ts";
+import { useDates } from "../units/dates.tsx";
 
 export function Question({ number, text, children }: { number: number; text: string; children: ReactNode }) {
   return (
@@ -27,6 +28,7 @@ export function Earlier({
   standing: FormValues["planting"];
   onNext(): void;
 }) {
+  const dates = useDates();
   const nameOf = (id: string): string => crops.find((crop) => crop.id === id)?.name ?? id;
   return (
     <div className={styles["earlier"]}>
@@ -34,7 +36,10 @@ export function Earlier({
         <span className="quiet">
           Before:{" "}
           {plantings
-            .map(({ cropId, plantedOn, clearedOn }) => `${nameOf(cropId)}, ${plantedOn} to ${clearedOn ?? "?"}`)
+            .map(
+              ({ cropId, plantedOn, clearedOn }) =>
+                `${nameOf(cropId)}, ${dates.show(plantedOn, "year")} to ${clearedOn === null ? "?" : dates.show(clearedOn, "year")}`,
+            )
             .join(" · ")}
         </span>
       )}

@@ -27,6 +27,7 @@ import { useSaveZone } from "../place/use-set-up.ts";
 import { startFields, startOf, startValues, ZONE_FIELDS } from "./zone-fields.ts";
 import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
 import { NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
+import { DateInput } from "../forms/date-input.tsx";
 
 /** What follows from size, planting and watering. */
 const SIZES = ["areaM2", "plants", "flowLh"];
@@ -166,7 +167,7 @@ export function ZoneForm({
           />
         </Form.Item>
         <Form.Item name={["planting", "plantedOn"]} label="Planted on">
-          <Input type="date" />
+          <DateInput />
         </Form.Item>
         <Form.Item name="name" label="Name of the zone">
           <Input />
@@ -246,7 +247,7 @@ export function ZoneForm({
             label="Cleared on"
             extra={<span>while it stands, leave it empty</span>}
           >
-            <Input type="date" />
+            <DateInput />
           </Form.Item>
           {ZONE_FIELDS[system].filter((field) => !SIZES.includes(field.key)).map((field) => definitionItem(field.key))}
         </div>

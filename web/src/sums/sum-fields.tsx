@@ -28,6 +28,7 @@ export function SumFields<K extends string>({
         <label key={key}>
           {label}
           <QuantityInput
+            live
             label={label}
             value={values[key]}
             onChange={(value) => onChange({ ...values, [key]: value })}

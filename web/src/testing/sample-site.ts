@@ -23,6 +23,7 @@ export const site: Site = {
   unitSystem: "metric",
   currency: "EUR",
   pumpLh: null,
+  dateForm: "dmy",
 };
 
 const TODAY = "2026-06-16";

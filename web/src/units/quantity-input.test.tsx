@@ -1,63 +1,97 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
-import { describe, expect, it } from "vitest";
-import { clockAt } from "../place/clock-at.ts";
+import { beforeEach, describe, expect, it } from "vitest";
 import { QuantityInput } from "./quantity-input.tsx";
 import { UnitsProvider } from "./use-units.tsx";
 
 let kept: number | null = null;
-const keep = (value: number | null): void => {
+
+function Field({
+  start = null,
+  system = "metric",
+  ...more
+}: { start?: number | null; system?: "metric" | "us" } & Partial<Parameters<typeof QuantityInput>[0]>) {
+  const [value, setValue] = useState<number | null>(start);
   kept = value;
-};
-function Typed({ start }: { start: number | null }) {
-  const [value, setValue] = useState(start);
-  const change = (typed: number | null): void => {
-    keep(typed);
-    setValue(typed);
-  };
-  return <QuantityInput label="Depth" quantity="depth" value={value} onChange={change} />;
+  return (
+    <UnitsProvider siteSystem={system}>
+      <QuantityInput label="Amount" unit="L" {...more} value={value} onChange={setValue} />
+      <button type="button" onClick={() => setValue(7)}>
+        from elsewhere
+      </button>
+    </UnitsProvider>
+  );
 }
+const field = () => screen.getByRole("textbox", { name: "Amount" });
 
-describe("a field for a quantity", () => {
-  it("shows and takes a person's own unit, and keeps the canonical one", async () => {
-    render(
-      <UnitsProvider siteSystem="us">
-        <Typed start={25.4} />
-      </UnitsProvider>,
-    );
-    const field = screen.getByLabelText("Depth");
-    expect(field).toHaveValue("10");
-    expect(screen.getByText("in")).toBeVisible();
-    const user = userEvent.setup({ delay: null });
-    await user.clear(field);
-    await user.type(field, "12");
-    expect(kept).toBeCloseTo(30.48, 6);
-  });
+describe("a field for a number", () => {
+  beforeEach(() => localStorage.clear());
 
-  it("is empty where nothing is known, never zero, and can be emptied again", async () => {
-    render(
-      <UnitsProvider siteSystem="metric">
-        <Typed start={null} />
-      </UnitsProvider>,
-    );
-    const field = screen.getByLabelText("Depth");
-    expect(field).toHaveValue("");
-    const user = userEvent.setup({ delay: null });
-    await user.type(field, "8");
-    expect(kept).toBe(8);
-    await user.clear(field);
-    expect(kept).toBeNull();
-  });
-});
-
-describe("the clock at the site", () => {
   it.each([
-    ["2026-06-16T06:10:59.000Z", "Europe/Paris", "08:10"],
-    ["2026-10-25T01:30:00.000Z", "Europe/Paris", "02:30"],
-    ["2026-06-16T23:59:59.000Z", "UTC", "23:59"],
-  ])("%s in %s is %s", (instant, zone, shown) => {
-    expect(clockAt(instant, zone)).toBe(shown);
-    expect(clockAt(Date.parse(instant), zone)).toBe(shown);
+    ["1,9", 1.9],
+    ["1.9", 1.9],
+    ["-0,5", -0.5],
+    ["1 234,5", 1234.5],
+    ["", null],
+  ])("takes %s as it is typed, and shows it plain once it is left", async (typed, value) => {
+    render(<Field start={3} />);
+    await userEvent.clear(field());
+    if (typed) await userEvent.type(field(), typed);
+    expect(field()).toHaveValue(typed);
+    expect(kept).toBe(value);
+    await userEvent.tab();
+    expect(field()).toHaveValue(value === null ? "" : String(value));
+  });
+
+  it("asks which was meant where a mark can be read two ways, and passes nothing on before", async () => {
+    render(<Field />);
+    await userEvent.type(field(), "1.234");
+    expect(kept).toBeNaN();
+    expect(screen.getByRole("alert")).toHaveTextContent("Is 1.234 about 1.23 or 1 234?");
+    await userEvent.click(screen.getByRole("button", { name: /^1\s234$/ }));
+    expect(kept).toBe(1234);
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
+  it("asks nothing where only one of the two can be", async () => {
+    render(<Field most={90} unit="°" />);
+    await userEvent.type(field(), "43.412");
+    expect(kept).toBe(43.412);
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
+  it("keeps what is no number to be corrected, and says so", async () => {
+    render(<Field />);
+    await userEvent.type(field(), "1,9x");
+    await userEvent.tab();
+    expect(field()).toHaveValue("1,9x");
+    expect(field()).toHaveAttribute("aria-invalid", "true");
+    expect(screen.getByRole("alert")).toHaveTextContent("“1,9x” is no number");
+    expect(kept).toBeNaN();
+  });
+
+  it("lets a sum go on with the last number meanwhile", async () => {
+    render(<Field live start={5} />);
+    await userEvent.type(field(), "x");
+    expect(field()).toHaveValue("5x");
+    expect(kept).toBe(5);
+    expect(screen.getByRole("alert")).toBeInTheDocument();
+  });
+
+  it("keeps the canonical unit of what is typed in another", async () => {
+    render(<Field quantity="volume" system="us" />);
+    await userEvent.type(field(), "1,5");
+    expect(kept).toBeCloseTo(1.5 * 3.785411784, 9);
+    await userEvent.tab();
+    expect(field()).toHaveValue("1.5");
+  });
+
+  it("shows no more digits than count, and what comes from elsewhere", async () => {
+    render(<Field start={1.2083333333333335} />);
+    expect(field()).toHaveValue("1.20833");
+    await userEvent.type(field(), "x");
+    await userEvent.click(screen.getByRole("button", { name: "from elsewhere" }));
+    expect(field()).toHaveValue("7");
   });
 });

@@ -33,7 +33,7 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
       <div className={styles["mixer"]}>
         <span>To pH</span>
         <span className={styles["limit"]}>
-          <QuantityInput label="Target pH" value={targetPh} onChange={setTargetPh} />
+          <QuantityInput live label="Target pH" value={targetPh} onChange={setTargetPh} />
         </span>
         <span>in the line, with</span>
         <Select

@@ -1,11 +1,12 @@
 import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract/water";
 import Form from "antd/es/form";
-import Input from "antd/es/input";
 import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddDose } from "./use-doses.ts";
+import { DateInput } from "../forms/date-input.tsx";
+import { newKey } from "../forms/new-key.ts";
 
 interface Values {
   givenOn?: string;
@@ -27,7 +28,7 @@ export function DoseDialog({
   flushL: number | null;
   onClose(): void;
 }) {
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(newKey);
   const today = useBoard(null).data?.today ?? "";
   const add = useAddDose(zoneId);
   return (
@@ -55,7 +56,7 @@ export function DoseDialog({
         <QuantityInput quantity="volume" />
       </Form.Item>
       <Form.Item name="givenOn" label="Given on">
-        <Input type="date" max={today} />
+        <DateInput until={today} />
       </Form.Item>
     </RecordDialog>
   );

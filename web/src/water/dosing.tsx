@@ -6,7 +6,6 @@ import { assumedRemoval, standingOn } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import { organicDosing, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
@@ -26,6 +25,7 @@ import { Amount, Measure } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { useDoses, useStrikeDose } from "./use-doses.ts";
 import styles from "./water.module.css";
+import { useDates } from "../units/dates.tsx";
 
 const DoseDialog = lazy(async () => ({ default: (await import("./dose-dialog.tsx")).DoseDialog }));
 
@@ -69,6 +69,7 @@ export function Dosing({ zone, source }: { zone: BoardZone; source: Source }) {
 }
 
 function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source; cropId: string; plantedOn: string }) {
+  const dates = useDates();
   const { date } = usePlace();
   const [settings, setSettings] = useState<Settings>(() => ({ ...START, ...assumedRemoval(cropId) }));
   const [isLogging, setLogging] = useState(false);
@@ -113,7 +114,7 @@ function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source;
           <tbody>
             {own.map((dose) => (
               <tr key={dose.id} className={dose.struck === null ? undefined : tables["struck"]}>
-                <td>{dayjs(dose.givenOn).format("D MMM YYYY")}</td>
+                <td>{dates.show(dose.givenOn, "year")}</td>
                 <td>
                   <Amount quantity="volume" value={dose.litres} />
                 </td>
@@ -164,6 +165,7 @@ function Figures({
   flush: { readonly minutes: number; readonly litres: number } | null;
   lastDay: string | null;
 }) {
+  const dates = useDates();
   const today = useBoard(null).data?.today;
   const isOver = lastDay !== null && today !== undefined && today > lastDay;
   const explained = (node: ReactNode) => (
@@ -206,7 +208,7 @@ function Figures({
         <div>
           <dt>Last day</dt>
           <dd className={isOver ? styles["bad"] : undefined}>
-            {lastDay === null ? "–" : dayjs(lastDay).format("D MMM YYYY")}
+            {lastDay === null ? "–" : dates.show(lastDay, "year")}
             {isOver && ": past"}
           </dd>
         </div>

@@ -8,6 +8,7 @@ import { ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
 import styles from "./water.module.css";
+import { useDates } from "../units/dates.tsx";
 
 const FATES: Record<WaterSample["fate"], string> = {
   stored: "will be stored",
@@ -17,6 +18,7 @@ const FATES: Record<WaterSample["fate"], string> = {
 
 /** What the program makes of a lab file: each sample checked, a likely slip offered, nothing mended unasked. */
 export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
+  const dates = useDates();
   const [accepted, setAccepted] = useState<readonly number[]>([]);
   const [of, setOf] = useState<NonNullable<WaterFile["of"]>>("source");
   const [insisted, setInsisted] = useState<readonly number[]>([]);
@@ -47,7 +49,8 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
       {preview.data.samples.map((sample) => (
         <article key={sample.lines[0]} className={styles["sample"]}>
           <h3>
-            {sample.zone ?? (sample.source || "a water without a name")}, {sample.takenOn}: {FATES[sample.fate]}
+            {sample.zone ?? (sample.source || "a water without a name")},{" "}
+            {sample.takenOn && dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
           </h3>
           {of !== "source" && sample.zone === null && (
             <p className={styles["bad"]}>No zone is called “{sample.source}”.</p>

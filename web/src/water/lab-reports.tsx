@@ -13,6 +13,7 @@ import { LabFile } from "./lab-file.tsx";
 import { useWaterReports } from "./use-water.ts";
 import { WaterReportForm } from "./water-form.tsx";
 import styles from "./water.module.css";
+import { useDates } from "../units/dates.tsx";
 
 const IONS = [...CATIONS, ...ANIONS];
 const HISTORY = [
@@ -60,6 +61,7 @@ export function LabReports({ inForce }: { inForce: readonly number[] }) {
 }
 
 function Reports({ reports, inForce }: { reports: readonly WaterReport[]; inForce: readonly number[] }) {
+  const dates = useDates();
   if (reports.length === 0) return <p>No report yet. Import the laboratory's file, or type its figures.</p>;
   return (
     <div className={styles["scroll"]} tabIndex={0} role="region" aria-label="Reports">
@@ -82,7 +84,7 @@ function Reports({ reports, inForce }: { reports: readonly WaterReport[]; inForc
           {reports.map((report) => (
             <tr key={report.id} className={inForce.includes(report.id) ? styles["force"] : undefined}>
               <th scope="row">
-                {report.sourceName}, {report.takenOn}
+                {report.sourceName}, {dates.show(report.takenOn, "year")}
                 {inForce.includes(report.id) && <span className="quiet"> · in force</span>}
               </th>
               <td>{report.ph.toFixed(1)}</td>

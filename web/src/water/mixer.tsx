@@ -33,6 +33,7 @@ export function Mixer({ sources, currency }: { sources: readonly SourceState[]; 
         </span>
         <span className={styles["limit"]}>
           <QuantityInput
+            live
             label={`Most ${LIMITS[name].label}`}
             unit={LIMITS[name].unit}
             value={most}

@@ -11,6 +11,7 @@ import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { SOURCE_WORDS } from "./source-words.ts";
 import { useSaveSource } from "../place/use-sources.ts";
+import { DateInput } from "../forms/date-input.tsx";
 
 interface Values {
   name?: string;
@@ -79,7 +80,7 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
         <QuantityInput quantity="bulk" />
       </Form.Item>
       <Form.Item name={["storage", "readOn"]} label="Read on">
-        <Input type="date" max={today} />
+        <DateInput until={today} />
       </Form.Item>
       <Form.Item name={["storage", "roofM2"]} label="Roof that runs into it">
         <QuantityInput quantity="area" />
@@ -95,7 +96,7 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
         <QuantityInput unit="days" />
       </Form.Item>
       <Form.Item name={["turn", "firstOn"]} label="A day on which it comes">
-        <Input type="date" />
+        <DateInput />
       </Form.Item>
       <Form.Item name={["turn", "m3"]} label="A turn brings">
         <QuantityInput quantity="bulk" />
@@ -130,7 +131,7 @@ function AnalysisFields({ today }: { today: string }) {
         </FileButton>
       </Form.Item>
       <Form.Item name={["analysis", "takenOn"]} label="Analysed on" extra="empty: no analysis yet">
-        <Input type="date" max={today} />
+        <DateInput until={today} />
       </Form.Item>
       {ANALYSIS.map(({ key, label, unit }) => (
         <Form.Item

@@ -1,12 +1,12 @@
 import type { Source, SourceState } from "@sprunel/contract/water";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { lazy, Suspense, useState } from "react";
 import figures from "../theme/figures.module.css";
 import { Amount, Price } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
 import { SOURCE_WORDS } from "./source-words.ts";
 import styles from "./water.module.css";
+import { useDates } from "../units/dates.tsx";
 
 const SourceDialog = lazy(async () => ({ default: (await import("./source-dialog.tsx")).SourceDialog }));
 
@@ -45,6 +45,7 @@ function SourceFacts({
   state: SourceState;
   currency: string;
 }) {
+  const dates = useDates();
   return (
     <dl className={figures["list"]}>
       {levelM3 !== null && (
@@ -87,7 +88,7 @@ function SourceFacts({
         <div>
           <dt>Comes next on</dt>
           <dd>
-            {dayjs(nextTurn.date).format("ddd D MMM")}{" "}
+            {dates.show(nextTurn.date, "weekday")}{" "}
             <span data-unit>
               until then <Amount quantity="bulk" value={nextTurn.neededM3} /> are needed
             </span>

@@ -11,6 +11,7 @@ import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./water.module.css";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { useAddWaterReport } from "./use-water.ts";
+import { DateInput } from "../forms/date-input.tsx";
 
 interface Values {
   sourceName?: string;
@@ -64,7 +65,7 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
           <Input />
         </Form.Item>
         <Form.Item name="takenOn" label="Taken on">
-          <Input type="date" />
+          <DateInput />
         </Form.Item>
         <Form.Item name="ph" label="pH">
           <QuantityInput />

@@ -1,7 +1,6 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
-import dayjs from "dayjs";
 import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
 import { ProblemNote } from "../http/problem.tsx";
@@ -15,6 +14,7 @@ import { Dosing } from "./dosing.tsx";
 import { HazardTable } from "./hazard-table.tsx";
 import styles from "./water.module.css";
 import { YieldLine } from "./yield-line.tsx";
+import { useDates } from "../units/dates.tsx";
 
 /** What one zone drinks: of which waters, how much today, and what their mix does to its lines and its crop. */
 export function WaterPage({ zone }: { zone: BoardZone }) {
@@ -55,6 +55,7 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
 }
 
 function Drunk({ zone, waters }: { zone: BoardZone; waters: ZoneFeed["waters"] }) {
+  const dates = useDates();
   return (
     <ul className={styles["sources"]} aria-label="What this zone drinks">
       {waters.map(({ sourceId, name, sharePct, takenOn }) => (
@@ -75,7 +76,7 @@ function Drunk({ zone, waters }: { zone: BoardZone; waters: ZoneFeed["waters"] }
             </div>
             <div>
               <dt>Lab report</dt>
-              <dd>{takenOn === null ? "none" : dayjs(takenOn).format("D MMM YYYY")}</dd>
+              <dd>{takenOn === null ? "none" : dates.show(takenOn, "year")}</dd>
             </div>
           </dl>
         </li>

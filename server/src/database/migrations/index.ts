@@ -18,6 +18,7 @@ import { actors } from "./016-actors.ts";
 import { tankLevels } from "./017-tank-levels.ts";
 import { sitePump } from "./018-site-pump.ts";
 import { struckWaterings } from "./019-struck-waterings.ts";
+import { dateForm } from "./021-date-form.ts";
 import { yieldAsSold } from "./020-yield-as-sold.ts";
 import type { Migration } from "./migration.ts";
 
@@ -42,6 +43,7 @@ const all: readonly Migration[] = [
   sitePump,
   struckWaterings,
   yieldAsSold,
+  dateForm,
 ];
 
 /** Migrations live in code, so that a built server carries them. */

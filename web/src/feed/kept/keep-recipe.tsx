@@ -5,12 +5,13 @@ import { useState } from "react";
 import { ProblemNote } from "../../http/problem.tsx";
 import styles from "../feed.module.css";
 import { useKeepRecipe } from "./use-recipes.ts";
+import { newKey } from "../../forms/new-key.ts";
 
 /** Keeps what is mixed now under a name; the same name again makes its next version. */
 export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneName: string; target: FeedTarget }) {
   const [name, setName] = useState(`${zoneName}${feed.stage ? `, ${feed.stage.toLowerCase()}` : ""}`);
   // One key for one version: pressed twice, or sent again after a lost answer, it is still one.
-  const [key, setKey] = useState(() => crypto.randomUUID());
+  const [key, setKey] = useState(newKey);
   const keep = useKeepRecipe(feed.zoneId);
   const [kept, setKept] = useState<number | null>(null);
   return (
@@ -26,7 +27,7 @@ export function KeepRecipe({ feed, zoneName, target }: { feed: ZoneFeed; zoneNam
               { key, name, target, wishes: feed.settings.wishes },
               {
                 onSuccess: ({ recipes }) => {
-                  setKey(crypto.randomUUID());
+                  setKey(newKey());
                   setKept(Math.max(...recipes.filter((one) => one.name === name.trim()).map((one) => one.version)));
                 },
               },

@@ -5,8 +5,7 @@ import { IONS } from "@sprunel/core/chemistry";
 import { USUAL_LOOP, closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { daysBetween } from "@sprunel/core/time";
-import dayjs from "dayjs";
+import { addDays, daysBetween } from "@sprunel/core/time";
 import { useState } from "react";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
@@ -24,6 +23,7 @@ import { ionName, TRACES } from "../../words/ion-names.ts";
 import { LoopChart } from "./loop-chart.tsx";
 import { recipeInput, targetOf } from "../use-feed.ts";
 import { useRecipe } from "../recipe/use-recipe.ts";
+import { useDates } from "../../units/dates.tsx";
 
 type LoopKey =
   "water" | "volume" | "drainPct" | "inNa" | "nowNa" | "limitNa" | "takenNa" | "inCl" | "nowCl" | "limitCl" | "takenCl";
@@ -164,11 +164,12 @@ function Salt({
 }
 
 function Horizon({ answer: { courses }, today }: { answer: LoopAnswer; today: string }) {
+  const dates = useDates();
   const words = courses.map(({ ion, daysToLimit, limitMmolL }) => {
     const name = ionName(ion);
     if (daysToLimit === null) return `${name} never reaches ${limitMmolL} mmol/L`;
     if (daysToLimit === 0) return `${name} is over its ${limitMmolL} mmol/L now`;
-    return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dayjs(today).add(daysToLimit, "day").format("D MMM YYYY")}`;
+    return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dates.show(addDays(today, Math.round(daysToLimit)), "year")}`;
   });
   return <>{words.join("; ")}.</>;
 }
@@ -229,6 +230,7 @@ function Fresh({
   drain: SolutionReport | null;
   onTry(target: FeedTarget): void;
 }) {
+  const dates = useDates();
   const [sharePct, setShare] = useState<Readonly<Record<"share", number | null>>>({ share: 25 });
   const { today } = useSiteTime();
   if (!drain)
@@ -245,7 +247,7 @@ function Fresh({
     <section aria-label="Fresh part">
       <h2>Fresh part of a feed with drain in it</h2>
       <p className="quiet">
-        Drain as analysed on {dayjs(drain.takenOn).format("D MMM YYYY")}
+        Drain as analysed on {dates.show(drain.takenOn, "year")}
         {age > 14 && `, ${age} days ago: plants have changed it since, take a new sample`}.
       </p>
       <SumFields

@@ -7,6 +7,7 @@ import { RecordDialog } from "../../forms/record-dialog.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import styles from "./mix.module.css";
 import { useLogMix } from "../use-feed.ts";
+import { newKey } from "../../forms/new-key.ts";
 
 interface Values {
   /** as they stand on their scale: grams below 1 kg */
@@ -33,7 +34,7 @@ export function MixDialog({
 }) {
   const log = useLogMix(zoneId);
   // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
-  const [key] = useState(() => crypto.randomUUID());
+  const [key] = useState(newKey);
   const used = tanks.filter(({ id }) => recipe.lines.some(({ tankId }) => tankId === id));
   const lines = [...recipe.lines].sort((a, b) => a.tankId.localeCompare(b.tankId) || b.kgPerTank - a.kgPerTank);
   return (

@@ -1,20 +1,21 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { weighOut, type Recipe, type Weighing } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import dayjs from "dayjs";
 import { Fragment, useState } from "react";
 import { Link, useParams } from "react-router";
 import { ProblemNote } from "../../http/problem.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { trySum } from "../../sums/try-sum.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
-import { UnitsProvider, useUnits } from "../../units/use-units.tsx";
+import { SiteWays } from "../../place/site-ways.tsx";
+import { useUnits } from "../../units/use-units.tsx";
 import { CAUTIONS } from "../cautions.ts";
 import { ionName } from "../../words/ion-names.ts";
 import { onTheScale } from "./masses.ts";
 import { recipeInput, targetOf, useZoneFeed } from "../use-feed.ts";
 import { useRecipe } from "../recipe/use-recipe.ts";
 import styles from "./weigh-sheet.module.css";
+import { useDates } from "../../units/dates.tsx";
 
 /** One page to take to the scale: large figures, boxes to tick, cautions. */
 export function WeighSheetPage() {
@@ -24,15 +25,16 @@ export function WeighSheetPage() {
   if (feed.isError) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
   const name = board.data?.zones.find((zone) => zone.id === zoneId)?.name ?? "";
   return (
-    <UnitsProvider siteSystem={board.data?.site?.unitSystem ?? "metric"}>
+    <SiteWays site={board.data?.site}>
       {feed.data && board.data && (
         <Sheet feed={feed.data} name={name} site={board.data.site?.name ?? ""} now={board.data.now} />
       )}
-    </UnitsProvider>
+    </SiteWays>
   );
 }
 
 function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: string; now: string }) {
+  const dates = useDates();
   const { system, show } = useUnits();
   const [batch, setBatch] = useState<Batch>({ left: {}, fill: {} });
   const target = targetOf(feed);
@@ -62,7 +64,7 @@ function Sheet({ feed, name, site, now }: { feed: ZoneFeed; name: string; site: 
       <header>
         <h1>{name}</h1>
         <p>
-          {site} · {dayjs(now).format("ddd D MMM YYYY")} · {feed.stage} · weighed by ______________________
+          {site} · {dates.show(now, "weekday-year")} · {feed.stage} · weighed by ______________________
         </p>
       </header>
       <div className={styles["tanks"]}>
@@ -141,6 +143,7 @@ function BatchFields({ feed, batch, onChange }: { feed: ZoneFeed; batch: Batch; 
     <label>
       {label}
       <QuantityInput
+        live
         label={label}
         quantity="volume"
         value={batch[which][id] ?? null}

@@ -57,7 +57,7 @@ function Order({ costs }: { costs: FeedCosts }) {
     <section aria-label="Order list">
       <h2>To order, for all zones</h2>
       <div className={styles["days"]}>
-        <QuantityInput label="Days to order for" unit="days like this one" value={days} onChange={setDays} />
+        <QuantityInput live label="Days to order for" unit="days like this one" value={days} onChange={setDays} />
       </div>
       {typeof list === "string" && <p role="alert">{list}</p>}
       {Array.isArray(list) && <OrderTable lines={list} />}

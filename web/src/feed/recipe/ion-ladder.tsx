@@ -2,10 +2,10 @@ import type { Ion } from "@sprunel/contract/basics";
 import type { FeedTarget } from "@sprunel/contract/feed";
 import type { Ions } from "@sprunel/core/chemistry";
 import type { Recipe } from "@sprunel/core/feed";
-import InputNumber from "antd/es/input-number";
 import { useState, type PointerEvent } from "react";
 import shared from "../feed.module.css";
 import styles from "./recipe.module.css";
+import { QuantityInput } from "../../units/quantity-input.tsx";
 import { ANIONS, CATIONS, ionName, TRACES } from "../../words/ion-names.ts";
 
 interface Props {
@@ -59,16 +59,16 @@ function Rungs({ ions, unit, target, water, recipe, onChange }: Props & { ions: 
               />
             </td>
             <td>
-              <InputNumber
-                size="small"
-                controls={false}
-                min={0}
-                aria-label={`Target of ${ion} in ${unit}`}
-                value={wanted ?? null}
-                placeholder="free"
-                onChange={(value) => onChange(ion, value)}
-                className={styles["target"] ?? ""}
-              />
+              <span className={styles["target"]}>
+                <QuantityInput
+                  live
+                  size="small"
+                  label={`Target of ${ion} in ${unit}`}
+                  value={wanted ?? null}
+                  placeholder="free"
+                  onChange={(value) => onChange(ion, value)}
+                />
+              </span>
             </td>
             <td className={shared["gives"]}>
               {recipe ? gives.toFixed(ions === TRACES ? 1 : 2) : "–"} <span data-unit>{unit}</span>

@@ -41,6 +41,7 @@ export function Wishes(props: Props) {
         <label>
           NH₄ at most
           <QuantityInput
+            live
             label="NH₄ at most"
             unit="% of N"
             value={wishes.nh4ShareMostPct}
@@ -51,6 +52,7 @@ export function Wishes(props: Props) {
           <label key={ion}>
             {ionName(ion)} at most
             <QuantityInput
+              live
               label={`${ionName(ion)} at most`}
               unit={ion === "B" ? "µmol/L" : "mmol/L"}
               value={wishes.limits[ion] ?? null}
@@ -113,6 +115,7 @@ function Settled({ feed, wishes, onWishes, recipe }: Props) {
           <div key={id} className={styles["settled"]}>
             <span>{name}</span>
             <QuantityInput
+              live
               label={`${name}, settled`}
               quantity="dose"
               value={gM3}

@@ -7,6 +7,7 @@ import { dateAt } from "../../place/date-at.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { Amount, Measure } from "../../units/use-units.tsx";
 import styles from "./tanks-of-all.module.css";
+import { useDates, type Dates } from "../../units/dates.tsx";
 
 /** A tank that does not last through tomorrow is mixed today. */
 const MIXED_WITHIN_DAYS = 2;
@@ -88,6 +89,7 @@ function Due({ zone }: { zone: FedZone }) {
 }
 
 function ZoneTanks({ zone, board }: { zone: FedZone; board: Board }) {
+  const dates = useDates();
   const { addressOf } = usePlace();
   const rows = zone.tanks.length;
   return (
@@ -121,7 +123,7 @@ function ZoneTanks({ zone, board }: { zone: FedZone; board: Board }) {
           <td>
             <Lasts tank={tank} />
           </td>
-          <td>{mixedWords(tank, board)}</td>
+          <td>{mixedWords(tank, board, dates)}</td>
         </tr>
       ))}
     </tbody>
@@ -172,8 +174,8 @@ function Lasts({ tank }: { tank: TankState }) {
   );
 }
 
-function mixedWords({ mixed }: TankState, board: Board): string {
+function mixedWords({ mixed }: TankState, board: Board, dates: Dates): string {
   if (!mixed) return "–";
   const zone = board.site?.timeZone ?? "UTC";
-  return `${dateAt(mixed.at, zone)} ${clockAt(mixed.at, zone)}${mixed.assumedFull ? ", taken for full" : ""}`;
+  return `${dateAt(mixed.at, zone, dates)} ${clockAt(mixed.at, zone)}${mixed.assumedFull ? ", taken for full" : ""}`;
 }
