@@ -93,7 +93,8 @@ export class Feeds {
       if (leftL > LEAST_LEFT * tankL) return;
     }
     const store = feedStore(scope);
-    const mixed = await store.addMix(zone.id, atMs, {
+    const mixed = await store.addMix(zone.id, {
+      mixedAt: new Date(atMs).toISOString(),
       key: uuid(KEYS, zone.id, Math.floor(dayStart / 86_400_000)),
       lines: lines.map(({ productId, tankId, kgPerTank }) => ({
         productId,

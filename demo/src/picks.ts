@@ -36,6 +36,7 @@ export async function pickOf(
   await pickStore(scope).add(id, {
     key: uuid(KEYS, id, dayNumber),
     pickedOn: date,
+    clock: null,
     massKg: isMass ? Number(amount.toFixed(1)) : null,
     count: isMass ? (kgPerFruit === undefined ? null : Math.round(amount / kgPerFruit)) : Math.round(amount),
     grade: "class 1",

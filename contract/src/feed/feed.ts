@@ -51,6 +51,7 @@ export const newMixSchema = z
   .strictObject({
     /** made by the page, so that a second sending of one mix is not a second mix */
     key: z.uuid(),
+    mixedAt: instantSchema,
     /** what stands in each tank once it is mixed; a tank that is left out counts as full */
     levels: z.array(tankLevelSchema).max(3).default([]),
     lines: z

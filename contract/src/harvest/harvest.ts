@@ -8,6 +8,14 @@ export const notedPickSchema = z.strictObject({
   /** made by the page, so that a second sending of one pick is not a second pick */
   key: z.uuid(),
   pickedOn: dateSchema,
+  /** time of day at the site; null where nobody noted it */
+  clock: z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, {
+      error: (issue) => `The time of the pick is written as 08:15, not ${String(issue.input)}.`,
+    })
+    .nullable()
+    .default(null),
   /** null for what is sold by the piece and was not weighed */
   massKg: quantitySchema("The mass picked", 0.01, 100_000, "kg").nullable(),
   count: countSchema("The count of pieces", 1, 10_000_000).nullable(),
@@ -62,8 +70,8 @@ const pickedZoneSchema = z.object({
   targetPerM2: z.number().nullable(),
   /** of the date, those that count */
   picks: z.array(pickSchema),
-  /** the pick before the date, whose figures stand beside */
-  before: pickSchema.nullable(),
+  /** picks of the planting before the date, newest first: what is usual here */
+  past: z.array(pickSchema),
 });
 export type PickedZone = z.infer<typeof pickedZoneSchema>;
 export const dayPicksSchema = z.object({ date: dateSchema, zones: z.array(pickedZoneSchema) }).meta({ id: "DayPicks" });

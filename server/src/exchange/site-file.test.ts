@@ -112,7 +112,8 @@ async function filledBeyondEveryPage({ scope, call }: TestServer): Promise<void>
         ecMsCm: 2,
       });
     for (let at = 0; at < 12; at++)
-      await feedStore(inner).addMix(1, from + at, {
+      await feedStore(inner).addMix(1, {
+        mixedAt: new Date(from + at).toISOString(),
         key: uuid(2, at),
         lines: [{ productId: "own-1", tankId: "D", kg: 1 + at, lot: null }],
         levels: [{ tankId: "D", litres: 90 + at }],

@@ -10,6 +10,9 @@ import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
 import { USUAL } from "./zone-target.ts";
 
+/** A mix may be typed in a little ahead of the server's clock. */
+const MOST_AHEAD_MS = 10 * 60_000;
+
 export type FeedService = ReturnType<typeof feedService>;
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
@@ -93,9 +96,18 @@ export function feedService(scope: Scope, plans: PlanService) {
     /** Writes the mix and draws the shelf down, both or neither; the same mix sent twice counts once. */
     async logMix(id: number, mix: NewMix): Promise<void> {
       const [site] = [await scope.site.current(), await scope.zone(id)];
+      const { productOf } = await productsOf(scope, site.id);
+      const faults = mix.lines.flatMap(({ productId }, at) =>
+        productOf(productId)
+          ? []
+          : [{ path: `lines.${at}.productId`, message: `There is no product ${productId}; nothing was logged.` }],
+      );
+      if (Date.parse(mix.mixedAt) > scope.clock() + MOST_AHEAD_MS)
+        faults.push({ path: "mixedAt", message: `A mix cannot be from ${mix.mixedAt}, which is still to come.` });
+      if (faults.length > 0) throw badInput(faults);
       await scope.transaction(async (inner) => {
         const store = feedStore(inner);
-        if (!(await store.addMix(id, scope.clock(), mix))) return;
+        if (!(await store.addMix(id, mix))) return;
         for (const line of mix.lines) await store.drawDown(site.id, line.productId, line.kg);
       });
     },

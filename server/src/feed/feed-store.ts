@@ -96,13 +96,13 @@ export function feedStore({ db, actor }: Writer) {
       await db<TargetRow>("feed_target").where({ zone_id: zoneId }).delete();
     },
     /** @returns false when this very mix is in the book already */
-    async addMix(zoneId: number, mixedAtMs: number, { key, lines, levels }: NewMix): Promise<boolean> {
+    async addMix(zoneId: number, { key, mixedAt, lines, levels }: NewMix): Promise<boolean> {
       const known = await db<MixRow>("mix").where({ key }).first("id");
       if (known) return false;
       await db<MixRow>("mix").insert({
         key,
         zone_id: zoneId,
-        mixed_at_ms: mixedAtMs,
+        mixed_at_ms: Date.parse(mixedAt),
         lines: JSON.stringify(lines),
         levels: JSON.stringify(levels),
         actor,
@@ -110,11 +110,11 @@ export function feedStore({ db, actor }: Writer) {
       return true;
     },
     /** Every mix of a zone, the oldest first. */
-    async allMixes(zoneId: number): Promise<(NewMix & { readonly mixedAtMs: number })[]> {
+    async allMixes(zoneId: number): Promise<NewMix[]> {
       const rows = await db<MixRow>("mix").where({ zone_id: zoneId }).orderBy("id");
       return rows.map((row) => ({
         key: row.key,
-        mixedAtMs: row.mixed_at_ms,
+        mixedAt: new Date(row.mixed_at_ms).toISOString(),
         ...weighedIn(row),
       }));
     },
@@ -128,7 +128,9 @@ export function feedStore({ db, actor }: Writer) {
       }));
     },
     /** The newest mixes of every zone before a moment, the newest first: enough to find each tank's last one. */
-    async newestMixes(toMs: number): Promise<(Omit<NewMix, "key"> & { zoneId: number; mixedAtMs: number })[]> {
+    async newestMixes(
+      toMs: number,
+    ): Promise<(Omit<NewMix, "key" | "mixedAt"> & { zoneId: number; mixedAtMs: number })[]> {
       const rows = (await db
         .from(
           db<MixRow>("mix")

@@ -8,7 +8,11 @@ async function fed(): Promise<TestServer> {
   await server.call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.3, stockKg: 100 });
   return server;
 }
-const mix = (key: string, kg: number) => ({ key, lines: [{ productId: "potassium-nitrate", tankId: "A", kg }] });
+const mix = (key: string, kg: number) => ({
+  key,
+  mixedAt: "2026-06-19T08:30:00Z",
+  lines: [{ productId: "potassium-nitrate", tankId: "A", kg }],
+});
 const stock = (body: Record<string, unknown>): number | undefined =>
   (body["shelf"] as { stockKg: number }[])[0]?.stockKg;
 
@@ -117,6 +121,17 @@ describe("mixing", () => {
     const again = await call("POST", "/api/zones/1/mixes", one);
     expect(stock(again.body)).toBeCloseTo(87.5, 9);
     expect(again.body["mixes"]).toMatchObject([{ lines: one.lines }]);
+  });
+
+  it("is refused of a product that nobody knows, or of a time to come, and draws nothing down", async () => {
+    const { call } = await fed();
+    const one = mix("8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e61", 12.5);
+    const unknown = { ...one, lines: [...one.lines, { productId: "moon-dust", tankId: "A", kg: 1 }] };
+    const answer = await call("POST", "/api/zones/1/mixes", unknown);
+    expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, "lines.1.productId"]);
+    const early = await call("POST", "/api/zones/1/mixes", { ...one, mixedAt: "2026-07-01T08:00:00Z" });
+    expect([early.status, early.body.errors?.[0]?.path]).toEqual([422, "mixedAt"]);
+    expect(stock((await call("GET", "/api/zones/1/feed")).body)).toBe(100);
   });
 
   it("never shows less than nothing on the shelf", async () => {

@@ -66,14 +66,13 @@ export function feedInFile(): SiteFilePart {
     ofZone: {
       mixes: {
         async *out(scope, { zoneId }) {
-          for (const { mixedAtMs, ...mix } of await feedStore(scope).allMixes(zoneId))
-            yield { ...mix, mixedAt: iso(mixedAtMs) };
+          yield* await feedStore(scope).allMixes(zoneId);
         },
         async in(scope, { zoneId, productIds }, rows) {
-          for (const { mixedAt, lines, ...mix } of rows)
-            await feedStore(scope).addMix(zoneId, Date.parse(mixedAt), {
+          for (const mix of rows)
+            await feedStore(scope).addMix(zoneId, {
               ...mix,
-              lines: lines.map((line) => withNewId(line, productIds)),
+              lines: mix.lines.map((line) => withNewId(line, productIds)),
             });
         },
       },

@@ -11,6 +11,9 @@ import { pickStore } from "./pick-store.ts";
 
 const BY_MASS: SoldAs = { kind: "mass" };
 
+/** So many picks tell what is usual in a zone. */
+const PAST_PICKS = 12;
+
 interface Fault {
   readonly path: string;
   readonly message: string;
@@ -163,6 +166,9 @@ function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string): Pic
     pathPerM2: time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs).perM2 : null,
     targetPerM2,
     picks: picks.filter(({ pickedOn }) => pickedOn === date),
-    before: picks.findLast(({ pickedOn }) => pickedOn < date) ?? null,
+    past: picks
+      .filter(({ pickedOn }) => pickedOn < date)
+      .slice(-PAST_PICKS)
+      .reverse(),
   };
 }

@@ -104,12 +104,12 @@ describe("a day's picks of all zones", () => {
     const { call } = await two();
     expect((await call("POST", "/api/picks", { picks: [{ ...pick, zoneId: 1 }, second] })).status).toBe(201);
     expect((await call("GET", "/api/picks?date=2026-06-19")).body["zones"]).toMatchObject([
-      { zoneId: 1, pickedPerM2: 0.1, pathPerM2: expect.closeTo(0.9, 9), picks: [{ massKg: 50 }], before: null },
+      { zoneId: 1, pickedPerM2: 0.1, pathPerM2: expect.closeTo(0.9, 9), picks: [{ massKg: 50 }], past: [] },
       { zoneId: 2, pathPerM2: null, picks: [{ massKg: 30 }] },
     ]);
     expect((await call("GET", "/api/picks")).body["zones"]).toMatchObject([
-      { picks: [], before: { massKg: 50 } },
-      { picks: [], before: { massKg: 30 } },
+      { picks: [], past: [{ massKg: 50 }] },
+      { picks: [], past: [{ massKg: 30 }] },
     ]);
   });
 

@@ -6,6 +6,7 @@ interface PickRow {
   key: string;
   zone_id: number;
   picked_on: string;
+  clock: string | null;
   mass_kg: number | null;
   count: number | null;
   grade: string | null;
@@ -91,6 +92,7 @@ export function pickStore({ db, actor }: Writer) {
           key: pick.key,
           zone_id: zoneId,
           picked_on: pick.pickedOn,
+          clock: pick.clock,
           mass_kg: pick.massKg,
           count: pick.count,
           grade: pick.grade,
@@ -123,6 +125,7 @@ function plain(row: PickRow): Pick {
   return {
     id: row.id,
     pickedOn: row.picked_on,
+    clock: row.clock,
     massKg: row.mass_kg,
     count: row.count,
     grade: row.grade,

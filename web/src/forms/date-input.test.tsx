@@ -10,10 +10,16 @@ let kept: string | null = null;
 
 function Field({ form = "dmy", start = null }: { form?: "dmy" | "mdy" | "ymd"; start?: string | null }) {
   const [value, setValue] = useState<string | null>(start);
-  kept = value;
   return (
     <DatesProvider form={form}>
-      <DateInput label="Planted on" value={value} onChange={setValue} />
+      <DateInput
+        label="Planted on"
+        value={value}
+        onChange={(next) => {
+          kept = next;
+          setValue(next);
+        }}
+      />
       <button type="button">elsewhere</button>
     </DatesProvider>
   );
@@ -72,7 +78,16 @@ describe("a time of day that is typed", () => {
   it("stays to be corrected when it is none", async () => {
     const Clock = () => {
       const [value, setValue] = useState<string | null>("08:15");
-      return <ClockInput label="Start" value={value} onChange={setValue} />;
+      return (
+        <ClockInput
+          label="Start"
+          value={value}
+          onChange={(next) => {
+            kept = next;
+            setValue(next);
+          }}
+        />
+      );
     };
     render(<Clock />);
     await userEvent.clear(screen.getByLabelText("Start"));

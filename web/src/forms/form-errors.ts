@@ -2,8 +2,14 @@ import type { FormInstance } from "antd/es/form";
 import type { z } from "zod";
 import { ApiError } from "../http/api.ts";
 
+/** What is wrong, and where. */
+export interface Fault {
+  readonly path: string;
+  readonly message: string;
+}
+
 /** Shows each fault at its field; what belongs to no field is returned. */
-export function showFaults(form: FormInstance, faults: readonly { path: string; message: string }[]): string[] {
+export function showFaults(form: FormInstance, faults: readonly Fault[]): string[] {
   const names = new Set(Object.keys(flatten(form.getFieldsValue(true))));
   const [known, others] = [
     faults.filter((fault) => names.has(fault.path)),
@@ -15,7 +21,12 @@ export function showFaults(form: FormInstance, faults: readonly { path: string; 
   return others.map((fault) => fault.message);
 }
 
-export function faultsOf(error: z.ZodError | Error): { path: string; message: string }[] {
+/** Takes back what was shown at fields: it is judged anew. */
+export function clearFaults(form: FormInstance): void {
+  form.setFields(form.getFieldsError().map(({ name }) => ({ name, errors: [] })));
+}
+
+export function faultsOf(error: z.ZodError | Error): Fault[] {
   if (error instanceof ApiError) return error.problem.errors ?? [];
   if ("issues" in error)
     return error.issues.map((issue) => ({

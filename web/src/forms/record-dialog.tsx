@@ -2,7 +2,7 @@ import Form from "antd/es/form";
 import { useState, type ReactNode } from "react";
 import type { z } from "zod";
 import { EditDialog } from "./edit-dialog.tsx";
-import { faultsOf, showFaults } from "./form-errors.ts";
+import { clearFaults, faultsOf, showFaults, type Fault } from "./form-errors.ts";
 import styles from "./forms.module.css";
 
 interface Props<Values, Saved> {
@@ -17,6 +17,10 @@ interface Props<Values, Saved> {
   readonly children: ReactNode;
   /** what was typed, as the contract wants it */
   recordOf(values: Values): unknown;
+  /** faults that only what was typed can tell, by field */
+  faultsIn?(values: Values): Fault[];
+  /** what is asked about before it is saved: pressed once more, it is saved as it is */
+  asks?(record: Saved): string[];
   save(record: Saved, then: { onSuccess(): void; onError(error: Error): void }): void;
   onClose(): void;
 }
@@ -26,12 +30,26 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
   const { title, okText, width, columns = 2, schema, initialValues, saving, children, recordOf, save, onClose } = props;
   const [form] = Form.useForm<Values>();
   const [stray, setStray] = useState<string[]>([]);
-  const tell = (faults: ReturnType<typeof faultsOf>): void => setStray(showFaults(form, faults));
+  const [asked, setAsked] = useState<string | null>(null);
+  const tell = (faults: Fault[]): void => setStray(showFaults(form, faults));
   const submit = (): void => {
-    const parsed = schema.safeParse(recordOf(form.getFieldsValue(true) as Values));
+    const values = form.getFieldsValue(true) as Values;
+    const own = props.faultsIn?.(values) ?? [];
+    const parsed = schema.safeParse(recordOf(values));
     setStray([]);
-    if (parsed.success) save(parsed.data, { onSuccess: onClose, onError: (error) => tell(faultsOf(error)) });
-    else tell(faultsOf(parsed.error));
+    clearFaults(form);
+    if (own.length > 0 || !parsed.success) {
+      tell(own.length > 0 || parsed.success ? own : faultsOf(parsed.error));
+      return;
+    }
+    const questions = props.asks?.(parsed.data) ?? [];
+    const about = JSON.stringify(parsed.data);
+    if (questions.length > 0 && asked !== about) {
+      setAsked(about);
+      setStray([...questions, "Correct it, or save once more to keep it."]);
+      return;
+    }
+    save(parsed.data, { onSuccess: onClose, onError: (error) => tell(faultsOf(error)) });
   };
   return (
     <EditDialog
@@ -48,6 +66,7 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
         layout="vertical"
         requiredMark={false}
         onFinish={submit}
+        onValuesChange={() => setStray([])}
         {...(initialValues && { initialValues })}
         className={columns === 2 ? (styles["columns"] ?? "") : ""}
       >

@@ -7,15 +7,17 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
+import { useAsked, type Question } from "../forms/use-asked.ts";
 import { useStored } from "../forms/use-stored.ts";
 import { Walk, WalkActions, WalkAsked, WalkBefore, WalkField, WalkStop } from "../forms/walk.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { TargetBar } from "../parts/small-bars.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { Amount } from "../units/use-units.tsx";
+import { Amount, useUnits } from "../units/use-units.tsx";
 import { Yield } from "../units/yield.tsx";
 import styles from "./harvest-of-all.module.css";
+import { unusualPick } from "./unusual-pick.ts";
 import { useAddPicks, useDayPicks } from "./use-harvest.ts";
 import { useDates } from "../units/dates.tsx";
 import { newKey } from "../forms/new-key.ts";
@@ -57,6 +59,7 @@ type Draft = Readonly<Record<string, Noted>>;
 const NOTHING: Draft = {};
 
 function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] }) {
+  const { show } = useUnits();
   const [draft, setDraft] = useStored<Draft>(`picks.${day.date}`, NOTHING);
   const [faults, setFaults] = useState<readonly { path: string; message: string }[]>([]);
   const [written, setWritten] = useState(0);
@@ -65,23 +68,33 @@ function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] 
     const pick = draft[zone.zoneId];
     return pick && (pick.massKg !== null || pick.count !== null) ? [{ zone, pick }] : [];
   });
+  const asked = useAsked(
+    noted.flatMap(({ zone, pick }) =>
+      unusualPick(pick, zone.past, piecesOf(zone), show).map(({ field, words }) => ({
+        key: `${zone.zoneId} ${field}`,
+        value: String(pick[field]),
+        words: `${zone.name}: ${words} Correct it, or press Enter in it to keep it.`,
+      })),
+    ),
+  );
   const change = (zone: PickedZone, part: Partial<Noted>): void => {
     setWritten(0);
     const before = draft[zone.zoneId] ?? {
       key: newKey(),
       massKg: null,
       count: null,
-      grade: zone.before?.grade ?? "",
+      grade: zone.past[0]?.grade ?? "",
     };
     setDraft({ ...draft, [zone.zoneId]: { ...before, ...part } });
   };
   const save = (): void => {
-    setFaults([]);
-    if (noted.length === 0) return;
+    setFaults(asked.open.map(({ words }) => ({ path: "", message: words })));
+    if (noted.length === 0 || asked.open.length > 0) return;
     const picks: NewPicks["picks"] = noted.map(({ zone, pick: { grade, ...pick } }) => ({
       ...pick,
       zoneId: zone.zoneId,
       pickedOn: day.date,
+      clock: null,
       grade: grade.trim() || null,
       brixPct: null,
     }));
@@ -89,6 +102,7 @@ function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] 
       onSuccess: () => {
         setWritten(picks.length);
         setDraft(NOTHING);
+        asked.forget();
       },
       onError: (error) =>
         setFaults(
@@ -101,13 +115,14 @@ function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] 
   };
   const sorted = [...planted].sort((a, b) => Number(b.picking) - Number(a.picking));
   return (
-    <Walk>
+    <Walk mayLeave={asked.mayLeave}>
       <p className="quiet">Enter leads to the next field; a zone without a pick stays empty.</p>
       {sorted.map((zone) => (
         <ZoneFields
           key={zone.zoneId}
           zone={zone}
           noted={draft[zone.zoneId]}
+          asked={asked.open}
           faults={faults.filter(({ path }) => path === String(zone.zoneId)).map(({ message }) => message)}
           onChange={(part) => change(zone, part)}
         />
@@ -137,27 +152,37 @@ function Grid({ day, planted }: { day: DayPicks; planted: readonly PickedZone[] 
 function ZoneFields({
   zone,
   noted,
+  asked,
   faults,
   onChange,
 }: {
   zone: PickedZone;
   noted: Noted | undefined;
+  asked: readonly Question[];
   faults: readonly string[];
   onChange(part: Partial<Noted>): void;
 }) {
-  const { name, soldAs, before } = zone;
-  const pieces = soldAs.kind === "piece" ? soldAs.many : "fruit";
+  const { name, soldAs, past } = zone;
+  const [before] = past;
+  const pieces = piecesOf(zone);
+  const asks = (field: "massKg" | "count") =>
+    asked.some(({ key }) => key === `${zone.zoneId} ${field}`) && (
+      <WalkAsked>Far from before. Enter keeps it.</WalkAsked>
+    );
   const mass = (
     <WalkField
       key="mass"
       label={soldAs.kind === "mass" ? "Mass" : "Mass, if weighed"}
-      about={`${zone.zoneId} mass`}
+      about={`${zone.zoneId} massKg`}
       below={
-        before?.massKg != null && (
-          <WalkBefore>
-            before <Amount quantity="mass" value={before.massKg} />
-          </WalkBefore>
-        )
+        <>
+          {before?.massKg != null && (
+            <WalkBefore>
+              before <Amount quantity="mass" value={before.massKg} />
+            </WalkBefore>
+          )}
+          {asks("massKg")}
+        </>
       }
     >
       <QuantityInput
@@ -174,11 +199,14 @@ function ZoneFields({
       label={soldAs.kind === "mass" ? "Count, if counted" : "Count"}
       about={`${zone.zoneId} count`}
       below={
-        before?.count != null && (
-          <WalkBefore>
-            before {before.count} {pieces}
-          </WalkBefore>
-        )
+        <>
+          {before?.count != null && (
+            <WalkBefore>
+              before {before.count} {pieces}
+            </WalkBefore>
+          )}
+          {asks("count")}
+        </>
       }
     >
       <QuantityInput
@@ -213,6 +241,10 @@ function ZoneFields({
       </div>
     </WalkStop>
   );
+}
+
+function piecesOf({ soldAs }: PickedZone): string {
+  return soldAs.kind === "piece" ? soldAs.many : "fruit";
 }
 
 /** What was noted on this day already. */

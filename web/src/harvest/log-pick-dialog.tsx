@@ -5,12 +5,17 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { useAddPick } from "./use-harvest.ts";
+import { useUnits } from "../units/use-units.tsx";
+import { unusualPick } from "./unusual-pick.ts";
+import { useAddPick, useHarvest } from "./use-harvest.ts";
+import { ClockInput } from "../forms/clock-input.tsx";
+import { momentIn, type Noting } from "../place/moment-fields.tsx";
 import { DateInput } from "../forms/date-input.tsx";
 import { newKey } from "../forms/new-key.ts";
 
 interface Values {
-  pickedOn?: string;
+  pickedOn?: string | null;
+  clock?: string | null;
   massKg?: number | null;
   count?: number | null;
   grade?: string;
@@ -18,7 +23,11 @@ interface Values {
 }
 
 /** What the scale says, in seconds: Tab from field to field, Enter saves. */
-export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today: string; onClose(): void }) {
+export function LogPickDialog({ zone, noting, onClose }: { zone: BoardZone; noting: Noting; onClose(): void }) {
+  const { show } = useUnits();
+  const past = useHarvest(zone.id, null).data?.picks ?? [];
+  const pieces = zone.harvest?.soldAs.kind === "piece" ? zone.harvest.soldAs.many : "fruit";
+
   const [key] = useState(newKey);
   const add = useAddPick(zone.id);
   return (
@@ -26,15 +35,17 @@ export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today
       title={`Pick: ${zone.name}`}
       width={420}
       schema={newPickSchema}
-      initialValues={{ pickedOn: today }}
-      recordOf={({ pickedOn, massKg, count, grade, brixPct }) => ({
+      initialValues={{ pickedOn: noting.date, clock: momentIn(noting).clock ?? null }}
+      recordOf={({ pickedOn, clock, massKg, count, grade, brixPct }) => ({
         key,
-        pickedOn,
+        pickedOn: pickedOn ?? "",
+        clock: clock ?? null,
         massKg: massKg ?? null,
         count: count ?? null,
         grade: grade?.trim() || null,
         brixPct: brixPct ?? null,
       })}
+      asks={(pick) => unusualPick(pick, past, pieces, show).map(({ words }) => words)}
       saving={add}
       save={add.mutate}
       onClose={onClose}
@@ -43,10 +54,13 @@ export function LogPickDialog({ zone, today, onClose }: { zone: BoardZone; today
         <QuantityInput quantity="mass" />
       </Form.Item>
       <Form.Item name="pickedOn" label="Picked on">
-        <DateInput until={today} />
+        <DateInput until={noting.today} />
+      </Form.Item>
+      <Form.Item name="clock" label="Picked at">
+        <ClockInput />
       </Form.Item>
       <Form.Item name="count" label="Count">
-        <QuantityInput unit={zone.harvest?.soldAs.kind === "piece" ? zone.harvest.soldAs.many : "fruit"} />
+        <QuantityInput unit={pieces} />
       </Form.Item>
       <Form.Item name="grade" label="Grade">
         <Input placeholder="as you call it" />

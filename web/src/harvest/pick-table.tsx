@@ -31,7 +31,9 @@ export function PickTable({ picks, soldAs, zoneId }: { picks: readonly Pick[]; s
         <tbody>
           {picks.slice(0, SHOWN).map((pick) => (
             <tr key={pick.id} className={pick.struck === null ? undefined : tables["struck"]}>
-              <td>{dates.show(pick.pickedOn, "weekday")}</td>
+              <td>
+                {dates.show(pick.pickedOn, "weekday")} {pick.clock}
+              </td>
               <td>{pick.massKg === null ? "–" : <Amount quantity="mass" value={pick.massKg} />}</td>
               <td>{pick.count ?? "–"}</td>
               <td>

@@ -1,10 +1,11 @@
-import { addReading, getRootHistory, getZoneReports } from "@sprunel/contract/rootzone";
+import { addReading, getRootHistory, getRootStation, getZoneReports } from "@sprunel/contract/rootzone";
 import { getZoneDay } from "@sprunel/contract/plan";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
 import { board, rootHistory, site, zoneDay } from "../testing/sample-site.ts";
+import { rootStation } from "../testing/sample-stations.ts";
 
 async function opened(address = "/zones/1/roots", shown = board()) {
   const page = renderPage(address, { shown });
@@ -12,6 +13,7 @@ async function opened(address = "/zones/1/roots", shown = board()) {
     .on(getRootHistory, rootHistory)
     .on(getZoneReports, { zoneId: 1, reports: [] })
     .on(getZoneDay, zoneDay())
+    .on(getRootStation, rootStation)
     .on(addReading, rootHistory);
   await screen.findByRole("heading", { level: 1 });
   await page.user.keyboard("l");
@@ -74,5 +76,41 @@ describe("logging a reading", () => {
     await waitFor(() => expect(server.sent(addReading)).toHaveLength(1));
     const [{ levelCm }] = server.sent(addReading) as [{ levelCm: number }];
     expect(levelCm).toBeCloseTo(25.4, 6);
+  });
+
+  it("is of the day that is looked at, at a time that is asked for", async () => {
+    const { server, user, dialog } = await opened("/zones/1/roots?date=2026-06-14");
+    await user.type(dialog.getByLabelText("Drain share"), "31{Enter}");
+    expect(await dialog.findByText("Say at what time it was, as 08:15.")).toBeVisible();
+    await user.type(dialog.getByLabelText("Read at"), "815{Enter}");
+    await waitFor(() => expect(server.sent(addReading)).toMatchObject([{ at: "2026-06-14T06:15:00.000Z" }]));
+  });
+
+  it("may be of an earlier hour, never of one to come", async () => {
+    const { server, user, dialog } = await opened();
+    expect(dialog.getByLabelText("Read at")).toHaveValue("08:10");
+    await user.type(dialog.getByLabelText("Drain share"), "31");
+    await user.clear(dialog.getByLabelText("Read at"));
+    await user.type(dialog.getByLabelText("Read at"), "9:00{Enter}");
+    expect(await dialog.findByText("This is still to come.")).toBeVisible();
+    await user.clear(dialog.getByLabelText("Read at"));
+    await user.type(dialog.getByLabelText("Read at"), "7:05{Enter}");
+    await waitFor(() => expect(server.sent(addReading)).toMatchObject([{ at: "2026-06-16T05:05:00.000Z" }]));
+  });
+
+  it("asks about a value far outside the zone's own past, and takes it when it is said once more", async () => {
+    const { server, user, dialog } = await opened();
+    await waitFor(() => expect(server.sent(getRootStation)).toHaveLength(1));
+    await user.type(dialog.getByLabelText("Drain EC"), "19{Enter}");
+    expect(await dialog.findByText(/drain ec: 19.00 mS\/cm is far from the last readings/)).toBeVisible();
+    expect(server.sent(addReading)).toEqual([]);
+    await user.click(dialog.getByRole("button", { name: /Save/ }));
+    await waitFor(() => expect(server.sent(addReading)).toMatchObject([{ drainEcMsCm: 19 }]));
+  });
+
+  it("never takes 1,9 for 19", async () => {
+    const { server, user, dialog } = await opened();
+    await user.type(dialog.getByLabelText("Drain EC"), "2,9{Enter}");
+    await waitFor(() => expect(server.sent(addReading)).toMatchObject([{ drainEcMsCm: 2.9 }]));
   });
 });

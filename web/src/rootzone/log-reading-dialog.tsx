@@ -1,16 +1,28 @@
 import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import Form from "antd/es/form";
+import {
+  faultsOfMoment,
+  instantFrom,
+  MomentFields,
+  momentIn,
+  type MomentValues,
+  type Noting,
+} from "../place/moment-fields.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
-import { READING_FIELDS, type ReadingKey } from "./reading-fields.ts";
-import { useAddReading } from "./use-readings.ts";
+import { useUnits } from "../units/use-units.tsx";
+import { READING_FIELDS, unusualWords, type ReadingKey } from "./reading-fields.ts";
+import { lastOf, useAddReading, useRootStation } from "./use-readings.ts";
 
-type Values = Partial<Record<ReadingKey, number | null>>;
+type Values = Partial<Record<ReadingKey, number | null>> & MomentValues;
 
 /** What the tray and the pen say, in seconds: Tab from field to field, Enter saves. */
-export function LogReadingDialog({ zone, now, onClose }: { zone: BoardZone; now: string; onClose(): void }) {
+export function LogReadingDialog({ zone, noting, onClose }: { zone: BoardZone; noting: Noting; onClose(): void }) {
   const add = useAddReading(zone.id);
+  const { show } = useUnits();
+  const station = useRootStation(null).data;
+  const past = station ? lastOf(station, zone.id) : {};
   const fields = READING_FIELDS[zone.system] ?? [];
   const lastFeedEc = zone.roots?.kind === "substrate" ? zone.roots.drain?.feedEcMsCm : undefined;
   return (
@@ -18,11 +30,18 @@ export function LogReadingDialog({ zone, now, onClose }: { zone: BoardZone; now:
       title={`Reading: ${zone.name}`}
       width={420}
       schema={newReadingSchema}
-      initialValues={{ feedEcMsCm: lastFeedEc ?? null }}
-      recordOf={(typed) => ({
+      initialValues={{ feedEcMsCm: lastFeedEc ?? null, ...momentIn(noting) }}
+      recordOf={({ onDate = null, clock = null, ...typed }) => ({
         ...Object.fromEntries(Object.entries(typed).filter(([, value]) => typeof value === "number")),
-        at: now,
+        at: instantFrom({ onDate, clock }, noting),
       })}
+      faultsIn={(values) => faultsOfMoment(values, noting)}
+      asks={(reading) =>
+        fields.flatMap((field) => {
+          const value = reading[field.key];
+          return value === undefined ? [] : (unusualWords(field, value, past, show) ?? []);
+        })
+      }
       saving={add}
       save={add.mutate}
       onClose={onClose}
@@ -32,6 +51,7 @@ export function LogReadingDialog({ zone, now, onClose }: { zone: BoardZone; now:
           <QuantityInput {...(quantity ? { quantity, signed: true } : { unit: unit ?? "" })} />
         </Form.Item>
       ))}
+      <MomentFields until={noting.today} verb="Read" />
     </RecordDialog>
   );
 }

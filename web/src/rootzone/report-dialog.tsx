@@ -7,7 +7,7 @@ import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useBoard } from "../place/use-board.ts";
+import { useNoting } from "../place/moment-fields.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddReport } from "./use-reports.ts";
 import { DateInput } from "../forms/date-input.tsx";
@@ -37,13 +37,14 @@ const SOIL_FIELDS = [
 /** A laboratory's report of this zone's soil or solution; what was not measured stays empty. */
 export function ReportDialog({ zone, isSoil, onClose }: { zone: BoardZone; isSoil: boolean; onClose(): void }) {
   const add = useAddReport(zone.id);
-  const today = useBoard(null).data?.today ?? "";
+  const noting = useNoting();
+  const today = noting?.today ?? "";
   return (
     <RecordDialog<Values, NewZoneReport>
       title={`${isSoil ? "Soil test" : "Report"}: ${zone.name}`}
       width={560}
       schema={newZoneReportSchema}
-      initialValues={{ kind: isSoil ? "soil" : "drain", takenOn: today }}
+      initialValues={{ kind: isSoil ? "soil" : "drain", takenOn: noting?.date ?? "" }}
       recordOf={isSoil ? soilOf : solutionOf}
       saving={add}
       save={add.mutate}

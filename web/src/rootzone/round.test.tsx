@@ -45,7 +45,9 @@ describe("the round", () => {
     expect(ec).toHaveFocus();
     expect(screen.getByText(/Far from before/)).toBeVisible();
     await user.click(screen.getByRole("button", { name: "Write the round" }));
-    expect(await screen.findByText(/0\.31 mS\/cm is far from the last readings, 2\.95 to 3\.10 mS\/cm/)).toBeVisible();
+    expect(
+      await screen.findByText(/0\.31 mS\/cm is far from the last readings, 2\.95 mS\/cm to 3\.10 mS\/cm/),
+    ).toBeVisible();
     expect(server.sent(addRound)).toEqual([]);
     await user.click(ec);
     await user.keyboard("{Enter}");

@@ -1,16 +1,16 @@
 import { newReadingSchema, type RootStation } from "@sprunel/contract/rootzone";
 import type { Board, BoardZone } from "@sprunel/contract/today";
-import { farFromPast } from "@sprunel/core/rootzone";
 import Button from "antd/es/button";
 import { useState, type ReactNode } from "react";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
+import { useAsked, type Question } from "../forms/use-asked.ts";
 import { useStored } from "../forms/use-stored.ts";
 import { Walk, WalkActions, WalkAsked, WalkBefore, WalkField, WalkStop } from "../forms/walk.tsx";
 import { ageWords } from "../place/age.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";
-import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
+import { READING_FIELDS, shownReading, unusualWords, type ReadingField, type Show } from "./reading-fields.ts";
 import { bucketSharePct, NO_DRAFT, readingsOf, type Bucket, type DraftRow, type RoundDraft } from "./round-draft.ts";
 import styles from "./round.module.css";
 import { lastOf, useAddRound, type LastOfZone } from "./use-readings.ts";
@@ -22,8 +22,8 @@ const NO_BUCKET: Bucket = { dripMl: null, drippers: null, drainMl: null };
  * it, and what is far from it is asked before it is written.
  */
 export function Round({ board, last }: { board: Board; last: RootStation }) {
+  const { show } = useUnits();
   const [draft, setDraft] = useStored<RoundDraft>("round", NO_DRAFT);
-  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
   const [faults, setFaults] = useState<readonly string[]>([]);
   const [written, setWritten] = useState(0);
   const add = useAddRound();
@@ -33,8 +33,8 @@ export function Round({ board, last }: { board: Board; last: RootStation }) {
     const before = draft[zone.id] ?? { at: board.now, values: {} };
     setDraft({ ...draft, [zone.id]: { ...before, ...part } });
   };
-  const questions = read.flatMap((zone) => questionsOf(zone, draft[zone.id], lastOf(last, zone.id)));
-  const open = questions.filter(({ key }) => !kept.has(key));
+  const questions = read.flatMap((zone) => questionsOf(zone, draft[zone.id], lastOf(last, zone.id), show));
+  const { open, mayLeave, forget } = useAsked(questions);
   const save = (): void => {
     const found = open.map(({ words }) => words).concat(bucketFaults(read, draft), rangeFaults(read, draft));
     setFaults(found);
@@ -44,21 +44,10 @@ export function Round({ board, last }: { board: Board; last: RootStation }) {
       onSuccess: () => {
         setWritten(readings.length);
         setDraft(NO_DRAFT);
-        setKept(new Set());
+        forget();
       },
       onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),
     });
-  };
-  /** A value that is asked about is kept by Enter pressed in it once more. */
-  const mayLeave = (field: HTMLInputElement): boolean => {
-    const asked = open.find(({ key }) => key === field.closest<HTMLElement>("[data-about]")?.dataset["about"]);
-    if (!asked) return true;
-    if (field.dataset["asked"] !== asked.value) {
-      field.dataset["asked"] = asked.value;
-      return false;
-    }
-    setKept(new Set([...kept, asked.key]));
-    return true;
   };
   return (
     <Walk mayLeave={mayLeave}>
@@ -95,37 +84,26 @@ export function Round({ board, last }: { board: Board; last: RootStation }) {
   );
 }
 
-interface Question {
-  readonly key: string;
-  readonly value: string;
-  readonly words: string;
-}
-
 function keyOf(zone: BoardZone, field: string): string {
   return `${zone.id} ${field}`;
 }
 
 /** What is far from the zone's own past, in words that can be answered. */
-function questionsOf(zone: BoardZone, row: DraftRow | undefined, last: LastOfZone): Question[] {
+function questionsOf(zone: BoardZone, row: DraftRow | undefined, last: LastOfZone, show: Show): Question[] {
   if (!row) return [];
   const share = row.bucket && bucketSharePct(row.bucket);
-  return (READING_FIELDS[zone.system] ?? []).flatMap(({ key, label, unit, digits, everydayStep }) => {
-    const value = key === "drainPct" && typeof share === "number" ? share : row.values[key];
-    if (typeof value !== "number") return [];
-    const usual = farFromPast(
-      value,
-      (last[key] ?? []).map((one) => one.value),
-      everydayStep,
-    );
-    if (!usual) return [];
-    const shown = (one: number): string => `${one.toFixed(digits)}${unit ? ` ${unit}` : ""}`;
-    return [
-      {
-        key: keyOf(zone, key),
-        value: String(value),
-        words: `${zone.name}, ${label.toLowerCase()}: ${shown(value)} is far from the last readings, ${usual.least.toFixed(digits)} to ${shown(usual.most)}. Correct it, or press Enter in it to keep it.`,
-      },
-    ];
+  return (READING_FIELDS[zone.system] ?? []).flatMap((field) => {
+    const value = field.key === "drainPct" && typeof share === "number" ? share : row.values[field.key];
+    const words = typeof value === "number" ? unusualWords(field, value, last, show) : null;
+    return words
+      ? [
+          {
+            key: keyOf(zone, field.key),
+            value: String(value),
+            words: `${zone.name}, ${words} Correct it, or press Enter in it to keep it.`,
+          },
+        ]
+      : [];
   });
 }
 
@@ -241,12 +219,9 @@ function Before({ field, now, last }: { field: ReadingField; now: string; last: 
   const { show } = useUnits();
   const [newest] = last[field.key] ?? [];
   if (!newest) return <WalkBefore>never read</WalkBefore>;
-  const { text, unit } = field.quantity
-    ? show(field.quantity, newest.value)
-    : { text: newest.value.toFixed(field.digits), unit: field.unit ?? "" };
   return (
     <WalkBefore>
-      before {text} {unit} · {ageWords(newest.at, now)}
+      before {shownReading(field, newest.value, show)} · {ageWords(newest.at, now)}
     </WalkBefore>
   );
 }

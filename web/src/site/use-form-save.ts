@@ -3,7 +3,7 @@ import type { FormInstance } from "antd/es/form";
 import { useState } from "react";
 import type { z } from "zod";
 import { ApiError } from "../http/api.ts";
-import { faultsOf, showFaults } from "../forms/form-errors.ts";
+import { clearFaults, faultsOf, showFaults } from "../forms/form-errors.ts";
 import type { Existing } from "../place/use-set-up.ts";
 
 interface Question<Record> {
@@ -46,6 +46,7 @@ export function useFormSave<Record, Saved extends Existing>({
       return;
     }
     setStray([]);
+    clearFaults(form);
     mutation.mutate(
       { existing: at, record: parsed.data },
       {

@@ -100,19 +100,19 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
 export function dayPicks(more: Partial<DayPicks> = {}): DayPicks {
   const kg = { kind: "mass" } as const;
   const heads = { kind: "piece", one: "head", many: "heads" } as const;
-  const none = { pickedOn: "2026-06-14", brixPct: null, struck: null };
+  const none = { clock: null, pickedOn: "2026-06-14", brixPct: null, struck: null };
   const standing = { areaM2: 500, picking: true, pickedPerM2: 1.5, pathPerM2: 2.1, targetPerM2: 6, picks: [] };
   return {
     date: DATE,
     zones: [
       {
         ...{ zoneId: 1, name: "Melon bags", crop: "Netted melon", soldAs: kg, ...standing },
-        before: { ...none, id: 3, massKg: 310, count: 240, grade: "class 1" },
+        past: [{ ...none, id: 3, massKg: 310, count: 240, grade: "class 1" }],
       },
-      { ...{ zoneId: 2, name: "Dry bags", crop: "Netted melon", soldAs: kg, ...standing }, before: null },
+      { ...{ zoneId: 2, name: "Dry bags", crop: "Netted melon", soldAs: kg, ...standing }, past: [] },
       {
         ...{ zoneId: 3, name: "Lettuce tanks", crop: "Butterhead lettuce", soldAs: heads, ...standing },
-        before: { ...none, id: 4, massKg: null, count: 440, grade: null },
+        past: [{ ...none, id: 4, massKg: null, count: 440, grade: null }],
         picks: [{ ...none, id: 9, pickedOn: DATE, massKg: null, count: 120, grade: null }],
       },
     ],

@@ -13,10 +13,18 @@ function Field({
   ...more
 }: { start?: number | null; system?: "metric" | "us" } & Partial<Parameters<typeof QuantityInput>[0]>) {
   const [value, setValue] = useState<number | null>(start);
-  kept = value;
   return (
     <UnitsProvider siteSystem={system}>
-      <QuantityInput label="Amount" unit="L" {...more} value={value} onChange={setValue} />
+      <QuantityInput
+        label="Amount"
+        unit="L"
+        {...more}
+        value={value}
+        onChange={(next) => {
+          kept = next;
+          setValue(next);
+        }}
+      />
       <button type="button" onClick={() => setValue(7)}>
         from elsewhere
       </button>

@@ -2,7 +2,7 @@ import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract/wate
 import Form from "antd/es/form";
 import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useBoard } from "../place/use-board.ts";
+import { useNoting } from "../place/moment-fields.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddDose } from "./use-doses.ts";
 import { DateInput } from "../forms/date-input.tsx";
@@ -29,7 +29,8 @@ export function DoseDialog({
   onClose(): void;
 }) {
   const [key] = useState(newKey);
-  const today = useBoard(null).data?.today ?? "";
+  const noting = useNoting();
+  const today = noting?.today ?? "";
   const add = useAddDose(zoneId);
   return (
     <RecordDialog<Values, NewDose>
@@ -37,7 +38,7 @@ export function DoseDialog({
       width={420}
       columns={1}
       schema={newDoseSchema}
-      initialValues={{ givenOn: today, litres: doseL, flushL }}
+      initialValues={{ givenOn: noting?.date ?? "", litres: doseL, flushL }}
       recordOf={(typed) => ({
         key,
         sourceId: source.id,

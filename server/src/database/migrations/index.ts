@@ -18,8 +18,9 @@ import { actors } from "./016-actors.ts";
 import { tankLevels } from "./017-tank-levels.ts";
 import { sitePump } from "./018-site-pump.ts";
 import { struckWaterings } from "./019-struck-waterings.ts";
-import { dateForm } from "./021-date-form.ts";
 import { yieldAsSold } from "./020-yield-as-sold.ts";
+import { dateForm } from "./021-date-form.ts";
+import { pickClock } from "./022-pick-clock.ts";
 import type { Migration } from "./migration.ts";
 
 const all: readonly Migration[] = [
@@ -44,6 +45,7 @@ const all: readonly Migration[] = [
   struckWaterings,
   yieldAsSold,
   dateForm,
+  pickClock,
 ];
 
 /** Migrations live in code, so that a built server carries them. */

@@ -1,15 +1,26 @@
 import { newMixSchema, type NewMix, type ZoneFeed } from "@sprunel/contract/feed";
 import type { Recipe } from "@sprunel/core/feed";
+import type { UnitSystem } from "@sprunel/core/units";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { RecordDialog } from "../../forms/record-dialog.tsx";
+import { useUnits } from "../../units/use-units.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
+import {
+  faultsOfMoment,
+  instantFrom,
+  MomentFields,
+  momentIn,
+  type MomentValues,
+  type Noting,
+} from "../../place/moment-fields.tsx";
+import { weighed } from "./masses.ts";
 import styles from "./mix.module.css";
 import { useLogMix } from "../use-feed.ts";
 import { newKey } from "../../forms/new-key.ts";
 
-interface Values {
+interface Values extends MomentValues {
   /** as they stand on their scale: grams below 1 kg */
   lines?: { mass?: number | null; lot?: string }[];
   /** L that stand in each tank after it, by their order */
@@ -23,15 +34,18 @@ export function MixDialog({
   zoneId,
   recipe,
   tanks,
+  noting,
   onClose,
   onLogged,
 }: {
   zoneId: number;
   recipe: Recipe;
   tanks: ZoneFeed["tanks"];
+  noting: Noting;
   onClose(): void;
   onLogged(): void;
 }) {
+  const { system } = useUnits();
   const log = useLogMix(zoneId);
   // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
   const [key] = useState(newKey);
@@ -44,14 +58,18 @@ export function MixDialog({
       width={620}
       columns={1}
       schema={newMixSchema}
+      faultsIn={(values) => faultsOfMoment(values, noting)}
+      asks={(mix) => mix.lines.flatMap((line) => farFromRecipe(line, recipe, system) ?? [])}
       initialValues={{
+        ...momentIn(noting),
         levels: used.map(({ volumeL }) => volumeL),
         lines: lines.map((line) => ({
           mass: isSmall(line) ? Number((line.kgPerTank * 1000).toFixed(1)) : Number(line.kgPerTank.toFixed(3)),
         })),
       }}
-      recordOf={({ lines: typed = [], levels = [] }) => ({
+      recordOf={({ onDate = null, clock = null, lines: typed = [], levels = [] }) => ({
         key,
+        mixedAt: instantFrom({ onDate, clock }, noting),
         levels: used.flatMap(({ id }, at) => {
           const litres = levels[at] ?? null;
           return litres === null ? [] : [{ tankId: id, litres }];
@@ -91,6 +109,9 @@ export function MixDialog({
           </Form.Item>
         </div>
       ))}
+      <div className={styles["weighed"]}>
+        <MomentFields until={noting.today} verb="Mixed" />
+      </div>
       {used.map(({ id }, at) => (
         <div key={id} className={styles["weighed"]}>
           <span>Stands in tank {id} then</span>
@@ -101,4 +122,16 @@ export function MixDialog({
       ))}
     </RecordDialog>
   );
+}
+
+/** More than double or less than half of what the recipe weighs is likely a slip. */
+function farFromRecipe(
+  { productId, tankId, kg }: NewMix["lines"][number],
+  { lines }: Recipe,
+  system: UnitSystem,
+): string | null {
+  const asked = lines.find((line) => line.productId === productId && line.tankId === tankId);
+  if (!asked || (kg <= 2 * asked.kgPerTank && kg >= asked.kgPerTank / 2)) return null;
+  const [typed, wanted] = [weighed(kg, system), weighed(asked.kgPerTank, system)];
+  return `${asked.name} in tank ${tankId}: ${typed.text} ${typed.unit} is far from the ${wanted.text} ${wanted.unit} of the recipe.`;
 }

@@ -3,6 +3,7 @@ import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
+import { useNoting } from "../../place/moment-fields.tsx";
 import { useSiteTime } from "../../place/use-site-time.ts";
 import { useUnits } from "../../units/use-units.tsx";
 import shared from "../feed.module.css";
@@ -22,6 +23,7 @@ interface Props {
 
 /** To the weigh sheet, and the mix into the book: the shelf goes down by what was weighed. */
 export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
+  const noting = useNoting();
   const [open, setOpen] = useState(false);
   const [logged, setLogged] = useState(false);
   return (
@@ -39,12 +41,13 @@ export function MixPanel({ zoneId, recipe, feed, unsaved }: Props) {
         )}
       </div>
       {logged && <p role="status">In the book; the shelf has gone down by what was weighed.</p>}
-      {open && (
+      {open && noting && (
         <Suspense>
           <MixDialog
             zoneId={zoneId}
             recipe={recipe}
             tanks={feed.tanks}
+            noting={noting}
             onClose={() => setOpen(false)}
             onLogged={() => setLogged(true)}
           />
