@@ -4,11 +4,13 @@ import { standingOn } from "@sprunel/core/crop";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { readingStore, wateringStore, type Prepared, type Scope, type Watering } from "@sprunel/server";
 import { Feeds } from "./feeds.ts";
+import { uuid } from "./keys.ts";
 import { pickOf } from "./picks.ts";
 import { zones } from "./quillbrook.ts";
 import { FIRST_DATE, HISTORY_DAYS, type DemoZone } from "./story.ts";
 import { ZoneTruth } from "./zone-truth.ts";
 
+const DECIDED = 5;
 const UNDECIDED_DAYS = 3;
 /** Until roots have grown out of their block a drain says little, and nobody corrects the plan by it. */
 const YOUNG_DAYS = 10;
@@ -93,7 +95,13 @@ async function dayAsDecided(
   for (const { finding, about } of open)
     await decisions.decide(
       zone.id,
-      { verdict: "accepted", cause: finding.cause, about, date },
+      {
+        key: uuid(DECIDED, zone.id, Math.floor(Date.parse(date) / 86_400_000)),
+        verdict: "accepted",
+        cause: finding.cause,
+        about,
+        date,
+      },
       Date.parse(`${date}T06:00:00Z`),
     );
   return plans.zoneDay(zone.id, date);

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dateSchema, labelSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
+import { dateSchema, idSchema, labelSchema, instantSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { causeSchema, findingSchema, stationSchema } from "./finding.ts";
 
 /** How a zone differs from the model: times the modelled demand, and a drain share against salt. */
@@ -22,7 +22,8 @@ export type Proposal = z.infer<typeof proposalSchema>;
 
 export const verdictSchema = z.enum(["accepted", "changed", "dismissed"]);
 
-const decisionSchema = z.object({
+export const decisionSchema = z.object({
+  id: idSchema,
   verdict: verdictSchema,
   decidedAt: instantSchema,
   fromDate: dateSchema,
@@ -42,7 +43,13 @@ export const openFindingSchema = z.object({
 });
 export type OpenFinding = z.infer<typeof openFindingSchema>;
 
-const found = { cause: causeSchema, about: labelSchema("What it is about"), date: dateSchema };
+const found = {
+  /** made by the page, so that a second sending of one decision is not a second one */
+  key: z.uuid(),
+  cause: causeSchema,
+  about: labelSchema("What it is about"),
+  date: dateSchema,
+};
 export const newDecisionSchema = z
   .discriminatedUnion(
     "verdict",

@@ -12,7 +12,8 @@ export const findingSchema = z.discriminatedUnion("cause", [
     mark: markSchema,
     drainPct: z.number(),
     targetPct: z.number(),
-    drainEcMsCm: z.number(),
+    /** null where only the share was read */
+    drainEcMsCm: z.number().nullable(),
   }),
   z.object({ cause: z.literal("salt"), mark: markSchema, drainEcMsCm: z.number(), feedEcMsCm: z.number() }),
   z.object({ cause: z.literal("dosing"), mark: markSchema, dripEcMsCm: z.number(), feedEcMsCm: z.number() }),

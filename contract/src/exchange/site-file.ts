@@ -4,7 +4,7 @@ import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
-import { feedSettingsSchema, feedTargetSchema, newMixSchema } from "../feed/feed.ts";
+import { feedSettingsSchema, keptTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
 import { notedPickSchema } from "../harvest/harvest.ts";
 import { newCatchTestSchema, newDripLinesSchema } from "../irrigation/drip-lines.ts";
@@ -38,11 +38,12 @@ const hourSchema = z.strictObject({
 });
 
 const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
+  archived: z.boolean().default(false),
   /** shares by the source's name */
   waters: z.array(z.strictObject({ source: nameSchema, sharePct: z.number() })),
   lines: newDripLinesSchema.nullable(),
   catchTests: z.array(newCatchTestSchema.extend({ struck })),
-  target: feedTargetSchema.nullable(),
+  target: keptTargetSchema.nullable(),
   feedSettings: feedSettingsSchema.nullable(),
   readings: z.array(readingSchema),
   /** readings that do not count, by their instant */
@@ -72,6 +73,7 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
       correction: correctionSchema.nullable(),
       reason: reasonSchema.nullable(),
       decidedAt: instantSchema,
+      takenBackAt: instantSchema.nullable().default(null),
     }),
   ),
 });

@@ -16,7 +16,17 @@ const amountSchema = quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trac
 export const feedTargetSchema = z.strictObject({
   ions: z.partialRecord(ionSchema, amountSchema),
   ph: quantitySchema("The target pH", 4, 8, ""),
+  /** what it is called: the published solution or the recipe that it was taken from, or a grower's own name */
+  name: textSchema("The target's name", 120).optional(),
 });
+/** A zone's own target belongs to one planting: the next crop starts from its library's. */
+export const keptTargetSchema = feedTargetSchema.extend({
+  /** null where nothing stood when it was kept */
+  plantedOn: dateSchema.nullable().default(null),
+  /** the stage in which it was kept */
+  stageId: labelSchema("The stage").nullable().default(null),
+});
+export type KeptTarget = z.infer<typeof keptTargetSchema>;
 export type FeedTarget = z.infer<typeof feedTargetSchema>;
 export const feedTargetUpdateSchema = feedTargetSchema
   .extend({ version: versionSchema.nullable() })
@@ -114,7 +124,8 @@ export const zoneFeedSchema = z
     library: z
       .object({ name: z.string(), ions: ionsSchema, ph: z.number(), source: z.string(), assumed: z.boolean() })
       .nullable(),
-    own: feedTargetSchema.extend({ version: versionSchema }).nullable(),
+    /** the one that was kept for the planting of the date, with the name of the stage in which it was kept */
+    own: feedTargetSchema.extend({ version: versionSchema, keptIn: z.string().nullable() }).nullable(),
     /** the waters of the zone mixed, by their reports in force; null while one has none */
     water: z.object({ ions: ionsSchema, ph: z.number() }).nullable(),
     waters: z.array(

@@ -18,6 +18,9 @@ export {
 export {
   feedSettingsSchema,
   feedTargetSchema,
+  feedWishesSchema,
+  keptTargetSchema,
+  type KeptTarget,
   newMixSchema,
   shelfUpdateSchema,
   type FeedSettings,

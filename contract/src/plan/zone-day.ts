@@ -2,7 +2,7 @@ import { z } from "zod";
 import { dateSchema, idSchema, instantSchema } from "../basics/basics.ts";
 import { explanationSchema } from "../basics/explanation.ts";
 import { pulseSchema } from "../irrigation/zone-water.ts";
-import { openFindingSchema } from "../advice/decision.ts";
+import { decisionSchema, openFindingSchema } from "../advice/decision.ts";
 import { rootsSchema } from "../rootzone/roots.ts";
 import { missingSchema, stripPulseSchema } from "./strip.ts";
 
@@ -51,6 +51,8 @@ export const zoneDaySchema = z
     pulses: z.array(stripPulseSchema),
     roots: rootsSchema.nullable(),
     findings: z.array(openFindingSchema),
+    /** the decision whose correction the plan counts on */
+    inForce: decisionSchema.nullable(),
     /** how each figure arose; a figure that the day does not have is absent */
     workings: z.partialRecord(figureSchema, explanationSchema),
     plan: z

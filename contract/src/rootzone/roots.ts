@@ -10,8 +10,9 @@ export const rootsSchema = z.discriminatedUnion("kind", [
         on: dateSchema,
         at: instantSchema,
         sharePct: z.number(),
-        ecMsCm: z.number(),
-        feedEcMsCm: z.number(),
+        /** null where only the share was read */
+        ecMsCm: z.number().nullable(),
+        feedEcMsCm: z.number().nullable(),
         ph: z.number().nullable(),
       })
       .nullable(),

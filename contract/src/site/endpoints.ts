@@ -1,6 +1,6 @@
 import { endpoint, oneParams } from "../basics/endpoint.ts";
 import { newSiteSchema, siteSchema, siteUpdateSchema } from "./site.ts";
-import { newZoneSchema, setUpSchema, zoneSchema, zoneUpdateSchema } from "./zone.ts";
+import { archiveZoneSchema, copyZoneSchema, newZoneSchema, setUpSchema, zoneSchema, zoneUpdateSchema } from "./zone.ts";
 
 export const getSetUp = endpoint({
   method: "get",
@@ -43,4 +43,31 @@ export const updateZone = endpoint({
   params: oneParams,
   body: zoneUpdateSchema,
   answer: zoneSchema,
+});
+
+export const copyZone = endpoint({
+  method: "post",
+  path: "/api/zones/:id/copies",
+  summary: "Add zones like this one, with its lines, tanks and own target; all of them or none",
+  params: oneParams,
+  body: copyZoneSchema,
+  answer: setUpSchema,
+  status: 201,
+});
+
+export const archiveZone = endpoint({
+  method: "put",
+  path: "/api/zones/:id/archived",
+  summary: "Put a zone aside, or take it back; its records are kept",
+  params: oneParams,
+  body: archiveZoneSchema,
+  answer: setUpSchema,
+});
+
+export const deleteZone = endpoint({
+  method: "delete",
+  path: "/api/zones/:id",
+  summary: "Delete a zone of which nothing was noted; 409 for any other",
+  params: oneParams,
+  answer: setUpSchema,
 });

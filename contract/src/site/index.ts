@@ -1,4 +1,4 @@
-export { addSite, addZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
+export { addSite, addZone, archiveZone, copyZone, deleteZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
 export { newSiteSchema, siteSchema, type DateForm, type NewSite, type Site } from "./site.ts";
 export {
   SYSTEMS,

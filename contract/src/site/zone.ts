@@ -161,8 +161,25 @@ export const newZoneSchema = z
   .meta({ id: "NewZone" });
 export type NewZone = z.infer<typeof newZoneSchema>;
 
-export const zoneSchema = newZoneSchema.extend({ id: idSchema, version: versionSchema }).meta({ id: "Zone" });
+export const zoneSchema = newZoneSchema
+  .extend({
+    id: idSchema,
+    version: versionSchema,
+    /** no longer grown in: it stands on no page, its records are kept */
+    archived: z.boolean(),
+  })
+  .meta({ id: "Zone" });
 export type Zone = z.infer<typeof zoneSchema>;
+
+export const archiveZoneSchema = z.strictObject({ archived: z.boolean() }).meta({ id: "ArchiveZone" });
+/** Zones like another, each with a name of its own. */
+export const copyZoneSchema = z
+  .strictObject({
+    names: listSchema("Names", textSchema("The zone's name", 60), 100).min(1, {
+      error: () => "Name at least one zone to add.",
+    }),
+  })
+  .meta({ id: "CopyZone" });
 
 export const zoneUpdateSchema = newZoneSchema.extend({ version: versionSchema }).meta({ id: "ZoneUpdate" });
 

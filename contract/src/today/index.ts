@@ -1,2 +1,2 @@
 export type { Board, BoardZone } from "./board.ts";
-export { decide, getBoard } from "./endpoints.ts";
+export { decide, getBoard, takeBackDecision } from "./endpoints.ts";

@@ -16,8 +16,9 @@ export interface MeteredDay {
 /** A reading at the drain, and what is known of the days around it. */
 export interface DrainReading {
   readonly drainPct: number;
-  readonly drainEcMsCm: number;
-  readonly feedEcMsCm: number;
+  /** mS/cm; null where only the share was read: then nothing is said of salt */
+  readonly drainEcMsCm: number | null;
+  readonly feedEcMsCm: number | null;
   /** drain target of the stage, % */
   readonly stageTargetPct: number;
   /** what the day of the reading was planned with */
@@ -59,7 +60,10 @@ export function adviseDrain(reading: DrainReading): DrainAdvice | null {
   if (!finding || (finding.cause !== "salt" && own && explains(own, inForce))) return null;
   const sheet = new Worksheet(reading.told);
   const demandFactor = demandFactorOf(reading, targetPct, sheet);
-  const drainShare = 100 * shareAgainstSalt(stageTargetPct / 100, meanShare(reading), reading, sheet);
+  const drainShare =
+    drainEcMsCm === null || feedEcMsCm === null
+      ? stageTargetPct
+      : 100 * shareAgainstSalt(stageTargetPct / 100, meanShare(reading), { drainEcMsCm, feedEcMsCm }, sheet);
   const drainSharePct = drainShare > stageTargetPct + 0.5 ? drainShare : null;
   const same =
     Math.abs(demandFactor / inForce.demandFactor - 1) < NOISE &&

@@ -8,7 +8,8 @@ export type Finding =
       readonly mark: Mark;
       readonly drainPct: number;
       readonly targetPct: number;
-      readonly drainEcMsCm: number;
+      /** null where only the share was read */
+      readonly drainEcMsCm: number | null;
     }
   | { readonly cause: "salt"; readonly mark: Mark; readonly drainEcMsCm: number; readonly feedEcMsCm: number }
   | { readonly cause: "dosing"; readonly mark: Mark; readonly dripEcMsCm: number; readonly feedEcMsCm: number }
@@ -42,15 +43,15 @@ export function isOffShare(drainPct: number, otherPct: number): boolean {
 export function judgeDrain(
   drainPct: number,
   targetPct: number,
-  drainEcMsCm: number,
-  feedEcMsCm: number,
+  drainEcMsCm: number | null,
+  feedEcMsCm: number | null,
 ): Finding | null {
   const off = drainPct - targetPct;
   if (isOffShare(drainPct, targetPct)) {
     const mark = Math.abs(off) > DRAIN_ACT ? "act" : "watch";
     return { cause: off < 0 ? "drain-low" : "drain-high", mark, drainPct, targetPct, drainEcMsCm };
   }
-  if (feedEcMsCm > 0 && drainEcMsCm > SALT_WATCH * feedEcMsCm)
+  if (feedEcMsCm !== null && drainEcMsCm !== null && feedEcMsCm > 0 && drainEcMsCm > SALT_WATCH * feedEcMsCm)
     return { cause: "salt", mark: drainEcMsCm > SALT_ACT * feedEcMsCm ? "act" : "watch", drainEcMsCm, feedEcMsCm };
   return null;
 }

@@ -11,10 +11,14 @@ interface DecisionRow {
   correction: string | null;
   reason: string | null;
   decided_at_ms: number;
+  key: string | null;
+  taken_back_at_ms: number | null;
   actor: string;
 }
 export type StoredDecision = Decision & { readonly zoneId: number; readonly cause: string; readonly about: string };
 interface NewStoredDecision {
+  readonly key?: string;
+  readonly takenBackAtMs?: number | null;
   readonly zoneId: number;
   readonly cause: string;
   readonly about: string;
@@ -25,17 +29,34 @@ interface NewStoredDecision {
   readonly decidedAtMs: number;
 }
 
-/** All SQL about what was decided. Decisions are only ever added: a later one about the same thing stands over an earlier. */
+/** All SQL about what was decided. Decisions are only ever added, a later one about the same thing standing over an earlier, and taken back. */
 export function decisionStore({ db, actor }: Writer) {
   return {
-    /** In the order in which they were taken. */
+    /** Those that stand, in the order in which they were taken. */
     async upTo(fromDate: string): Promise<StoredDecision[]> {
-      const rows = await db<DecisionRow>("decision").where("from_date", "<=", fromDate).orderBy("id");
+      const rows = await db<DecisionRow>("decision")
+        .where("from_date", "<=", fromDate)
+        .whereNull("taken_back_at_ms")
+        .orderBy("id");
       return rows.map(fromRow);
     },
     /** Every one of a zone, in the order in which they were taken. */
-    async all(zoneId: number): Promise<StoredDecision[]> {
-      return (await db<DecisionRow>("decision").where({ zone_id: zoneId }).orderBy("id")).map(fromRow);
+    async all(zoneId: number): Promise<(StoredDecision & { readonly takenBackAtMs: number | null })[]> {
+      const rows = await db<DecisionRow>("decision").where({ zone_id: zoneId }).orderBy("id");
+      return rows.map((row) => ({ ...fromRow(row), takenBackAtMs: row.taken_back_at_ms }));
+    },
+    /** @returns the date from which on it was in force; null where the zone has no such decision that stands */
+    async takeBack(zoneId: number, id: number, atMs: number): Promise<string | null> {
+      const row = await db<DecisionRow>("decision")
+        .where({ zone_id: zoneId, id })
+        .whereNull("taken_back_at_ms")
+        .first();
+      if (!row) return null;
+      await db<DecisionRow>("decision").where({ id }).update({ taken_back_at_ms: atMs });
+      return row.from_date;
+    },
+    async isKnown(key: string): Promise<boolean> {
+      return (await db<DecisionRow>("decision").where({ key }).first("id")) !== undefined;
     },
     async add(decision: NewStoredDecision): Promise<void> {
       await db<DecisionRow>("decision").insert({
@@ -47,6 +68,8 @@ export function decisionStore({ db, actor }: Writer) {
         correction: decision.correction && JSON.stringify(decision.correction),
         reason: decision.reason,
         decided_at_ms: decision.decidedAtMs,
+        key: decision.key ?? null,
+        taken_back_at_ms: decision.takenBackAtMs ?? null,
         actor,
       });
     },
@@ -55,6 +78,7 @@ export function decisionStore({ db, actor }: Writer) {
 
 function fromRow(row: DecisionRow): StoredDecision {
   return {
+    id: row.id,
     zoneId: row.zone_id,
     cause: row.cause,
     about: row.about,

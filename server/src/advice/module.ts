@@ -1,5 +1,6 @@
 import type { ZoneFile } from "@sprunel/contract/exchange";
 import type { Module } from "../scope/module.ts";
+import { iso } from "../scope/site-file-part.ts";
 import { decisionStore } from "./decision-store.ts";
 
 /** What was decided; findings and the way to decide stand on the board. */
@@ -10,12 +11,20 @@ export function adviceModule(): Module {
       ofZone: {
         decisions: {
           async *out(scope, { zoneId }) {
-            for (const { zoneId: _zone, ...decision } of await decisionStore(scope).all(zoneId))
-              yield decision as ZoneFile["decisions"][number];
+            for (const { id: _id, zoneId: _zone, takenBackAtMs, ...decision } of await decisionStore(scope).all(zoneId))
+              yield {
+                ...decision,
+                takenBackAt: takenBackAtMs === null ? null : iso(takenBackAtMs),
+              } as ZoneFile["decisions"][number];
           },
           async in(scope, { zoneId }, rows) {
-            for (const { decidedAt, ...decision } of rows)
-              await decisionStore(scope).add({ ...decision, zoneId, decidedAtMs: Date.parse(decidedAt) });
+            for (const { decidedAt, takenBackAt, ...decision } of rows)
+              await decisionStore(scope).add({
+                ...decision,
+                zoneId,
+                decidedAtMs: Date.parse(decidedAt),
+                takenBackAtMs: takenBackAt === null ? null : Date.parse(takenBackAt),
+              });
           },
         },
       },

@@ -91,7 +91,7 @@ export function siteFileService(scope: Scope, modules: readonly Module[]) {
             continue;
           }
           yield "[";
-          for (const [at, zone] of (await scope.zones()).entries()) {
+          for (const [at, zone] of (await zoneStore(scope).all()).entries()) {
             if (at > 0) yield ",";
             yield* zoneText(zone, sources, { ...place, zoneId: zone.id, path: `zones.${at}` });
           }
@@ -146,6 +146,7 @@ export function siteFileService(scope: Scope, modules: readonly Module[]) {
       plantings,
       waters,
     });
+    if (file.archived) await zoneStore(inner).archive(zoneId, true);
     const there = { ...place, zoneId };
     for (const value of ZONE_VALUES) {
       const held = file[value];

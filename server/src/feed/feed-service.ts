@@ -8,7 +8,7 @@ import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { USUAL } from "./zone-target.ts";
+import { keptFor, ownTarget, USUAL } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
@@ -23,6 +23,7 @@ export function feedService(scope: Scope, plans: PlanService) {
       const date = await scope.site.dateOr(asked);
       const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
       const standing = standingOn(zone.plantings, date);
+      const own = ownTarget(await store.target(id), standing);
       const library = standing && stageTarget(standing.crop.id, standing.state.period.stage.id);
       const records = await feedRecords(scope, site.id, date);
       return {
@@ -35,7 +36,13 @@ export function feedService(scope: Scope, plans: PlanService) {
           source: library.source,
           assumed: library.assumed,
         },
-        own: await store.target(id),
+        own: own && {
+          ions: own.ions,
+          ph: own.ph,
+          ...(own.name !== undefined && { name: own.name }),
+          version: own.version,
+          keptIn: standing?.crop.stages.find((stage) => stage.id === own.stageId)?.name ?? null,
+        },
         ...waterOf(records, zone),
         shelf: records.shelf,
         settings,
@@ -49,9 +56,11 @@ export function feedService(scope: Scope, plans: PlanService) {
     async saveTarget(id: number, version: number | null, target: FeedTarget): Promise<void> {
       const zone = await scope.zone(id);
       await scope.transaction(async (inner) => {
-        const current = await feedStore(inner).target(id);
+        const standing = standingOn(zone.plantings, await inner.site.dateOr(undefined));
+        const last = await feedStore(inner).target(id);
+        const current = ownTarget(last, standing);
         if ((current?.version ?? null) !== version) throw staleEdit(`The target of ${zone.name}`, current);
-        await feedStore(inner).saveTarget(id, (version ?? 0) + 1, target);
+        await feedStore(inner).saveTarget(id, (last?.version ?? 0) + 1, keptFor(target, standing));
       });
     },
 

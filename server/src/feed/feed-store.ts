@@ -3,7 +3,7 @@ import {
   feedTargetSchema,
   newMixSchema,
   type FeedSettings,
-  type FeedTarget,
+  type KeptTarget,
   type Mix,
   type NewMix,
   type ShelfUpdate,
@@ -21,6 +21,8 @@ interface TargetRow {
   zone_id: number;
   version: number;
   target: string;
+  planted_on: string | null;
+  stage_id: string | null;
   actor: string;
 }
 interface SettingsRow {
@@ -73,22 +75,30 @@ export function feedStore({ db, actor }: Writer) {
       const row = { zone_id: zoneId, version, settings: JSON.stringify(settings), actor };
       await db<SettingsRow>("feed_settings").insert(row).onConflict("zone_id").merge();
     },
-    async target(zoneId: number): Promise<(FeedTarget & { version: number }) | null> {
+    /** The last that was kept, of whichever planting. */
+    async target(zoneId: number): Promise<(KeptTarget & { version: number }) | null> {
       const row = await db<TargetRow>("feed_target").where({ zone_id: zoneId }).first();
-      return row ? { ...feedTargetSchema.parse(JSON.parse(row.target)), version: row.version } : null;
+      return row ? { ...keptTarget(row), version: row.version } : null;
     },
-    async saveTarget(zoneId: number, version: number, target: FeedTarget): Promise<void> {
-      const row = { zone_id: zoneId, version, target: JSON.stringify(target), actor };
+    async saveTarget(zoneId: number, version: number, { plantedOn, stageId, ...target }: KeptTarget): Promise<void> {
+      const row = {
+        zone_id: zoneId,
+        version,
+        target: JSON.stringify(target),
+        planted_on: plantedOn,
+        stage_id: stageId,
+        actor,
+      };
       await db<TargetRow>("feed_target").insert(row).onConflict("zone_id").merge();
     },
     /** Own targets and settings of all zones, by zone id. */
     async held(): Promise<{
-      readonly targets: ReadonlyMap<number, FeedTarget>;
+      readonly targets: ReadonlyMap<number, KeptTarget>;
       readonly settings: ReadonlyMap<number, FeedSettings>;
     }> {
       const [targets, settings] = [await db<TargetRow>("feed_target"), await db<SettingsRow>("feed_settings")];
       return {
-        targets: new Map(targets.map((row) => [row.zone_id, feedTargetSchema.parse(JSON.parse(row.target))])),
+        targets: new Map(targets.map((row) => [row.zone_id, keptTarget(row)])),
         settings: new Map(settings.map((row) => [row.zone_id, feedSettingsSchema.parse(JSON.parse(row.settings))])),
       };
     },
@@ -143,6 +153,11 @@ export function feedStore({ db, actor }: Writer) {
       return rows.map((row) => ({ zoneId: row.zone_id, mixedAtMs: row.mixed_at_ms, ...weighedIn(row) }));
     },
   };
+}
+
+function keptTarget(row: TargetRow): KeptTarget {
+  const target = feedTargetSchema.parse(JSON.parse(row.target));
+  return { ...target, plantedOn: row.planted_on, stageId: row.stage_id };
 }
 
 function weighedIn({ lines, levels }: MixRow): Pick<NewMix, "lines" | "levels"> {

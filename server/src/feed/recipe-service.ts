@@ -1,5 +1,6 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
 import type { Site } from "@sprunel/contract/site";
+import { standingOn } from "@sprunel/core/crop";
 import { recipe, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
@@ -9,7 +10,7 @@ import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import { recipeStore } from "./recipe-store.ts";
-import { askedIn, USUAL, type Held } from "./zone-target.ts";
+import { askedIn, keptFor, ownTarget, USUAL, type Held } from "./zone-target.ts";
 
 /** So many solved questions are remembered; zones that ask the same are solved once. */
 const REMEMBERED = 1000;
@@ -99,9 +100,12 @@ export function recipeService(scope: Scope, plans: PlanService) {
       await scope.transaction(async (inner) => {
         const store = feedStore(inner);
         const [target, settings] = [await store.target(zoneId), await store.settings(zoneId)];
-        if ((target?.version ?? null) !== targetVersion) throw staleEdit(`The target of ${zone.name}`, target);
+        const standing = standingOn(zone.plantings, await inner.site.dateOr(undefined));
+        if ((ownTarget(target, standing)?.version ?? null) !== targetVersion)
+          throw staleEdit(`The target of ${zone.name}`, target);
         if ((settings?.version ?? null) !== settingsVersion) throw staleEdit(`The tanks of ${zone.name}`, settings);
-        await store.saveTarget(zoneId, (targetVersion ?? 0) + 1, kept.asked.target);
+        const named = { ...kept.asked.target, name: kept.name };
+        await store.saveTarget(zoneId, (target?.version ?? 0) + 1, keptFor(named, standing));
         const { version: _version, ...others } = settings ?? { ...USUAL, version: 0 };
         await store.saveSettings(zoneId, (settingsVersion ?? 0) + 1, { ...others, wishes: kept.asked.wishes });
       });

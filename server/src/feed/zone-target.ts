@@ -1,5 +1,5 @@
-import type { Asked, FeedSettings } from "@sprunel/contract/feed";
-import { standingOn } from "@sprunel/core/crop";
+import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contract/feed";
+import { standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { FeedStore } from "./feed-store.ts";
@@ -19,10 +19,25 @@ export const USUAL: FeedSettings = {
   mixed: true,
 };
 
+/** The target that was kept for what stands on a date; one of a planting before does not count. */
+export function ownTarget<T extends KeptTarget>(kept: T | null | undefined, standing: Standing | null): T | null {
+  return kept && kept.plantedOn === (standing?.planting.plantedOn ?? null) ? kept : null;
+}
+
+/** A target as it is kept for what stands now. */
+export function keptFor(target: FeedTarget, standing: Standing | null): KeptTarget {
+  return {
+    ...target,
+    plantedOn: standing?.planting.plantedOn ?? null,
+    stageId: standing?.state.period.stage.id ?? null,
+  };
+}
+
 /** What a zone asks for: its own target, or else the library's of its stage. */
 export function askedIn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Asked | null {
   const standing = standingOn(plantings, date);
-  const target = targets.get(id) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  const target =
+    ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
   const { wishes, mixed } = settings.get(id) ?? USUAL;
   if (!target || !mixed) return null;
   return { target: { ions: target.ions, ph: target.ph }, wishes };

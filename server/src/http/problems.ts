@@ -31,6 +31,16 @@ export function staleEdit(what: string, current: unknown): ProblemError {
   });
 }
 
+/** Records are never erased, and so neither is what they speak of. */
+export function keptRecords(what: string, records: number): ProblemError {
+  return new ProblemError({
+    type: "/problems/has-records",
+    title: "It holds records",
+    status: 409,
+    detail: `${what} holds ${records === 1 ? "a record" : `${records} records`}. What was noted is never erased: put it aside instead. Nothing was deleted.`,
+  });
+}
+
 export function taken(path: string, message: string): ProblemError {
   return badInput([{ path, message }]);
 }

@@ -7,12 +7,13 @@ import type { StoreState } from "@sprunel/core/rootzone";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { dayLogs } from "./day-logs.ts";
 import { litresOf, ZonePlanner, type Records, type Remembered } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
-import { findingsOf, pulsesOf, rootsOf } from "./zone-state.ts";
+import { findingsOf, pulsesOf, rootsOf, withoutKey } from "./zone-state.ts";
 
 export type PlanService = ReturnType<typeof planService>;
 
@@ -74,6 +75,7 @@ export function planService(scope: Scope, weather: WeatherService) {
         from,
         addDays(date, 1),
       ),
+      drainWasRead: await readingStore(scope).everRead("drainPct"),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),
       today: localDate(clock(), site.timeZone),
     };
@@ -155,6 +157,7 @@ export function planService(scope: Scope, weather: WeatherService) {
       const et0Outside = outsideEt(site, date, weatherDay?.hours ?? []);
       const missing = typeof planned === "string" ? planned : null;
       const known = typeof planned === "string" ? null : planned;
+      const inForce = known && planner.inForce(date, known.standing);
       const roots = known && rootsOf(zone, planner, known, date, nowMs);
       const demandAt = new Map(known?.demand.hourlyMm.map((hour) => [hour.startMs, hour.mm]));
       const airAt = new Map(weatherDay?.air.get(zone.houseId)?.map((hour) => [hour.startMs, hour]));
@@ -178,6 +181,7 @@ export function planService(scope: Scope, weather: WeatherService) {
         })),
         pulses: pulsesOf(planner, known, date),
         roots,
+        inForce: inForce && withoutKey(inForce),
         findings: known && roots ? findingsOf(planner, known, roots, date) : [],
         workings: {
           ...weatherWorkings(site, date, weatherDay?.hours ?? []),

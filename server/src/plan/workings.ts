@@ -60,6 +60,8 @@ export function drainWorkings(roots: Roots | null): Partial<Record<Figure, Expla
   const { at, sharePct, feedEcMsCm } = roots.drain;
   return {
     drain: explanation(asRead("Drain share", sharePct, "% of the water given", at, "drain tray under the drippers")),
-    feedEc: explanation(asRead("Feed EC", feedEcMsCm, "mS/cm", at, "pen in the drip jug")),
+    ...(feedEcMsCm !== null && {
+      feedEc: explanation(asRead("Feed EC", feedEcMsCm, "mS/cm", at, "pen in the drip jug")),
+    }),
   };
 }

@@ -26,6 +26,8 @@ export interface Records {
   readonly site: Site;
   readonly weather: ReadonlyMap<string, DayWeather>;
   readonly logOf: LogOf;
+  /** zones whose drain was read at some time */
+  readonly drainWasRead: ReadonlySet<number>;
   /** in the order in which they were taken */
   readonly decisions: readonly StoredDecision[];
   /** the place's date now: days before it are over */
@@ -43,7 +45,7 @@ export interface Remembered {
 type Plan = PlannedDay | "not-planted" | "no-weather";
 
 /** A reading serves on its own day and the two after it. */
-const DRAIN_READING_AGES = [0, 1, 2] as const;
+export const DRAIN_READING_DAYS = 2;
 /** Uptake is measured over the day of the reading and the two before it. */
 const METERED_AGES = [2, 1, 0] as const;
 
@@ -129,6 +131,27 @@ export class ZonePlanner {
     return this.records.logOf(this.zone.id, date).readings;
   }
 
+  /** The newest day with some reading, of a date or so many days before it; what was read before planting is of another crop. */
+  lastRead(
+    date: string,
+    daysBack: number,
+    has: (reading: DayReadings) => unknown,
+  ): { readonly on: string; readonly reading: DayReadings } | null {
+    const first = this.standing(date)?.planting.plantedOn ?? "";
+    for (let age = 0; age <= daysBack; age++) {
+      const on = addDays(date, -age);
+      if (on < first) return null;
+      const reading = this.reading(on);
+      if (has(reading)) return { on, reading };
+    }
+    return null;
+  }
+
+  /** Whether anybody has begun to read this zone's drain: of a new one nothing is missed yet. */
+  get drainWasRead(): boolean {
+    return this.records.drainWasRead.has(this.zone.id);
+  }
+
   private standing(date: string): Standing | null {
     return standingOn(this.zone.plantings, date);
   }
@@ -164,11 +187,17 @@ export class ZonePlanner {
   }
 
   /** The correction in force on a date: the last that was accepted or changed since planting. */
-  private correction(date: string, { planting }: Standing): AcceptedCorrection | undefined {
-    const inForce = this.decisions.findLast(
+  private correction(date: string, standing: Standing): AcceptedCorrection | undefined {
+    const inForce = this.inForce(date, standing);
+    return inForce?.correction ? { ...inForce.correction, at: inForce.decidedAt } : undefined;
+  }
+
+  /** The decision whose correction is in force on a date. */
+  inForce(date: string, { planting }: Standing): StoredDecision | null {
+    const found = this.decisions.findLast(
       ({ correction, fromDate }) => correction && fromDate <= date && fromDate >= planting.plantedOn,
     );
-    return inForce?.correction ? { ...inForce.correction, at: inForce.decidedAt } : undefined;
+    return found ?? null;
   }
 
   /** What was last decided about a finding. */
@@ -178,16 +207,17 @@ export class ZonePlanner {
 
   /** The last drain reading on a date or the two days before it, with what it says is off. */
   drainAdvice(date: string): { readonly on: string; readonly at: string; readonly advice: DrainAdvice | null } | null {
-    const on = DRAIN_READING_AGES.map((age) => addDays(date, -age)).find((day) => this.reading(day).drainPct);
-    if (on === undefined) return null;
-    const { drainPct, drainEcMsCm, feedEcMsCm } = this.reading(on);
+    const read = this.lastRead(date, DRAIN_READING_DAYS, (reading) => reading.drainPct);
+    if (!read) return null;
+    const { on, reading } = read;
+    const { drainPct, drainEcMsCm, feedEcMsCm } = reading;
     const standing = this.standing(on);
-    if (!drainPct || !drainEcMsCm || !feedEcMsCm || !standing) return null;
+    if (!drainPct || !standing) return null;
     const days = METERED_AGES.flatMap((age) => this.meteredDay(addDays(on, -age), standing) ?? []);
     const advice = adviseDrain({
       drainPct: drainPct.value,
-      drainEcMsCm: drainEcMsCm.value,
-      feedEcMsCm: feedEcMsCm.value,
+      drainEcMsCm: drainEcMsCm?.value ?? null,
+      feedEcMsCm: feedEcMsCm?.value ?? null,
       stageTargetPct: standing.state.period.stage.drainTargetPct,
       inForce: this.correction(on, standing) ?? NO_CORRECTION,
       own: this.meteredDay(on, standing) ?? undefined,
@@ -219,6 +249,7 @@ export class ZonePlanner {
       fromDate,
       correction,
       reason: null,
+      id: 0,
     };
     // The root zone of the mornings before is the same; its plans are not.
     return new ZonePlanner(

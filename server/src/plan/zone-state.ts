@@ -3,18 +3,16 @@ import type { Roots } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice";
 import { waterHeldPct } from "@sprunel/core/plan";
-import { levelOfCm } from "@sprunel/core/rootzone";
+import { depletionAtLevelMm, levelOfCm } from "@sprunel/core/rootzone";
 import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
 import { addDays } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
+import { DRAIN_READING_DAYS, litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 type StripPulse = BoardZone["pulses"][number];
 
 const HOUR_MS = 3_600_000;
-/** So many days without a drain reading are let pass. */
-const DRAIN_READING_DAYS = 2;
 
 interface Pulse {
   readonly startMs: number;
@@ -58,19 +56,19 @@ export function rootsOf(
   date: string,
   nowMs: number,
 ): Roots {
-  const { day, depletionMm, cropState } = planned;
+  const { depletionMm, cropState } = planned;
   const { definition } = zone;
-  if (definition.system !== "substrate") return storeOf(definition, planner, day, depletionMm ?? 0, date);
-  const on = [date, addDays(date, -1), addDays(date, -2)].find((candidate) => planner.reading(candidate).drainPct);
-  const { drainPct, drainEcMsCm, feedEcMsCm, drainPh } = on === undefined ? {} : planner.reading(on);
+  if (definition.system !== "substrate") return storeOf(definition, planner, planned, depletionMm ?? 0, date);
+  const read = planner.lastRead(date, DRAIN_READING_DAYS, (reading) => reading.drainPct);
+  const { drainPct, drainEcMsCm, feedEcMsCm, drainPh } = read?.reading ?? {};
   const drain =
-    on && drainPct && drainEcMsCm && feedEcMsCm
+    read && drainPct
       ? {
-          on,
+          on: read.on,
           at: new Date(drainPct.atMs).toISOString(),
           sharePct: drainPct.value,
-          ecMsCm: drainEcMsCm.value,
-          feedEcMsCm: feedEcMsCm.value,
+          ecMsCm: drainEcMsCm?.value ?? null,
+          feedEcMsCm: feedEcMsCm?.value ?? null,
           ph: drainPh?.value ?? null,
         }
       : null;
@@ -88,14 +86,20 @@ const TANK_READING_DAYS = 7;
 function storeOf(
   definition: StoreZone,
   planner: ZonePlanner,
-  { store }: PlannedDay["day"],
-  depletionMm: number,
+  { day: { store } }: PlannedDay,
+  morningMm: number,
   date: string,
 ): Extract<Roots, { depletionMm: number }> {
   const triggerMm = store?.triggerMm ?? 0;
-  const read = Array.from({ length: TANK_READING_DAYS }, (_, age) => planner.reading(addDays(date, -age))).find(
+  const read = planner.lastRead(
+    date,
+    TANK_READING_DAYS - 1,
     (reading) => reading.tankEcMsCm ?? reading.tankPh,
-  );
+  )?.reading;
+  // A level that was read today counts at once, over what was reckoned this morning.
+  const readCm = planner.lastRead(date, 0, (reading) => reading.levelCm)?.reading.levelCm?.value;
+  const measuredMm = readCm === undefined ? null : depletionAtLevelMm(definition, readCm);
+  const depletionMm = typeof measuredMm === "number" ? measuredMm : morningMm;
   const atMs = read?.tankEcMsCm?.atMs ?? read?.tankPh?.atMs;
   return {
     kind: definition.system,
@@ -148,8 +152,9 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
   if (roots.kind !== "substrate") add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
   else {
     const drain = planner.drainAdvice(date);
-    if (!drain) add("roots", date, { cause: "no-drain-reading", mark: "watch", days: DRAIN_READING_DAYS });
-    else if (drain.advice)
+    if (!drain && planner.drainWasRead)
+      add("roots", date, { cause: "no-drain-reading", mark: "watch", days: DRAIN_READING_DAYS });
+    else if (drain?.advice)
       add(
         "roots",
         drain.at,
@@ -157,7 +162,7 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
         drain.advice.correction && proposalOf(planner, drain.on, date, drain.advice.correction),
       );
   }
-  const { dripEcMsCm, feedEcMsCm } = readAt(planner, date) ?? {};
+  const { dripEcMsCm, feedEcMsCm } = planner.lastRead(date, 1, (reading) => reading.dripEcMsCm)?.reading ?? {};
   if (dripEcMsCm && feedEcMsCm) {
     const about = new Date(dripEcMsCm.atMs).toISOString();
     add("feed", about, judgeDosing(dripEcMsCm.value, feedEcMsCm.value));
@@ -173,12 +178,7 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
   return findings;
 }
 
-/** The newest readings under a dripper, of this day or the one before. */
-function readAt(planner: ZonePlanner, date: string): ReturnType<ZonePlanner["reading"]> | undefined {
-  return [date, addDays(date, -1)].map((day) => planner.reading(day)).find((reading) => reading.dripEcMsCm);
-}
-
-function withoutKey({ zoneId: _zone, cause: _cause, about: _about, ...decision }: StoredDecision): Decision {
+export function withoutKey({ zoneId: _zone, cause: _cause, about: _about, ...decision }: StoredDecision): Decision {
   return decision;
 }
 

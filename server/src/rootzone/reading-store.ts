@@ -70,6 +70,13 @@ export function readingStore({ db, actor }: Writer) {
         .orderBy("at_ms");
       return rows.map((row) => ({ zoneId: row.zone_id, kind: row.kind, atMs: row.at_ms, value: row.value }));
     },
+    /** Zones of which a kind was read at some time. */
+    async everRead(kind: ReadingKind): Promise<ReadonlySet<number>> {
+      const rows = await db<{ id: number }>("zone")
+        .whereExists(db("zone_reading").whereRaw("zone_reading.zone_id = zone.id").where("zone_reading.kind", kind))
+        .select("id");
+      return new Set(rows.map(({ id }) => id));
+    },
     /** The newest values that count, of each zone and kind, the newest first. */
     async newest(zoneIds: readonly number[], each: number): Promise<ZoneReading[]> {
       const rows = await db.raw<{ zone_id: number; kind: ReadingKind; found: string }[]>(

@@ -12,6 +12,7 @@ interface ZoneRow {
   plantings: string;
   waters: string;
   layout: string | null;
+  archived: number;
   actor: string;
 }
 interface HouseRow {
@@ -30,9 +31,41 @@ export function zoneStore({ db, actor }: Writer) {
       .join("house", "house.id", "zone.house_id")
       .select("zone.*", "house.name as house_name", "house.transmission_pct");
   return {
+    /** Those that are grown in. */
     async list(): Promise<StoredZone[]> {
+      const rows = (await joined().where("zone.archived", 0).orderBy("zone.id")) as JoinedRow[];
+      return rows.map(fromRow);
+    },
+    /** Those put aside too. */
+    async all(): Promise<StoredZone[]> {
       const rows = (await joined().orderBy("zone.id")) as JoinedRow[];
       return rows.map(fromRow);
+    },
+    async archive(id: number, archived: boolean): Promise<void> {
+      await db<ZoneRow>("zone")
+        .where({ id })
+        .update({ archived: archived ? 1 : 0, actor });
+    },
+    /** How many records of each table speak of a zone. */
+    async recorded(id: number): Promise<number> {
+      let found = 0;
+      for (const table of RECORDS) {
+        const [row] = await db(table).where({ zone_id: id }).count<{ of: number }[]>("* as of");
+        found += row?.of ?? 0;
+      }
+      return found;
+    },
+    /** With what was set for it. */
+    async remove(id: number): Promise<void> {
+      for (const table of SETTINGS) await db(table).where({ zone_id: id }).delete();
+      await db<ZoneRow>("zone").where({ id }).delete();
+    },
+    /** Lines, tanks and own target of one zone, for another. */
+    async copySettings(fromId: number, toId: number): Promise<void> {
+      for (const table of SETTINGS) {
+        const row = await db<Record<string, unknown>>(table).where({ zone_id: fromId }).first();
+        if (row) await db(table).insert({ ...row, zone_id: toId, version: 1, actor });
+      }
     },
     async find(id: number): Promise<StoredZone | null> {
       const row = (await joined().where("zone.id", id).first()) as JoinedRow | undefined;
@@ -46,7 +79,7 @@ export function zoneStore({ db, actor }: Writer) {
       return row !== undefined;
     },
     async add(siteId: number, zone: NewZone): Promise<number> {
-      const houseId = await houseFor({ db, actor }, siteId, zone.house);
+      const houseId = await houseFor({ db, actor }, siteId, zone);
       const [id = 0] = await db<ZoneRow>("zone").insert({
         site_id: siteId,
         house_id: houseId,
@@ -58,7 +91,7 @@ export function zoneStore({ db, actor }: Writer) {
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
-      const houseId = await houseFor({ db, actor }, siteId, zone.house);
+      const houseId = await houseFor({ db, actor }, siteId, zone);
       const changed = await db<ZoneRow>("zone")
         .where({ id, version })
         .update({ house_id: houseId, version: version + 1, actor, ...columns(zone) });
@@ -67,13 +100,30 @@ export function zoneStore({ db, actor }: Writer) {
   };
 }
 
+/** What is noted of a zone, and never erased. */
+const RECORDS = [
+  "zone_reading",
+  "watering",
+  "pick",
+  "mix",
+  "decision",
+  "zone_report",
+  "source_dose",
+  "catch_test",
+] as const;
+/** What is set for a zone, a row each. */
+const SETTINGS = ["zone_lines", "feed_settings", "feed_target"] as const;
+
 type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
 
-/** The house of this name, made or brought up to date. A house has a sensor station of its own. */
-async function houseFor({ db, actor }: Writer, siteId: number, house: NewZone["house"]): Promise<number> {
+/**
+ * The house of this name, made or brought up to date: its light is that of all its zones, so that a figure which nobody has
+ * confirmed does not change what is known of it. A house has a sensor station of its own.
+ */
+async function houseFor({ db, actor }: Writer, siteId: number, { house, unconfirmed }: NewZone): Promise<number> {
   const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
   if (found) {
-    if (found.transmission_pct !== house.transmissionPct)
+    if (found.transmission_pct !== house.transmissionPct && !unconfirmed.includes("transmissionPct"))
       await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct, actor });
     return found.id;
   }
@@ -122,6 +172,7 @@ function parsed(row: JoinedRow): StoredZone {
   const zone = zoneSchema.parse({
     id: row.id,
     version: row.version,
+    archived: row.archived === 1,
     name: row.name,
     house: { name: row.house_name, transmissionPct: row.transmission_pct },
     definition: JSON.parse(row.definition) as unknown,

@@ -1,4 +1,13 @@
-import { addSite, addZone, getSetUp, updateSite, updateZone } from "@sprunel/contract/site";
+import {
+  addSite,
+  addZone,
+  archiveZone,
+  copyZone,
+  deleteZone,
+  getSetUp,
+  updateSite,
+  updateZone,
+} from "@sprunel/contract/site";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -16,6 +25,9 @@ export function siteModule(
       served(getSetUp, () => setUp.overview()),
       served(addSite, ({ body }) => setUp.addSite(body)),
       served(updateSite, ({ params: { id }, body: { version, ...site } }) => setUp.updateSite(id, version, site)),
+      served(copyZone, ({ params: { id }, body: { names } }) => setUp.copyZone(id, names)),
+      served(archiveZone, ({ params: { id }, body: { archived } }) => setUp.archiveZone(id, archived)),
+      served(deleteZone, ({ params: { id } }) => setUp.deleteZone(id)),
       served(addZone, ({ body }) => setUp.addZone(body)),
       served(updateZone, ({ params: { id }, body: { version, ...zone } }) => setUp.updateZone(id, version, zone)),
     ],

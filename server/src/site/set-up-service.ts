@@ -1,6 +1,6 @@
 import type { NewSite, NewZone, Planting, SetUp, Site, Zone } from "@sprunel/contract/site";
 import { CROPS } from "@sprunel/core/crop";
-import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
+import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { siteStore } from "../scope/site-store.ts";
@@ -23,7 +23,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
   };
   return {
     async overview(): Promise<SetUp> {
-      const [site, zones] = [await scope.site.find(), await scope.zones()];
+      const [site, zones] = [await scope.site.find(), await zoneStore(scope).all()];
       const crops = CROPS.map(({ id, name, soldAs, stages }) => ({
         id,
         name,
@@ -87,12 +87,45 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       scope.cache.zoneChanged(id);
       return withoutHouseId(await scope.zone(id));
     },
+
+    /** Zones like another, with what is set for it; what was noted there stays there. */
+    async copyZone(id: number, names: readonly string[]): Promise<SetUp> {
+      const { id: _id, version: _version, houseId: _houseId, archived: _archived, ...like } = await scope.zone(id);
+      const site = await scope.site.current();
+      await scope.transaction(async (inner) => {
+        for (const [at, name] of names.entries()) {
+          await refuseTakenName(inner, name, 0, `names.${at}`);
+          await zoneStore(inner).copySettings(id, await zoneStore(inner).add(site.id, { ...like, name }));
+        }
+      });
+      return this.overview();
+    },
+
+    async archiveZone(id: number, archived: boolean): Promise<SetUp> {
+      await scope.zone(id);
+      await zoneStore(scope).archive(id, archived);
+      scope.cache.zoneChanged(id);
+      return this.overview();
+    },
+
+    /** @throws 409 where something was noted: that is put aside instead, never erased */
+    async deleteZone(id: number): Promise<SetUp> {
+      const { name } = await scope.zone(id);
+      await scope.transaction(async (inner) => {
+        const records = await zoneStore(inner).recorded(id);
+        if (records > 0) throw keptRecords(name, records);
+        await zoneStore(inner).remove(id);
+      });
+      scope.cache.zoneChanged(id);
+      return this.overview();
+    },
   };
 }
 
-async function refuseTakenName(scope: Scope, name: string, exceptId: number): Promise<void> {
+/** The name of a zone that is put aside is still its own. */
+async function refuseTakenName(scope: Scope, name: string, exceptId: number, path = "name"): Promise<void> {
   if (await zoneStore(scope).nameTaken(name, exceptId))
-    throw taken("name", `Another zone is already called ${name}; choose another name.`);
+    throw taken(path, `Another zone is already called ${name}; choose another name.`);
 }
 
 function checkZone({ plantings }: NewZone): void {

@@ -1,5 +1,5 @@
 import type { NewDecision, OpenFinding } from "@sprunel/contract/advice";
-import { badInput } from "../http/problems.ts";
+import { badInput, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
@@ -10,6 +10,8 @@ export type DecisionService = ReturnType<typeof decisionService>;
 export function decisionService(scope: Scope, plans: PlanService) {
   return {
     async decide(zoneId: number, decision: NewDecision, decidedAtMs = scope.clock()): Promise<void> {
+      // Sent again after a lost answer: it is decided already, and the finding may be gone by now.
+      if (await decisionStore(scope).isKnown(decision.key)) return;
       const { findings } = await plans.zoneDay(zoneId, decision.date);
       const entry = findings.find(({ finding, about }) => finding.cause === decision.cause && about === decision.about);
       if (!entry)
@@ -22,6 +24,7 @@ export function decisionService(scope: Scope, plans: PlanService) {
         ]);
       const fromDate = entry.proposal?.fromDate ?? decision.date;
       await decisionStore(scope).add({
+        key: decision.key,
         zoneId,
         cause: decision.cause,
         about: decision.about,
@@ -32,6 +35,14 @@ export function decisionService(scope: Scope, plans: PlanService) {
         decidedAtMs,
       });
       scope.cache.zoneChanged(zoneId, fromDate < decision.date ? fromDate : decision.date);
+    },
+
+    /** As if it had not been taken; it stays on record. */
+    async takeBack(zoneId: number, decisionId: number): Promise<void> {
+      await scope.zone(zoneId);
+      const fromDate = await decisionStore(scope).takeBack(zoneId, decisionId, scope.clock());
+      if (fromDate === null) throw notFound(`A decision ${decisionId} of this zone that stands`);
+      scope.cache.zoneChanged(zoneId, fromDate);
     },
   };
 }

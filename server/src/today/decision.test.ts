@@ -2,6 +2,10 @@ import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
 import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
 
+let keys = 0;
+/** A key of its own for each decision. */
+const key = (): string => `8d6f1c3e-5a4b-4c2d-9e8f-${String(++keys).padStart(12, "0")}`;
+
 interface Entry {
   station: string;
   about: string;
@@ -12,7 +16,7 @@ interface Entry {
     before: { litres: number };
     after: { litres: number };
   };
-  decision: { verdict: string } | null;
+  decision: { id: number; verdict: string } | null;
 }
 interface BoardZone {
   rootsMark: string;
@@ -43,7 +47,7 @@ describe("deciding about a low drain", () => {
     expect(entry).toMatchObject({ finding: { cause: "drain-low" }, proposal: { fromDate: "2026-06-21" } });
     const before = (await board(server, "2026-06-21")).run.litres;
     expect(before).toBeCloseTo(entry.proposal.before.litres, 6);
-    const accepted = { verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
+    const accepted = { key: key(), verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
     expect((await server.call("POST", "/api/zones/1/decisions", accepted)).status).toBe(201);
     expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.after.litres, 6);
     expect(entry.proposal.after.litres / before).toBeCloseTo(0.88 / 0.72, 6);
@@ -55,10 +59,15 @@ describe("deciding about a low drain", () => {
   it("takes a person's own number, and falls silent when dismissed with a reason until something new is read", async () => {
     const { server, entry } = await withLowDrain();
     const about = { cause: "drain-low", about: entry.about, date: "2026-06-20" };
-    const own = { verdict: "changed", ...about, correction: { demandFactor: 1.1, drainSharePct: null } };
+    const own = { key: key(), verdict: "changed", ...about, correction: { demandFactor: 1.1, drainSharePct: null } };
     await server.call("POST", "/api/zones/1/decisions", own);
     expect((await board(server, "2026-06-21")).run.litres / entry.proposal.before.litres).toBeCloseTo(1.1, 6);
-    await server.call("POST", "/api/zones/1/decisions", { verdict: "dismissed", ...about, reason: "tray had moved" });
+    await server.call("POST", "/api/zones/1/decisions", {
+      key: key(),
+      verdict: "dismissed",
+      ...about,
+      reason: "tray had moved",
+    });
     expect((await board(server)).findings).toMatchObject([
       { decision: { verdict: "dismissed", reason: "tray had moved" } },
     ]);
@@ -69,6 +78,32 @@ describe("deciding about a low drain", () => {
       feedEcMsCm: 2.3,
     });
     expect((await board(server)).findings).toMatchObject([{ finding: { drainPct: 10 }, decision: null }]);
+  });
+
+  it("is written once, however often it is sent, even when the finding is gone by then", async () => {
+    const { server, entry } = await withLowDrain();
+    const body = { key: key(), verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
+    await server.call("POST", "/api/zones/1/decisions", body);
+    await server.call("POST", "/api/zones/1/strikes", { at: entry.about, reason: "another zone" });
+    expect((await server.call("POST", "/api/zones/1/decisions", body)).status).toBe(201);
+    expect(await server.db("decision")).toHaveLength(1);
+  });
+
+  it("can be taken back: the plan is as if it had not been taken, and it may be decided anew", async () => {
+    const { server, entry } = await withLowDrain();
+    const accepted = { verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
+    await server.call("POST", "/api/zones/1/decisions", { key: key(), ...accepted });
+    const { inForce } = (await server.call("GET", "/api/zones/1/day?date=2026-06-21")).body as {
+      inForce: { id: number } | null;
+    };
+    expect(inForce).toMatchObject({ verdict: "accepted" });
+    const back = `/api/zones/1/decisions/${inForce?.id}/retractions`;
+    expect((await server.call("POST", back)).status).toBe(201);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.before.litres, 6);
+    expect((await board(server)).findings).toMatchObject([{ decision: null }]);
+    expect((await server.call("POST", back)).status).toBe(404);
+    await server.call("POST", "/api/zones/1/decisions", { key: key(), ...accepted });
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.after.litres, 6);
   });
 
   it.each([
@@ -82,7 +117,7 @@ describe("deciding about a low drain", () => {
     ["that nobody knows", { verdict: "maybe" }, "verdict"],
   ])("refuses a decision %s", async (_what, change, path) => {
     const { server, entry } = await withLowDrain();
-    const body = { cause: "drain-low", about: entry.about, date: "2026-06-20", ...change };
+    const body = { key: key(), cause: "drain-low", about: entry.about, date: "2026-06-20", ...change };
     const answer = await server.call("POST", "/api/zones/1/decisions", body);
     expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
   });

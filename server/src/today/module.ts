@@ -1,5 +1,5 @@
 import { getRootStation } from "@sprunel/contract/rootzone";
-import { decide, getBoard } from "@sprunel/contract/today";
+import { decide, getBoard, takeBackDecision } from "@sprunel/contract/today";
 import { served } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
@@ -26,6 +26,10 @@ export function todayModule(
     routes: [
       served(getBoard, ({ query: { date } }) => boards.board(date)),
       served(getRootStation, ({ query: { date } }) => rootStation(scope, readings, date)),
+      served(takeBackDecision, async ({ params: { id, decisionId }, query: { date } }) => {
+        await decisions.takeBack(id, decisionId);
+        return boards.board(date);
+      }),
       served(decide, async ({ params: { id }, body }) => {
         await decisions.decide(id, body);
         return boards.board(body.date);

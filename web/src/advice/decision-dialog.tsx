@@ -9,7 +9,7 @@ interface Props {
   readonly kind: "changed" | "dismissed";
   readonly title: string;
   readonly zoneId: number;
-  readonly subject: Pick<NewDecision, "cause" | "about" | "date">;
+  readonly subject: Pick<NewDecision, "key" | "cause" | "about" | "date">;
   readonly proposal: Proposal | null;
   onClose(): void;
 }

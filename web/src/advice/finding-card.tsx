@@ -1,5 +1,6 @@
 import type { OpenFinding } from "@sprunel/contract/advice";
 import { lazy, Suspense, useState, type ReactNode } from "react";
+import { newKey } from "../forms/new-key.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { Mark } from "../parts/mark.tsx";
@@ -9,7 +10,7 @@ import { useUnits } from "../units/use-units.tsx";
 import { useWorking } from "../working/use-working.ts";
 import styles from "./advice.module.css";
 import { decisionWords, findingWords, proposalWords } from "./finding-words.ts";
-import { useDecide } from "./use-decide.ts";
+import { useDecide, useTakeBack } from "./use-decide.ts";
 import { useDates } from "../units/dates.tsx";
 
 const DecisionDialog = lazy(async () => ({ default: (await import("./decision-dialog.tsx")).DecisionDialog }));
@@ -35,11 +36,14 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
   const { date } = usePlace();
   const shownDate = useBoard(date).data?.date;
   const decide = useDecide(zoneId);
+  const back = useTakeBack(zoneId);
+  // One key for what is said of this finding: pressed twice, it is said once.
+  const [key, setKey] = useState(newKey);
   const { date: dateOf } = useSiteTime();
   const [dialog, setDialog] = useState<"changed" | "dismissed" | null>(null);
   if (!shownDate) return null;
   const words = findingWords(finding, show);
-  const subject = { cause: finding.cause, about, date: shownDate };
+  const subject = { key, cause: finding.cause, about, date: shownDate };
   const title = zoneName ? `${zoneName}: ${words.title}` : words.title.charAt(0).toUpperCase() + words.title.slice(1);
   return (
     <article className={`${styles["card"]} ${decision ? styles["decided"] : ""}`} aria-label={title}>
@@ -72,6 +76,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
           </>
         )}
         {decide.isError && <ProblemNote error={decide.error} />}
+        {back.isError && <ProblemNote error={back.error} />}
         <div className={styles["actions"]}>
           {proposal && !decision && (
             <button
@@ -90,6 +95,15 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
           {!decision && (
             <button type="button" onClick={() => setDialog("dismissed")}>
               Not now
+            </button>
+          )}
+          {decision && (
+            <button
+              type="button"
+              disabled={back.isPending}
+              onClick={() => back.mutate(decision.id, { onSuccess: () => setKey(newKey()) })}
+            >
+              Take it back
             </button>
           )}
           {more}

@@ -19,13 +19,13 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
     case "drain-low":
       return {
         title: "too little drain",
-        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %${atEc(finding.drainEcMsCm)}.`,
         next: "Check that every dripper runs.",
       };
     case "drain-high":
       return {
         title: "too much drain",
-        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %, at EC ${showDigits(finding.drainEcMsCm)} mS/cm.`,
+        reason: `Drain ${showDigits(finding.drainPct)} % of a target of ${Math.round(finding.targetPct)} %${atEc(finding.drainEcMsCm)}.`,
         next: "Check that the tray stands under its own drippers only.",
       };
     case "salt":
@@ -69,6 +69,10 @@ export function findingWords(finding: Finding, show: (quantity: Quantity, value:
         next: "Measure drain share and EC today.",
       };
   }
+}
+
+function atEc(ecMsCm: number | null): string {
+  return ecMsCm === null ? "" : `, at EC ${showDigits(ecMsCm)} mS/cm`;
 }
 
 type Show = (quantity: Quantity, value: number) => Shown;

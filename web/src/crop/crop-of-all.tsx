@@ -11,6 +11,7 @@ import styles from "./crop-of-all.module.css";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useCropStation } from "./use-crop.ts";
 import { useDates } from "../units/dates.tsx";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** What begins within so many days is told beside the calendar. */
 const SOON_DAYS = 21;
@@ -29,7 +30,7 @@ export function CropOfAll({ board }: { board: Board }) {
       <h1>All crops</h1>
       {board.zones.length === 0 ? (
         <p>
-          There is no zone yet. <Link to="/set-up">Add the first zone</Link>, and its crop stands here.
+          There is no zone yet. <SetUpLink of="new">Add the first zone</SetUpLink>, and its crop stands here.
         </p>
       ) : (
         <>

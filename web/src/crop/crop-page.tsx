@@ -2,7 +2,6 @@ import type { PlantingTime, StageTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
-import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
@@ -13,6 +12,7 @@ import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
 import { useDates } from "../units/dates.tsx";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** Which stage the crop is in, what that asks for, what was seen and what comes next. */
 export function CropPage({ zone }: { zone: BoardZone }) {
@@ -28,7 +28,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
       <>
         <h1>{zone.name}: nothing stands</h1>
         <p>
-          On this day the zone has no crop. Give the crop and its planting date in <Link to="/set-up">set-up</Link>; its
+          On this day the zone has no crop. Give the crop and its planting date in <SetUpLink>set-up</SetUpLink>; its
           stages, water and feed follow from them.
         </p>
       </>
@@ -53,8 +53,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
             <Asks now={now} zone={zone} />
           ) : (
             <p>
-              By its days the crop is over. Say what was seen, or when it was cleared in{" "}
-              <Link to="/set-up">set-up</Link>.
+              By its days the crop is over. Say what was seen, or when it was cleared in <SetUpLink>set-up</SetUpLink>.
             </p>
           )}
         </section>

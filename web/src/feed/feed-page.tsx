@@ -3,9 +3,11 @@ import type { BoardZone } from "@sprunel/contract/today";
 import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, type ReactNode } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
+import { useDraft } from "../forms/use-draft.ts";
+import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { Views } from "../parts/views.tsx";
@@ -31,11 +33,10 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
   if (!feed.data) return <Skeleton active />;
   if (!feed.data.water) return withoutWater;
-  return <Feed key={`${zone.id} ${feed.data.own?.version ?? 0}`} zone={zone} feed={feed.data} />;
+  return <Feed key={zone.id} zone={zone} feed={feed.data} />;
 }
 
 function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
-  const saved = targetOf(feed);
   const location = useLocation();
   const navigate = useNavigate();
   const tried = triedIn(location.state);
@@ -44,10 +45,16 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
     // It is in the ladder now: once it was kept or left, the address must not bring it back.
     if (tried) void navigate(`${location.pathname}${location.search}`, { replace: true, state: null });
   }, [tried, navigate, location.pathname, location.search]);
-  const [target, setTarget] = useState<FeedTarget | null>(tried ?? saved);
+  const draft = useDraft<FeedTarget | null>({ version: feed.own?.version ?? null, value: targetOf(feed) }, tried);
+  const target = draft.value;
+  const { touched, settled, question } = useLeaveGuard();
+  useEffect(() => {
+    if (draft.changed) touched();
+    else settled();
+  }, [draft.changed, touched, settled]);
   const [view, show] = useView(VIEWS);
   const tryOut = (next: FeedTarget): void => {
-    setTarget(next);
+    draft.set(next);
     show("recipe");
     window.scrollTo({ top: 0 });
   };
@@ -57,6 +64,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
         {zone.name}: feed{feed.stage && `, ${feed.stage.toLowerCase()}`}
       </h1>
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
+      {question}
       <Suspense fallback={<Skeleton active />}>
         {view === "recipe" && (
           <>
@@ -71,9 +79,9 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
               <span className="quiet">of the whole site</span>
             </p>
             {target ? (
-              <RecipeView zoneName={zone.name} feed={feed} saved={saved} target={target} onTarget={setTarget} />
+              <RecipeView zoneName={zone.name} feed={feed} draft={draft} target={target} />
             ) : (
-              <NoTarget stage={feed.stage} onStart={() => setTarget(GENERAL_TARGET)} />
+              <NoTarget stage={feed.stage} onStart={() => draft.set({ ...GENERAL_TARGET, name: "General solution" })} />
             )}
           </>
         )}
@@ -84,11 +92,15 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
   );
 }
 
+function ownWords({ name, keptIn }: NonNullable<ZoneFeed["own"]>): string {
+  return `Target: ${name ?? "your own"}${keptIn === null ? "" : `, kept for ${keptIn.toLowerCase()}`}`;
+}
+
 /** Where target and water are from. */
 function Origin({ feed: { own, library, waters } }: { feed: ZoneFeed }) {
   return (
     <p className="quiet">
-      {own ? "Target: your own" : library ? `Target: ${library.name} (${library.source})` : "No target yet"}
+      {own ? ownWords(own) : library ? `Target: ${library.name} (${library.source})` : "No target yet"}
       {!own && library?.assumed && <strong className="act"> · not confirmed</strong>} · Water:{" "}
       {waters
         .map(({ name, sharePct, takenOn }) => `${sharePct.toFixed(0)} % ${name}, ${takenOn ?? "no report"}`)

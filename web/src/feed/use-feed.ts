@@ -106,6 +106,10 @@ export function recipeInput(
 }
 
 export function targetOf(feed: ZoneFeed): FeedTarget | null {
-  const found = feed.own ?? feed.library;
-  return found && { ions: found.ions, ph: found.ph };
+  if (feed.own) {
+    const { version: _version, keptIn: _keptIn, ...target } = feed.own;
+    return target;
+  }
+  const found = feed.library;
+  return found && { ions: found.ions, ph: found.ph, name: found.name };
 }

@@ -4,6 +4,7 @@ import type { z } from "zod";
 import { EditDialog } from "./edit-dialog.tsx";
 import { clearFaults, faultsOf, showFaults, type Fault } from "./form-errors.ts";
 import styles from "./forms.module.css";
+import { StaleEdit, staleOf, withoutIdentity } from "./stale-edit.tsx";
 
 interface Props<Values, Saved> {
   readonly title: string;
@@ -21,7 +22,9 @@ interface Props<Values, Saved> {
   faultsIn?(values: Values): Fault[];
   /** what is asked about before it is saved: pressed once more, it is saved as it is */
   asks?(record: Saved): string[];
-  save(record: Saved, then: { onSuccess(): void; onError(error: Error): void }): void;
+  /** of a record that others may save meanwhile: its version as it was opened, and a newer one as it stands in the form */
+  readonly versioned?: { readonly version: number | null; valuesOf(newer: object): Partial<Values> };
+  save(record: Saved, then: { onSuccess(): void; onError(error: Error): void }, version: number | null): void;
   onClose(): void;
 }
 
@@ -32,7 +35,9 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
   const [stray, setStray] = useState<string[]>([]);
   const [asked, setAsked] = useState<string | null>(null);
   const tell = (faults: Fault[]): void => setStray(showFaults(form, faults));
-  const submit = (): void => {
+  const [version, setVersion] = useState(props.versioned?.version ?? null);
+  const stale = props.versioned && version !== staleOf(saving.error)?.version ? staleOf(saving.error) : null;
+  const submit = (at = version): void => {
     const values = form.getFieldsValue(true) as Values;
     const own = props.faultsIn?.(values) ?? [];
     const parsed = schema.safeParse(recordOf(values));
@@ -49,14 +54,15 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
       setStray([...questions, "Correct it, or save once more to keep it."]);
       return;
     }
-    save(parsed.data, { onSuccess: onClose, onError: (error) => tell(faultsOf(error)) });
+    setVersion(at);
+    save(parsed.data, { onSuccess: onClose, onError: (error) => tell(faultsOf(error)) }, at);
   };
   return (
     <EditDialog
       title={title}
       {...(okText !== undefined && { okText })}
       width={width}
-      saving={saving}
+      saving={stale ? { ...saving, error: null } : saving}
       faults={stray}
       onSave={() => form.submit()}
       onClose={onClose}
@@ -65,11 +71,22 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
         form={form}
         layout="vertical"
         requiredMark={false}
-        onFinish={submit}
+        onFinish={() => submit()}
         onValuesChange={() => setStray([])}
         {...(initialValues && { initialValues })}
         className={columns === 2 ? (styles["columns"] ?? "") : ""}
       >
+        {stale && (
+          <StaleEdit
+            mine={recordOf(form.getFieldsValue(true) as Values) as object}
+            theirs={withoutIdentity(stale)}
+            onKeepMine={() => submit(stale.version)}
+            onTakeTheirs={() => {
+              form.setFieldsValue(props.versioned?.valuesOf(stale) ?? {});
+              setVersion(stale.version);
+            }}
+          />
+        )}
         {children}
         <button type="submit" hidden />
       </Form>

@@ -21,6 +21,7 @@ import { unusualPick } from "./unusual-pick.ts";
 import { useAddPicks, useDayPicks } from "./use-harvest.ts";
 import { useDates } from "../units/dates.tsx";
 import { newKey } from "../forms/new-key.ts";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** What came off each zone on a day, typed in one grid, and how each stands against its target. */
 export function HarvestOfAll({ board }: { board: Board }) {
@@ -37,7 +38,7 @@ export function HarvestOfAll({ board }: { board: Board }) {
       {planted.length === 0 ? (
         <p>
           Nothing stands in any zone on this day, so there is nothing to pick.{" "}
-          <Link to="/set-up">Give a crop and its planting date</Link>.
+          <SetUpLink of="new">Give a crop and its planting date</SetUpLink>.
         </p>
       ) : picks.data.date > board.today ? (
         <p>This day is still to come; picks are noted from its morning on.</p>

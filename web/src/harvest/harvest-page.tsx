@@ -14,6 +14,7 @@ import styles from "./harvest.module.css";
 import { HarvestChart } from "./harvest-chart.tsx";
 import { PickTable } from "./pick-table.tsx";
 import { useHarvest } from "./use-harvest.ts";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** What came off, against the path to the yield aimed at, and the water it took. */
 export function HarvestPage({ zone }: { zone: BoardZone }) {
@@ -63,7 +64,7 @@ function Totals({ harvest }: { harvest: ZoneHarvest }) {
         <dd>
           {pathPerM2 === null ? (
             <span className={styles["none"]}>
-              no target · <Link to="/set-up">set the yield aimed at</Link>
+              no target · <SetUpLink>set the yield aimed at</SetUpLink>
             </span>
           ) : (
             <Explained title="The target's path" steps={workings.path?.steps ?? []}>

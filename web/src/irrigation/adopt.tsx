@@ -20,7 +20,7 @@ export function Adopt({
   const zone = useSetUp().data?.zones.find((candidate) => candidate.id === zoneId);
   const save = useSaveZone();
   if (!zone || Math.abs(value / zone.definition[field] - 1) * 100 < SAME_PCT) return null;
-  const { id, version, ...record } = zone;
+  const { id, version, archived: _archived, ...record } = zone;
   const adopt = (): void =>
     save.mutate({
       existing: { id, version },

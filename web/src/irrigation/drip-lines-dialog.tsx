@@ -2,6 +2,7 @@ import { newDripLinesSchema, type NewDripLines, type ZoneDripLines } from "@spru
 import type { Quantity } from "@sprunel/core/units";
 import Form from "antd/es/form";
 import { Fragment } from "react";
+import { withoutIdentity } from "../forms/stale-edit.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useSaveDripLines } from "./use-drip-lines.ts";
@@ -45,6 +46,10 @@ const PIPES: readonly { readonly key: PipeKey; readonly label: string }[] = [
 ];
 const START: Values = { exponent: 0.5, cv: 0.05, slopePct: 0, emitterKpa: 100, inletKpa: 100 };
 
+function valuesOf(lines: NewDripLines): Values {
+  return { ...lines, main: lines.main ?? {}, subMain: lines.subMain ?? {} };
+}
+
 /** One lateral that stands for all, and the pipe that feeds them. */
 export function DripLinesDialog({
   zoneId,
@@ -61,10 +66,14 @@ export function DripLinesDialog({
       title="Lines"
       width={620}
       schema={newDripLinesSchema}
-      initialValues={lines ? { ...lines, main: lines.main ?? {}, subMain: lines.subMain ?? {} } : START}
+      initialValues={lines ? valuesOf(lines) : START}
+      versioned={{
+        version: lines?.version ?? null,
+        valuesOf: (newer) => valuesOf(newDripLinesSchema.parse(withoutIdentity(newer))),
+      }}
       recordOf={recordOf}
       saving={save}
-      save={(record, then) => save.mutate({ version: lines?.version ?? null, lines: record }, then)}
+      save={(record, then, version) => save.mutate({ version, lines: record }, then)}
       onClose={onClose}
     >
       {FIELDS.map(({ key, label, quantity, unit, extra }) => (

@@ -46,7 +46,7 @@ describe("the day of all zones", () => {
     expect(screen.getByText("The pump carries all of it.")).toBeVisible();
     first.unmount();
     await run(twoZones({ site: { ...site, pumpLh: null } }));
-    expect(screen.getByRole("link", { name: "say what it gives" })).toHaveAttribute("href", "/set-up");
+    expect(screen.getByRole("link", { name: "say what it gives" })).toHaveAttribute("href", "/set-up?zone=site");
     expect(screen.queryByText("The pump carries all of it.")).toBeNull();
   });
 

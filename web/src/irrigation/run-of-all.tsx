@@ -10,6 +10,7 @@ import { Amount, Measure } from "../units/use-units.tsx";
 import { DayOfAll } from "./day-of-all.tsx";
 import { duePulses, type DueWatering } from "./due-pulses.ts";
 import styles from "./run-of-all.module.css";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 const GivenDialog = lazy(async () => ({ default: (await import("./given-dialog.tsx")).GivenDialog }));
 
@@ -32,7 +33,8 @@ export function RunOfAll({ board }: { board: Board }) {
       <>
         <h1>The day of all zones</h1>
         <p>
-          There is no zone yet. <Link to="/set-up">Add the first zone</Link>, and its water of the day stands here.
+          There is no zone yet. <SetUpLink of="new">Add the first zone</SetUpLink>, and its water of the day stands
+          here.
         </p>
       </>
     );
@@ -114,7 +116,7 @@ function Sums({ board: { zones, site }, load }: { board: Board; load: ReturnType
               <Measure text={((100 * peak) / site.pumpLh).toFixed(0)} unit="% of the pump" />
             ) : (
               <>
-                of a pump that is not described; <Link to="/set-up">say what it gives</Link>
+                of a pump that is not described; <SetUpLink of="site">say what it gives</SetUpLink>
               </>
             )}
           </span>

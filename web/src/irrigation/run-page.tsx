@@ -5,6 +5,7 @@ import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense } from "react";
 import { Link } from "react-router";
+import { CorrectionInForce } from "../advice/correction-in-force.tsx";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
@@ -16,6 +17,7 @@ import { HoursChart } from "./hours-chart.tsx";
 import { PulseList } from "./pulse-list.tsx";
 import styles from "./run.module.css";
 import { useZoneDay } from "../place/use-zone-day.ts";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 const DripLinesPanel = lazy(async () => ({ default: (await import("./drip-lines-panel.tsx")).DripLinesPanel }));
 
@@ -63,6 +65,7 @@ function Planned({ zone, day, plan, board }: { zone: BoardZone; day: ZoneDayAnsw
           <FindingCard key={entry.finding.cause} zoneId={zone.id} entry={entry} />
         ))}
       <Chain zone={zone} plan={plan} />
+      {day.inForce && <CorrectionInForce zoneId={zone.id} inForce={day.inForce} />}
       {plan.warnings.length > 0 && (
         <Alert
           type="warning"
@@ -223,7 +226,7 @@ function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone:
       {missing === "not-planted" ? (
         <p>
           Nothing stands in {zone.name} on this day. Give the planting date and the crop in{" "}
-          <Link to="/set-up">set-up</Link>.
+          <SetUpLink>set-up</SetUpLink>.
         </p>
       ) : (
         <p>

@@ -1,4 +1,15 @@
-import { addSite, addZone, getSetUp, updateSite, updateZone, type NewSite, type NewZone } from "@sprunel/contract/site";
+import {
+  addSite,
+  addZone,
+  archiveZone,
+  copyZone,
+  deleteZone,
+  getSetUp,
+  updateSite,
+  updateZone,
+  type NewSite,
+  type NewZone,
+} from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 
@@ -33,6 +44,32 @@ export function useSaveZone() {
       existing
         ? ask(updateZone, { params: { id: existing.id }, body: { ...record, version: existing.version } })
         : ask(addZone, { body: record }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useCopyZone() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, names }: { id: number; names: readonly string[] }) =>
+      ask(copyZone, { params: { id }, body: { names: [...names] } }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useArchiveZone() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, archived }: { id: number; archived: boolean }) =>
+      ask(archiveZone, { params: { id }, body: { archived } }),
+    onSuccess: () => client.invalidateQueries(),
+  });
+}
+
+export function useDeleteZone() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: number) => ask(deleteZone, { params: { id } }),
     onSuccess: () => client.invalidateQueries(),
   });
 }

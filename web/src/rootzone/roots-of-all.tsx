@@ -18,6 +18,7 @@ import { Round } from "./round.tsx";
 import styles from "./roots-of-all.module.css";
 import { storeWords } from "./store-words.ts";
 import { useRootStation } from "./use-readings.ts";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 const VIEWS = { zones: "Root zones", round: "The round" } as const;
 
@@ -33,7 +34,7 @@ export function RootsOfAll({ board }: { board: Board }) {
       <>
         <h1>All root zones</h1>
         <p>
-          There is no zone yet. <Link to="/set-up">Add the first zone</Link>, and its roots stand here.
+          There is no zone yet. <SetUpLink of="new">Add the first zone</SetUpLink>, and its roots stand here.
         </p>
       </>
     );

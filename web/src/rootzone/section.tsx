@@ -98,7 +98,9 @@ function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate
         />
       )}
       <text x="196" y="222" fontSize="13" textAnchor="end" fill="var(--ink)">
-        {drain ? `drain ${showDigits(drain.sharePct)} %, EC ${showDigits(drain.ecMsCm)} mS/cm` : "no drain reading"}
+        {drain
+          ? `drain ${showDigits(drain.sharePct)} %${drain.ecMsCm === null ? "" : `, EC ${showDigits(drain.ecMsCm)} mS/cm`}`
+          : "no drain reading"}
       </text>
       <text x="196" y="240" fontSize="12" textAnchor="end" fill="var(--quiet)">
         target {showDigits(roots.drainTargetPct)} %{drain && `, read ${dates.show(drain.on, "day")}`}

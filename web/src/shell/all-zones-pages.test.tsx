@@ -80,7 +80,10 @@ describe("all zones at a station", () => {
 
   it.each(STATIONS)("%s leads to the site's description where there is none", async (station) => {
     renderPage(`/${station}`, { shown: emptyBoard });
-    expect(await screen.findByRole("link", { name: "Describe your site" })).toHaveAttribute("href", "/set-up");
+    expect(await screen.findByRole("link", { name: "Describe your site" })).toHaveAttribute(
+      "href",
+      "/set-up?zone=site",
+    );
   });
 
   const asking = STATIONS.filter(([, , asked]) => asked !== null);

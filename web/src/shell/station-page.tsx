@@ -2,13 +2,13 @@ import type { Station } from "@sprunel/contract/advice";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, type ComponentType, type ReactNode } from "react";
-import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { LostPage } from "../parts/lost-page.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { ZoneFrame } from "./zone-frame.tsx";
 import styles from "./zone-frame.module.css";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 const WaterForm = lazy(async () => ({ default: (await import("../water/water-form.tsx")).WaterForm }));
 const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
@@ -66,7 +66,7 @@ function ofAll(station: Station, board: Board) {
       <div className={styles["note"]}>
         <h1>No site yet</h1>
         <p>Describe where you grow; then every station has something to say.</p>
-        <Link to="/set-up">Describe your site</Link>
+        <SetUpLink of="site">Describe your site</SetUpLink>
       </div>
     );
   const Page = OF_ALL[station];

@@ -1,52 +1,68 @@
-import Button from "antd/es/button";
+import type { Zone } from "@sprunel/contract/site";
 import Skeleton from "antd/es/skeleton";
-import { useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
-import styles from "./set-up.module.css";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
-import { SiteForm } from "./site-form.tsx";
+import { ProblemNote } from "../http/problem.tsx";
+import { setUpAddress } from "../place/set-up-link.tsx";
 import { useSetUp } from "../place/use-set-up.ts";
+import styles from "./set-up.module.css";
+import { SiteForm } from "./site-form.tsx";
+import { ZoneActions } from "./zone-actions.tsx";
 import { ZoneForm } from "./zone-form.tsx";
 
-type Open = "site" | "new-zone" | number;
+type Which = number | "site" | "new";
 
-/** What stands where: the site, then its zones. */
+/** What stands where: the site, then its zones. Which of them is open stands in the address. */
 export function SetUpPage() {
   const setUp = useSetUp();
-  const [open, setOpen] = useState<Open | null>(null);
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
   if (setUp.isError && !setUp.data) return <ProblemNote error={setUp.error} onRetry={() => void setUp.refetch()} />;
   if (!setUp.data) return <Skeleton active />;
   const { site, zones, crops, sources } = setUp.data;
-  const shown: Open = open ?? (site === null ? "site" : (zones[0]?.id ?? "new-zone"));
+  const grown = zones.filter(({ archived }) => !archived);
+  const aside = zones.filter(({ archived }) => archived);
+  const shown = whichIn(search.get("zone"), zones) ?? (site === null ? "site" : (grown[0]?.id ?? "new"));
   const zone = zones.find((candidate) => candidate.id === shown) ?? null;
-  const tab = (which: Open, name: string) => (
-    <Button
+  const open = (which: Which): void => void navigate(setUpAddress(which));
+  const tab = (which: Which, name: string) => (
+    <Link
       key={which}
-      type={shown === which ? "primary" : "default"}
-      aria-pressed={shown === which}
-      onClick={() => setOpen(which)}
+      to={setUpAddress(which)}
+      className={styles["tab"]}
+      aria-current={shown === which ? "page" : undefined}
     >
       {name}
-    </Button>
+    </Link>
   );
   return (
     <div className={styles["page"]}>
       <h1>Set-up</h1>
       {site && (
-        <div className={styles["tabs"]} role="group" aria-label="What to change">
+        <nav className={styles["tabs"]} aria-label="What to change">
           {tab("site", site.name)}
-          {zones.map((candidate) => tab(candidate.id, candidate.name))}
-          {tab("new-zone", "+ New zone")}
-        </div>
+          {grown.map((candidate) => tab(candidate.id, candidate.name))}
+          {tab("new", "+ New zone")}
+          {aside.length > 0 && <span className="quiet">put aside:</span>}
+          {aside.map((candidate) => tab(candidate.id, candidate.name))}
+        </nav>
       )}
       {shown === "site" || !site ? (
         <>
-          <SiteForm key="site" site={site} onSaved={() => setOpen(zones.length === 0 ? "new-zone" : "site")} />
+          <SiteForm key="site" site={site} onSaved={() => zones.length === 0 && open("new")} />
           {site ? <SiteExport /> : <SiteImport />}
         </>
       ) : (
-        <ZoneForm key={String(shown)} zone={zone} crops={crops} sources={sources} onSaved={(id) => setOpen(id)} />
+        <>
+          <ZoneForm key={shown} zone={zone} zones={zones} crops={crops} sources={sources} onSaved={open} />
+          {zone && <ZoneActions key={`of ${zone.id}`} zone={zone} zones={zones} onOpen={open} />}
+        </>
       )}
     </div>
   );
+}
+
+function whichIn(asked: string | null, zones: readonly Zone[]): Which | null {
+  if (asked === "site" || asked === "new") return asked;
+  return zones.find(({ id }) => String(id) === asked)?.id ?? null;
 }

@@ -7,8 +7,8 @@ import { Faults } from "../forms/faults.tsx";
 import { datesIn } from "../units/dates.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
-import { StaleEdit } from "./stale-edit.tsx";
-import { useFormSave, withoutIdentity } from "./use-form-save.ts";
+import { StaleEdit, withoutIdentity } from "../forms/stale-edit.tsx";
+import { useFormSave } from "./use-form-save.ts";
 import { useSaveSite } from "../place/use-set-up.ts";
 
 /** Where the site lies and how it is read. */
@@ -16,7 +16,7 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
   const [form] = Form.useForm<NewSite>();
   const save = useSaveSite();
 
-  const { stray, stale, submit, take } = useFormSave({
+  const { stray, stale, submit, take, touched, question } = useFormSave({
     form,
     schema: newSiteSchema,
     saved: siteSchema,
@@ -27,7 +27,15 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
   });
   const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));
   return (
-    <Form form={form} layout="vertical" initialValues={site ?? START} onFinish={() => submit()} requiredMark={false}>
+    <Form
+      form={form}
+      layout="vertical"
+      initialValues={site ?? START}
+      onFinish={() => submit()}
+      onValuesChange={touched}
+      requiredMark={false}
+    >
+      {question}
       {!site && (
         <p className={styles["section"]}>
           Latitude and longitude stand on any map of the place; the sun of every day follows from them.

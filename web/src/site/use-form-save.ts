@@ -2,6 +2,7 @@ import type { UseMutationResult } from "@tanstack/react-query";
 import type { FormInstance } from "antd/es/form";
 import { useState } from "react";
 import type { z } from "zod";
+import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
 import { ApiError } from "../http/api.ts";
 import { clearFaults, faultsOf, showFaults } from "../forms/form-errors.ts";
 import type { Existing } from "../place/use-set-up.ts";
@@ -35,6 +36,7 @@ export function useFormSave<Record, Saved extends Existing>({
   typed,
   onSaved,
 }: Options<Record, Saved>) {
+  const { touched, settled, question } = useLeaveGuard();
   const [opened, setOpened] = useState(existing);
   const [stray, setStray] = useState<string[]>([]);
   const { error } = mutation;
@@ -52,6 +54,7 @@ export function useFormSave<Record, Saved extends Existing>({
       {
         onSuccess: (answer) => {
           setOpened(answer);
+          settled();
           onSaved(answer);
         },
         onError: (failure) => setStray(showFaults(form, faultsOf(failure))),
@@ -59,6 +62,13 @@ export function useFormSave<Record, Saved extends Existing>({
     );
   };
   return {
+    /** to be called as soon as anything is typed */
+    touched: (): void => {
+      touched();
+      setStray([]);
+    },
+    /** asks before what was typed is left behind */
+    question,
     stray,
     stale,
     submit,
@@ -68,10 +78,4 @@ export function useFormSave<Record, Saved extends Existing>({
       mutation.reset();
     },
   };
-}
-
-/** A record as a person sees it. */
-export function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version"> {
-  const { id: _id, version: _version, ...rest } = record as T & { id?: unknown; version?: unknown };
-  return rest;
 }

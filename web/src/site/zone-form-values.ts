@@ -30,6 +30,28 @@ export const NEW_ZONE: FormValues = {
   layout: LAYOUT_STARTS.substrate,
 };
 
+interface House {
+  readonly transmissionPct: number;
+  readonly unconfirmed: boolean;
+  /** names of the zones in it */
+  readonly zones: readonly string[];
+}
+
+/** The houses in which zones stand already, but for the zone that is looked at. */
+export function housesOf(zones: readonly Zone[], except: Zone | null): ReadonlyMap<string, House> {
+  const houses = new Map<string, House>();
+  for (const { id, name, house, unconfirmed } of zones) {
+    if (id === except?.id) continue;
+    const before = houses.get(house.name);
+    houses.set(house.name, {
+      transmissionPct: house.transmissionPct,
+      unconfirmed: (before?.unconfirmed ?? true) && unconfirmed.includes("transmissionPct"),
+      zones: [...(before?.zones ?? []), name],
+    });
+  }
+  return houses;
+}
+
 export interface Laid {
   readonly layout: Layout;
   readonly stand: Stand;

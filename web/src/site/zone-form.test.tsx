@@ -1,9 +1,10 @@
-import { addZone, getSetUp, SYSTEMS, updateZone, type System, type Zone } from "@sprunel/contract/site";
+import { addZone, copyZone, getSetUp, SYSTEMS, updateZone, type System, type Zone } from "@sprunel/contract/site";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
 import { setUp, zoneOf } from "../testing/sample-site.ts";
+import { namesLike } from "./names-like.ts";
 
 async function opened(system: System, answer?: (zone: Zone) => ReturnType<typeof refusal>) {
   const zone = zoneOf(system);
@@ -21,7 +22,7 @@ describe("the form of a zone", () => {
     const { server, user, zone } = await opened(system);
     await user.click(save());
     await waitFor(() => expect(server.sent(updateZone)).toHaveLength(1));
-    const { id: _id, ...expected } = zone;
+    const { id: _id, archived: _archived, ...expected } = zone;
     expect(server.sent(updateZone)[0]).toEqual(expected);
     expect(await screen.findByText("Saved")).toBeVisible();
   });
@@ -59,7 +60,7 @@ describe("the form of a zone", () => {
     const page = renderPage("/set-up");
     page.server.on(getSetUp, setUp([])).on(addZone, zoneOf("substrate"));
     const { user, server } = page;
-    await user.click(await screen.findByRole("button", { name: "+ New zone" }));
+    await user.click(await screen.findByRole("link", { name: "+ New zone" }));
     await user.type(screen.getByLabelText("Name of the zone"), "Bags 1");
     await user.type(screen.getByLabelText("How many rows"), "10");
     await user.type(screen.getByLabelText("Each so long"), "30");
@@ -102,5 +103,81 @@ describe("a zone that somebody else has changed meanwhile", () => {
     await user.click(await screen.findByRole("button", { name: "Take the saved one" }));
     await waitFor(() => expect(screen.getByLabelText("Name of the zone")).toHaveValue("Renamed by Ana"));
     expect(screen.queryByRole("alert")).toBeNull();
+  });
+});
+
+describe("the house of a zone", () => {
+  const others = () => [zoneOf("substrate"), zoneOf("soil-drip", { id: 8, name: "Peppers", unconfirmed: [] })];
+
+  async function second() {
+    const page = renderPage("/set-up?zone=8");
+    page.server.on(getSetUp, setUp(others()));
+    await waitFor(() => expect(screen.getByLabelText("Name of the zone")).toHaveValue("Peppers"));
+    return page;
+  }
+
+  it("says whose light changes with it", async () => {
+    const { user } = await second();
+    expect(screen.queryByText(/also changes the light/)).toBeNull();
+    const light = screen.getByLabelText("Light through the cover");
+    await user.clear(light);
+    await user.type(light, "65");
+    expect(screen.getByText("also changes the light, and so the litres, of A substrate zone")).toBeVisible();
+  });
+
+  it("fills in the light of the house that a new zone stands in", async () => {
+    const page = renderPage("/set-up?zone=new");
+    page.server.on(getSetUp, setUp(others()));
+    const house = await screen.findByLabelText("House or field");
+    await page.user.clear(house);
+    await page.user.type(house, "Glass A");
+    await waitFor(() => expect(screen.getByLabelText("Light through the cover")).toHaveValue("68"));
+    expect(screen.queryByRole("button", { name: "Confirm Light through the cover" })).toBeNull();
+  });
+});
+
+describe("what was typed into a zone", () => {
+  it("is asked about before another page or zone is opened, and stays when a person stays", async () => {
+    const { user, at } = await opened("substrate");
+    await user.type(screen.getByLabelText("Name of the zone"), " of mine");
+    await user.click(screen.getByRole("link", { name: "+ New zone" }));
+    expect(await screen.findByText("What you typed here is not saved")).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Stay here" }));
+    expect(screen.getByLabelText("Name of the zone")).toHaveValue("A substrate zone of mine");
+    expect(at()).toBe("/set-up");
+    await user.click(screen.getByRole("link", { name: "+ New zone" }));
+    await user.click(await screen.findByRole("button", { name: "Leave, and lose it" }));
+    await waitFor(() => expect(at()).toBe("/set-up?zone=new"));
+  });
+
+  it("is not asked about once it is saved, nor where nothing was typed", async () => {
+    const { user, at } = await opened("substrate");
+    await user.type(screen.getByLabelText("Name of the zone"), " of mine");
+    await user.click(save());
+    await screen.findByText("Saved");
+    await user.click(screen.getByRole("link", { name: "+ New zone" }));
+    await waitFor(() => expect(at()).toBe("/set-up?zone=new"));
+  });
+});
+
+describe("zones like another", () => {
+  it("are added under names that go on counting, in a few clicks", async () => {
+    const { user, server } = await opened("substrate");
+    server.on(copyZone, setUp([zoneOf("substrate")]));
+    await user.click(screen.getByRole("button", { name: "Zones like this one" }));
+    const dialog = within(await screen.findByRole("dialog"));
+    await user.clear(dialog.getByLabelText("How many"));
+    await user.type(dialog.getByLabelText("How many"), "3");
+    await user.clear(dialog.getByLabelText("Name of zone 2"));
+    await user.type(dialog.getByLabelText("Name of zone 2"), "By the gate");
+    await user.click(dialog.getByRole("button", { name: "Add 3 zones" }));
+    await waitFor(() =>
+      expect(server.sent(copyZone)).toEqual([{ names: ["A substrate zone 2", "By the gate", "A substrate zone 4"] }]),
+    );
+  });
+
+  it("go on from the number at the end of a name, past those that are taken", () => {
+    expect(namesLike("Tunnel 3", ["Tunnel 3", "tunnel 4"], 2)).toEqual(["Tunnel 5", "Tunnel 6"]);
+    expect(namesLike("Gutter", ["Gutter"], 1)).toEqual(["Gutter 2"]);
   });
 });

@@ -10,6 +10,7 @@ import {
   type Zone,
 } from "@sprunel/contract/site";
 import Button from "antd/es/button";
+import AutoComplete from "antd/es/auto-complete";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
@@ -20,13 +21,13 @@ import styles from "./set-up.module.css";
 import { LAYOUTS, type LayoutField } from "./layout-fields.ts";
 import { LayoutPlan } from "./layout-plan.tsx";
 import { Seedlings } from "./seedlings.tsx";
-import { StaleEdit } from "./stale-edit.tsx";
+import { StaleEdit, withoutIdentity } from "../forms/stale-edit.tsx";
 import { systemWords } from "../words/system-words.ts";
-import { useFormSave, withoutIdentity } from "./use-form-save.ts";
+import { useFormSave } from "./use-form-save.ts";
 import { useSaveZone } from "../place/use-set-up.ts";
 import { startFields, startOf, startValues, ZONE_FIELDS } from "./zone-fields.ts";
 import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
-import { NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
+import { housesOf, NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
 import { DateInput } from "../forms/date-input.tsx";
 
 /** What follows from size, planting and watering. */
@@ -35,11 +36,14 @@ const SIZES = ["areaM2", "plants", "flowLh"];
 /** One zone: what grows, in what system, how big, how planted, how watered. Defaults stay marked until confirmed. */
 export function ZoneForm({
   zone,
+  zones,
   crops,
   sources,
   onSaved,
 }: {
   zone: Zone | null;
+  /** all of the site, for what this one shares with them */
+  zones: readonly Zone[];
   crops: readonly CropChoice[];
   sources: readonly { readonly id: number; readonly name: string }[];
   onSaved(id: number): void;
@@ -61,7 +65,7 @@ export function ZoneForm({
 
   const definition = Form.useWatch<FormValues["definition"]>("definition", { form, preserve: true }) ?? {};
   const typed = () => zoneOf(form.getFieldsValue(true) as FormValues, system, earlier, unconfirmed);
-  const { stray, stale, submit, take } = useFormSave({
+  const { stray, stale, submit, take, touched, question } = useFormSave({
     form,
     schema: newZoneSchema,
     saved: zoneSchema,
@@ -70,12 +74,22 @@ export function ZoneForm({
     typed,
     onSaved: (saved) => onSaved(saved.id),
   });
+  const house = Form.useWatch<FormValues["house"]>("house", { form, preserve: true });
+  const houses = housesOf(zones, zone);
+  const others = houses.get(house?.name?.trim() ?? "");
+  const touchedByLight = others && house?.transmissionPct !== others.transmissionPct ? others.zones : [];
   const soldAs = crops.find(({ id }) => id === plantedCrop)?.soldAs;
   const confirm = (key: string): void => setUnconfirmed((before) => before.filter((other) => other !== key));
   const changed = (values: FormValues): void => {
+    touched();
     const { system: chosen, ...fields } = values.definition ?? {};
     Object.keys(fields).forEach(confirm);
     if (values.house?.transmissionPct !== undefined) confirm("transmissionPct");
+    const chosenHouse = houses.get(values.house?.name?.trim() ?? "");
+    if (chosenHouse) {
+      form.setFieldValue(["house", "transmissionPct"], chosenHouse.transmissionPct);
+      if (!chosenHouse.unconfirmed) confirm("transmissionPct");
+    }
     const crop = crops.find((candidate) => candidate.id === values.planting?.cropId);
     if (crop && !form.getFieldValue("name")) form.setFieldValue("name", crop.name);
     if (chosen) {
@@ -145,6 +159,7 @@ export function ZoneForm({
       onValuesChange={changed}
       onFinish={() => submit()}
     >
+      {question}
       {stale && (
         <StaleEdit
           mine={typed()}
@@ -178,13 +193,17 @@ export function ZoneForm({
           <Select options={SYSTEMS.map((value) => ({ value, label: systemWords(value) }))} />
         </Form.Item>
         <Form.Item name={["house", "name"]} label="House or field">
-          <Input />
+          <AutoComplete options={[...houses.keys()].map((value) => ({ value }))} showSearch={{ filterOption: true }} />
         </Form.Item>
         <Form.Item
           name={["house", "transmissionPct"]}
           label="Light through the cover"
           extra={
-            unconfirmed.includes("transmissionPct") ? (
+            touchedByLight.length > 0 ? (
+              <span role="status" className={styles["default"]}>
+                also changes the light, and so the litres, of {touchedByLight.join(", ")}
+              </span>
+            ) : unconfirmed.includes("transmissionPct") ? (
               <DefaultNote
                 label="Light through the cover"
                 source={COVER_START.source}

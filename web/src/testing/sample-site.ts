@@ -117,6 +117,7 @@ export function zoneOf(system: System, more: Partial<Zone> = {}): Zone {
   return {
     id: 7,
     version: 3,
+    archived: false,
     name: `A ${system} zone`,
     house: { name: "Glass A", transmissionPct: 68 },
     definition: { system, areaM2: 320, plants: 640, flowLh: 1280, ...fields } as NewZone["definition"],
@@ -157,7 +158,7 @@ export function zoneFeed(more: Partial<ZoneFeed> = {}): ZoneFeed {
     zoneId: 1,
     stage: "Fill",
     library: null,
-    own: { ions: { NO3: 10, H2PO4: 1, K: 6, Ca: 3, Mg: 1, SO4: 1 }, ph: 5.8, version: 4 },
+    own: { ions: { NO3: 10, H2PO4: 1, K: 6, Ca: 3, Mg: 1, SO4: 1 }, ph: 5.8, version: 4, keptIn: null },
     water: { ions: { Ca: 0.1, HCO3: 0.2 }, ph: 6.8 },
     waters: [{ sourceId: 1, name: "Roof basin", sharePct: 100, takenOn: "2026-05-01" }],
     shelf: PRODUCTS.filter(({ id }) => SHELF.some((known) => id.startsWith(known))).map(
@@ -236,6 +237,7 @@ export function zoneDay(more: Partial<ZoneDayAnswer> = {}): ZoneDayAnswer {
     hours: [],
     pulses: melons.pulses,
     roots: melons.roots,
+    inForce: null,
     findings: [],
     workings: { demand, litres: demand },
     plan: {

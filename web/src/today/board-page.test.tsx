@@ -54,7 +54,10 @@ describe("deciding", () => {
     await user.click(card.getByRole("button", { name: /^Accept/ }));
     await waitFor(() =>
       expect(server.sent(decide)).toEqual([
-        { verdict: "accepted", cause: "drain-low", about: "2026-06-15T14:30:00.000Z", date: "2026-06-16" },
+        {
+          key: expect.any(String) as string,
+          ...{ verdict: "accepted", cause: "drain-low", about: "2026-06-15T14:30:00.000Z", date: "2026-06-16" },
+        },
       ]),
     );
   });

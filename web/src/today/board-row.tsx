@@ -74,19 +74,19 @@ function WaterCell({ zone, to }: { zone: BoardZone; to: string }) {
 
 /** The feed as it was last measured; the recipe stands one step further. */
 function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
-  const drain = zone.roots?.kind === "substrate" ? zone.roots.drain : null;
+  const fedEc = (zone.roots?.kind === "substrate" && zone.roots.drain?.feedEcMsCm) || null;
   return (
     <Link
       role="cell"
       className={styles["cell"]}
       to={to}
-      aria-label={drain ? `feed EC ${showDigits(drain.feedEcMsCm)} mS/cm` : "feed not read; its recipe"}
-      {...(drain && { "data-figure": "feedEc", "data-zone": zone.id })}
+      aria-label={fedEc !== null ? `feed EC ${showDigits(fedEc)} mS/cm` : "feed not read; its recipe"}
+      {...(fedEc !== null && { "data-figure": "feedEc", "data-zone": zone.id })}
     >
-      {drain ? (
+      {fedEc !== null ? (
         <>
           <span className={styles["key"]}>
-            <Measure text={drain.feedEcMsCm.toFixed(2)} unit="mS/cm" />
+            <Measure text={fedEc.toFixed(2)} unit="mS/cm" />
           </span>
           <span className={styles["sub"]}>fed, as read</span>
         </>
@@ -141,7 +141,7 @@ function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
         )}
       </span>
       <span className={styles["sub"]}>
-        of {showDigits(drainTargetPct)} %{drain && ` · EC ${showDigits(drain.ecMsCm)} mS/cm`}
+        of {showDigits(drainTargetPct)} %{drain && drain.ecMsCm !== null && ` · EC ${showDigits(drain.ecMsCm)} mS/cm`}
         {!drain && heldPct !== null && ` · holds ${showDigits(heldPct)} %`}
       </span>
       {drain && <TargetBar value={drain.sharePct} from={drainTargetPct - 5} to={drainTargetPct + 5} most={60} />}

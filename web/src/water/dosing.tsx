@@ -7,7 +7,6 @@ import { addDays } from "@sprunel/core/time";
 import { organicDosing, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState, type ReactNode } from "react";
-import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
 import { useHarvest } from "../harvest/use-harvest.ts";
 import { ProblemNote } from "../http/problem.tsx";
@@ -26,6 +25,7 @@ import { Explained } from "../working/explained.tsx";
 import { useDoses, useStrikeDose } from "./use-doses.ts";
 import styles from "./water.module.css";
 import { useDates } from "../units/dates.tsx";
+import { SetUpLink } from "../place/set-up-link.tsx";
 
 const DoseDialog = lazy(async () => ({ default: (await import("./dose-dialog.tsx")).DoseDialog }));
 
@@ -95,7 +95,7 @@ function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source;
       <p className="quiet">These six are assumed, not confirmed: change what you know better.</p>
       {targetPerM2 === null && (
         <p>
-          The cap follows from the yield aimed at. <Link to="/set-up">Set it at the planting</Link>.
+          The cap follows from the yield aimed at. <SetUpLink>Set it at the planting</SetUpLink>.
         </p>
       )}
       {!water && <p>The zone's own water has no lab report, so the mix cannot be told.</p>}

@@ -5,6 +5,7 @@ import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { FileButton } from "../files/file-button.tsx";
+import { withoutIdentity } from "../forms/stale-edit.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { trySum } from "../sums/try-sum.ts";
@@ -54,8 +55,16 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
       schema={newSourceSchema}
       initialValues={source ? valuesOf(source) : { kind: "well", storage: { readOn: today, runoffPct: 85 } }}
       recordOf={recordOf}
+      {...(source && {
+        versioned: {
+          version: source.version,
+          valuesOf: (newer) => valuesOf(newSourceSchema.parse(withoutIdentity(newer))),
+        },
+      })}
       saving={save}
-      save={(record, then) => save.mutate({ existing: source, record }, then)}
+      save={(record, then, version) =>
+        save.mutate({ existing: source && version !== null ? { id: source.id, version } : null, record }, then)
+      }
       onClose={onClose}
     >
       <Form.Item name="name" label="Name of the water">
@@ -147,7 +156,7 @@ function AnalysisFields({ today }: { today: string }) {
   );
 }
 
-function valuesOf({ storage, turn, analysis, ...source }: Source): Values {
+function valuesOf({ storage, turn, analysis, ...source }: NewSource): Values {
   return { ...source, ...(storage && { storage }), ...(turn && { turn }), ...(analysis && { analysis }) };
 }
 

@@ -21,6 +21,9 @@ import { struckWaterings } from "./019-struck-waterings.ts";
 import { yieldAsSold } from "./020-yield-as-sold.ts";
 import { dateForm } from "./021-date-form.ts";
 import { pickClock } from "./022-pick-clock.ts";
+import { targetOfPlanting } from "./023-target-of-planting.ts";
+import { archivedZones } from "./024-archived-zones.ts";
+import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
 import type { Migration } from "./migration.ts";
 
 const all: readonly Migration[] = [
@@ -46,6 +49,9 @@ const all: readonly Migration[] = [
   yieldAsSold,
   dateForm,
   pickClock,
+  targetOfPlanting,
+  archivedZones,
+  decisionsTakenBack,
 ];
 
 /** Migrations live in code, so that a built server carries them. */

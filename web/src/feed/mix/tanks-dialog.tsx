@@ -4,6 +4,7 @@ import Checkbox from "antd/es/checkbox";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { EditDialog } from "../../forms/edit-dialog.tsx";
+import { StaleEdit, staleOf, withoutIdentity } from "../../forms/stale-edit.tsx";
 import { faultsOf } from "../../forms/form-errors.ts";
 import tables from "../../theme/tables.module.css";
 import { QuantityInput } from "../../units/quantity-input.tsx";
@@ -19,7 +20,7 @@ interface Row {
 
 /** Up to three tanks with their dilution (1 is feed mixed directly), and the steps of the two scales. */
 export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void }) {
-  const { version, ...before } = feed.settings;
+  const [{ version, ...before }] = useState(feed.settings);
   const [tanks, setTanks] = useState<readonly Row[]>(before.tanks);
   const [coarseG, setCoarse] = useState<number | null>(before.coarseG);
   const [fineG, setFine] = useState<number | null>(before.fineG);
@@ -28,7 +29,8 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
   const save = useSaveSettings(feed.zoneId);
   const set = (at: number, part: Partial<Row>): void =>
     setTanks(tanks.map((row, index) => (index === at ? { ...row, ...part } : row)));
-  const submit = (): void => {
+  const stale = staleOf(save.error);
+  const submit = (at = version): void => {
     const parsed = feedSettingsSchema.safeParse({
       tanks: tanks.map(({ id, volumeL, dilution }) => ({
         id,
@@ -45,10 +47,25 @@ export function TanksDialog({ feed, onClose }: { feed: ZoneFeed; onClose(): void
       return;
     }
     setFaults([]);
-    save.mutate({ version, settings: parsed.data }, { onSuccess: onClose });
+    save.mutate({ version: at, settings: parsed.data }, { onSuccess: onClose });
   };
   return (
-    <EditDialog title="Tanks and scales" width={600} saving={save} faults={faults} onSave={submit} onClose={onClose}>
+    <EditDialog
+      title="Tanks and scales"
+      width={600}
+      saving={stale ? { ...save, error: null } : save}
+      faults={faults}
+      onSave={() => submit()}
+      onClose={onClose}
+    >
+      {stale && (
+        <StaleEdit
+          mine={{ ...before, tanks, coarseG, fineG, mixed }}
+          theirs={withoutIdentity(stale)}
+          onKeepMine={() => submit(stale.version)}
+          onTakeTheirs={onClose}
+        />
+      )}
       <table className={tables["table"]}>
         <thead>
           <tr>

@@ -1,10 +1,12 @@
 import type { Ion } from "@sprunel/contract/basics";
-import type { FeedTarget, FeedWishes, ZoneFeed } from "@sprunel/contract/feed";
+import { feedTargetSchema, type FeedTarget, type FeedWishes, type ZoneFeed } from "@sprunel/contract/feed";
 import type { SourceState } from "@sprunel/contract/water";
 import type { Recipe, RecipeInput } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";
+import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
+import { useDraft } from "../../forms/use-draft.ts";
 import { ProblemNote } from "../../http/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import { useWaterStation } from "../../place/use-sources.ts";
@@ -28,21 +30,20 @@ const TanksDialog = lazy(async () => ({ default: (await import("../mix/tanks-dia
 export function RecipeView({
   zoneName,
   feed,
-  saved,
+  draft,
   target,
-  onTarget,
 }: {
   zoneName: string;
   feed: ZoneFeed;
-  saved: FeedTarget | null;
+  draft: ReturnType<typeof useDraft<FeedTarget | null>>;
   target: FeedTarget;
-  onTarget(target: FeedTarget | null): void;
 }) {
   const { date } = usePlace();
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [explained, setExplained] = useState(false);
   const [tanksOpen, setTanksOpen] = useState(false);
-  const [wishes, setWishes] = useState<FeedWishes>(feed.settings.wishes);
+  const wished = useDraft<FeedWishes>({ version: feed.settings.version, value: feed.settings.wishes });
+  const wishes = wished.value;
   const [buysAll, setBuysAll] = useState(false);
   const [mixes, setMixes] = useState(false);
   const library = useProducts().data?.products ?? [];
@@ -57,12 +58,14 @@ export function RecipeView({
   const solved = useRecipe(question);
   const save = useSaveTarget(feed.zoneId);
   const recipe: Recipe | null = (question && solved.data) ?? null;
-  const changed = JSON.stringify(target) !== JSON.stringify(saved);
-  const wishesChanged = JSON.stringify(wishes) !== JSON.stringify(feed.settings.wishes);
-  const isTrial = changed || wishesChanged || leftOut.size > 0 || buysAll || mixes;
+  const { changed, saved } = draft;
+  const stale = staleOf(save.error);
+  const keep = (version: number | null): void => save.mutate({ version, target });
+  const isTrial = changed || wished.changed || leftOut.size > 0 || buysAll || mixes;
   const change = (ion: Ion, value: number | null): void => {
     const { [ion]: _before, ...others } = target.ions;
-    onTarget({ ...target, ions: value === null ? others : { ...others, [ion]: value } });
+    const ions = value === null ? others : { ...others, [ion]: value };
+    draft.set({ ...target, ions, ...(target.name !== undefined && { name: changedName(target.name) }) });
   };
   return (
     <>
@@ -72,17 +75,25 @@ export function RecipeView({
           {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
           {changed && (
             <div className={shared["actions"]}>
-              <Button
-                type="primary"
-                loading={save.isPending}
-                onClick={() => save.mutate({ version: feed.own?.version ?? null, target })}
-              >
+              <Button type="primary" loading={save.isPending} onClick={() => keep(draft.version)}>
                 Keep this target
               </Button>
-              <Button onClick={() => onTarget(saved)}>Back to the saved one</Button>
+              <Button onClick={() => draft.set(saved)}>Back to the saved one</Button>
             </div>
           )}
-          {save.isError && <ProblemNote error={save.error} />}
+          {stale ? (
+            <StaleEdit
+              mine={target}
+              theirs={keptTarget(stale)}
+              onKeepMine={() => keep(stale.version)}
+              onTakeTheirs={() => {
+                draft.take({ version: stale.version, value: keptTarget(stale) });
+                save.reset();
+              }}
+            />
+          ) : (
+            save.isError && <ProblemNote error={save.error} />
+          )}
           {recipe && <Reasons recipe={recipe} />}
           {recipe && question && !isTrial && <MeterPanel recipe={recipe} question={question} feed={feed} />}
         </section>
@@ -104,8 +115,7 @@ export function RecipeView({
           )}
           <Wishes
             feed={feed}
-            wishes={wishes}
-            onWishes={setWishes}
+            wished={wished}
             buysAll={buysAll}
             onBuysAll={setBuysAll}
             mixes={mixes}
@@ -126,6 +136,17 @@ export function RecipeView({
       )}
     </>
   );
+}
+
+/** A target of somebody else's is no longer it once it was changed. */
+function changedName(name: string): string {
+  return name.endsWith(CHANGED) ? name : `${name.slice(0, 120 - CHANGED.length)}${CHANGED}`;
+}
+const CHANGED = ", changed";
+
+function keptTarget(newer: object): FeedTarget {
+  const { ions, ph, name } = feedTargetSchema.loose().parse(newer);
+  return { ions, ph, ...(name !== undefined && { name }) };
 }
 
 /** The zone's feed as if it drank of the first of these waters alone; the recipe mixes the others in. */

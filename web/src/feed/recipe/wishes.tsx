@@ -1,10 +1,12 @@
-import type { FeedWishes, ZoneFeed } from "@sprunel/contract/feed";
+import { feedWishesSchema, type FeedWishes, type ZoneFeed } from "@sprunel/contract/feed";
 import type { SourceState } from "@sprunel/contract/water";
 import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";
 import Slider from "antd/es/slider";
+import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
+import type { useDraft } from "../../forms/use-draft.ts";
 import { ProblemNote } from "../../http/problem.tsx";
 import { useSaveZone, useSetUp } from "../../place/use-set-up.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
@@ -17,8 +19,7 @@ const LIMITED = ["Na", "Cl", "B", "urea"] as const;
 
 interface Props {
   readonly feed: ZoneFeed;
-  readonly wishes: FeedWishes;
-  onWishes(wishes: FeedWishes): void;
+  readonly wished: ReturnType<typeof useDraft<FeedWishes>>;
   readonly buysAll: boolean;
   onBuysAll(buysAll: boolean): void;
   readonly mixes: boolean;
@@ -30,10 +31,12 @@ interface Props {
 
 /** What the recipe must keep beside its target, and what it may do: buy, and mix waters. */
 export function Wishes(props: Props) {
-  const { feed, wishes, onWishes, waters, recipe, mixes } = props;
+  const { feed, wished, waters, recipe, mixes } = props;
+  const { value: wishes, set: onWishes, changed } = wished;
   const save = useSaveSettings(feed.zoneId);
-  const { version, ...settings } = feed.settings;
-  const changed = JSON.stringify(wishes) !== JSON.stringify(settings.wishes);
+  const { version: _version, ...settings } = feed.settings;
+  const stale = staleOf(save.error);
+  const keep = (version: number | null): void => save.mutate({ version, settings: { ...settings, wishes } });
   return (
     <section aria-label="Limits and freedoms">
       <h2>Must and may</h2>
@@ -83,23 +86,35 @@ export function Wishes(props: Props) {
       )}
       {changed && (
         <div className={shared["actions"]}>
-          <Button
-            type="primary"
-            loading={save.isPending}
-            onClick={() => save.mutate({ version, settings: { ...settings, wishes } })}
-          >
+          <Button type="primary" loading={save.isPending} onClick={() => keep(wished.version)}>
             Keep these limits
           </Button>
-          <Button onClick={() => onWishes(settings.wishes)}>Back to the saved ones</Button>
+          <Button onClick={() => onWishes(wished.saved)}>Back to the saved ones</Button>
         </div>
       )}
-      {save.isError && <ProblemNote error={save.error} />}
+      {stale ? (
+        <StaleEdit
+          mine={wishes}
+          theirs={wishesOf(stale)}
+          onKeepMine={() => keep(stale.version)}
+          onTakeTheirs={() => {
+            wished.take({ version: stale.version, value: wishesOf(stale) });
+            save.reset();
+          }}
+        />
+      ) : (
+        save.isError && <ProblemNote error={save.error} />
+      )}
     </section>
   );
 }
 
+function wishesOf(newer: object): FeedWishes {
+  return feedWishesSchema.parse("wishes" in newer ? newer.wishes : undefined);
+}
+
 /** Amounts that a person has settled; the recipe solves around them. */
-function Settled({ feed, wishes, onWishes, recipe }: Props) {
+function Settled({ feed, wished: { value: wishes, set: onWishes }, recipe }: Props) {
   const set = (id: string, gM3: number | null): void => {
     const others = Object.entries(wishes.locks).filter(([other]) => other !== id);
     onWishes({ ...wishes, locks: Object.fromEntries(gM3 === null ? others : [...others, [id, gM3]]) });
@@ -168,7 +183,7 @@ function Mixed({
   const whole = rounded.map((entry, at) => (at === 0 ? { ...entry, sharePct: entry.sharePct + rest } : entry));
   const adopt = (): void => {
     if (!zone) return;
-    const { id, version, ...record } = zone;
+    const { id, version, archived: _archived, ...record } = zone;
     const drunk = whole.filter(({ sharePct }) => sharePct > 0);
     save.mutate({
       existing: { id, version },

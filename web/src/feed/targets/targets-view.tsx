@@ -34,7 +34,11 @@ export function TargetsView({ ph, onTry }: { ph: number; onTry(target: FeedTarge
               </th>
             </tr>
             {PUBLISHED_TARGETS.filter((target) => target.group === group).map((target) => (
-              <Row key={target.id} target={target} onTry={() => onTry({ ions: target.ions, ph: target.ph })} />
+              <Row
+                key={target.id}
+                target={target}
+                onTry={() => onTry({ ions: target.ions, ph: target.ph, name: `${target.name}, ${target.stage}` })}
+              />
             ))}
           </tbody>
         ))}

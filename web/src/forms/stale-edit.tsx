@@ -1,11 +1,31 @@
 import Button from "antd/es/button";
-import styles from "./set-up.module.css";
+import { ApiError } from "../http/api.ts";
+import styles from "./stale-edit.module.css";
 
 interface Props {
   readonly mine: object;
   readonly theirs: object;
   onKeepMine(): void;
   onTakeTheirs(): void;
+}
+
+/** The newer record that came with a refusal, when somebody saved in between. */
+export function staleOf(error: Error | null): { readonly version: number } | null {
+  if (!(error instanceof ApiError) || error.problem.status !== 409) return null;
+  const { current } = error.problem;
+  const isRecord = typeof current === "object" && current !== null && "version" in current;
+  return isRecord && typeof current.version === "number" ? { ...current, version: current.version } : null;
+}
+
+/** A record as a person sees it. */
+export function withoutIdentity<T extends object>(record: T): Omit<T, "id" | "version" | "archived"> {
+  const {
+    id: _id,
+    version: _version,
+    archived: _archived,
+    ...rest
+  } = record as T & { id?: unknown; version?: unknown; archived?: unknown };
+  return rest;
 }
 
 /** Somebody saved in between: both versions side by side, and a choice. */
@@ -44,14 +64,20 @@ export function StaleEdit({ mine, theirs, onKeepMine, onTakeTheirs }: Props) {
 
 function differences(mine: object, theirs: object, path = ""): { path: string; mine: string; theirs: string }[] {
   const [left, right] = [mine as Record<string, unknown>, theirs as Record<string, unknown>];
-  return Object.keys(left).flatMap((key) => {
+  return [...new Set([...Object.keys(left), ...Object.keys(right)])].flatMap((key) => {
     const [a, b] = [left[key], right[key]];
-    const name = path ? `${path} ${key}` : key;
+    const name = path ? `${path}, ${inWords(key)}` : inWords(key);
     if (typeof a === "object" && typeof b === "object" && a && b && !Array.isArray(a)) return differences(a, b, name);
     return JSON.stringify(a) === JSON.stringify(b) ? [] : [{ path: name, mine: words(a), theirs: words(b) }];
   });
 }
 
+/** A field's name as words: `insideDiameterMm` is the inside diameter, mm. */
+function inWords(key: string): string {
+  return key.replace(/([a-z])([A-Z])/g, (_, before: string, after: string) => `${before} ${after.toLowerCase()}`);
+}
+
 function words(value: unknown): string {
+  if (value === null || value === undefined) return "–";
   return typeof value === "string" || typeof value === "number" ? String(value) : JSON.stringify(value);
 }
