@@ -33,6 +33,11 @@ export default tseslint.config(
       "@typescript-eslint/dot-notation": "off",
     },
   },
+  {
+    // what nobody waits for is given to the background, which tells of what fails
+    files: ["server/src/**/*.ts", "demo/src/**/*.ts", "field/src/**/*.ts"],
+    rules: { "@typescript-eslint/no-floating-promises": ["error", { ignoreVoid: false }] },
+  },
   ...roomRules,
   {
     files: ["core/src/**/*.ts"],

@@ -45,8 +45,9 @@ export const LAYERS = {
   server: {
     mayImport: ["core", "contract"],
     rooms: [
-      "http",
       "database",
+      "http",
+      "background",
       "pool",
       "scope",
       "clock",

@@ -43,8 +43,8 @@ export function build() {
 }
 
 /** Runs a Node program in the foreground and ends as it ends. */
-export function foreground(file, args = []) {
-  const child = spawn(process.execPath, [...args, join(root, file)], { cwd: root, stdio: "inherit" });
+export function foreground(file, args = [], given = []) {
+  const child = spawn(process.execPath, [...args, join(root, file), ...given], { cwd: root, stdio: "inherit" });
   for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => child.kill(signal));
   child.on("exit", (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
 }

@@ -36,7 +36,9 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       firstPace: standing ? "paused" : "real",
       real,
       startAgain: () => {
-        beginning = beginning.then(again);
+        beginning = beginning
+          .then(again)
+          .catch((error: unknown) => running.background.trouble("starting again", error));
       },
     });
     let doneMs = 0;
@@ -48,6 +50,7 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
     const server = await startServer({
       ...options,
       port,
+      kept: false,
       steered: clock,
       device: simulatedDevice(),
       async prepare(prepared) {
@@ -55,21 +58,13 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
         await goOn(prepared);
       },
     });
-    // One step after the other: a step that takes long is not overtaken.
-    let step: Promise<void> = Promise.resolve();
-    let busy = false;
-    const timer = setInterval(() => {
-      if (busy || Math.floor(clock.now() / STEP_MS) === Math.floor(doneMs / STEP_MS)) return;
-      busy = true;
-      step = goOn(server).finally(() => {
-        busy = false;
-      });
-    }, LOOK_MS);
+    server.background.every("the made-up nursery", LOOK_MS, async () => {
+      if (Math.floor(clock.now() / STEP_MS) !== Math.floor(doneMs / STEP_MS)) await goOn(server);
+    });
     return {
       ...server,
       async stop() {
-        clearInterval(timer);
-        await step;
+        await server.background.stop();
         clock.save();
         await server.stop();
       },

@@ -12,15 +12,9 @@ async function start(): Promise<RunningServer> {
   const clock = options.clock ?? Date.now;
   const server = await startServer({ ...options, device: simulatedDevice(), followDays: PAST_DAYS });
   const goOn = (): Promise<void> => server.rooms.climate.followStation(clock() - PAST_DAYS * DAY_MS);
-  await goOn();
-  const timer = setInterval(() => void goOn(), GO_ON_MS);
-  return {
-    ...server,
-    stop() {
-      clearInterval(timer);
-      return server.stop();
-    },
-  };
+  await server.background.once("the weather station", goOn);
+  server.background.every("the weather station", GO_ON_MS, goOn);
+  return server;
 }
 
 await serve(start);

@@ -5,6 +5,7 @@ import helmet from "helmet";
 import { join } from "node:path";
 import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
+import type { Background } from "./background/background.ts";
 import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
 import { notFound } from "./http/problems.ts";
@@ -14,12 +15,13 @@ import type { Module } from "./scope/module.ts";
 interface AppOptions {
   readonly modules: readonly Module[];
   readonly log: Logger;
+  readonly background: Background;
   readonly version: string;
   /** folder of the built web application; without it only the API is served */
   readonly webFolder?: string | undefined;
 }
 
-export function createApp({ modules, log, version, webFolder }: AppOptions): Express {
+export function createApp({ modules, log, background, version, webFolder }: AppOptions): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(
@@ -51,7 +53,12 @@ export function createApp({ modules, log, version, webFolder }: AppOptions): Exp
       customLogLevel: (_req, res, error) => (error || res.statusCode >= 500 ? "error" : "debug"),
     }),
   );
-  app.use(routesOf(routesFor(modules, version)));
+  // What was written tells that the disk takes it again.
+  app.use("/api", (req, res, next) => {
+    if (req.method !== "GET") res.once("finish", () => res.statusCode < 300 && background.works("the database"));
+    next();
+  });
+  app.use(routesOf(routesFor(modules, version, background)));
   app.use("/api", (req) => {
     throw notFound(`${req.method} ${req.originalUrl}`);
   });
@@ -62,15 +69,27 @@ export function createApp({ modules, log, version, webFolder }: AppOptions): Exp
       res.sendFile(join(webFolder, "index.html"));
     });
   }
-  app.use(errorHandler(log));
+  app.use(errorHandler(log, (error) => background.trouble("the database", error)));
   return app;
 }
 
 /** Everything that is served below `/api`, itself described. */
-export function routesFor(modules: readonly Module[], version: string): readonly Served[] {
+export function routesFor(
+  modules: readonly Module[],
+  version: string,
+  background: Pick<Background, "told"> = { told: [] },
+): readonly Served[] {
   const all: Served[] = [
     ...modules.flatMap(({ routes }) => routes),
-    served(getHealth, () => ({ status: "ok" as const, version })),
+    served(getHealth, () => ({
+      status: background.told.length === 0 ? ("ok" as const) : ("trouble" as const),
+      version,
+      troubles: background.told.map(({ what, words, sinceMs }) => ({
+        what,
+        words,
+        since: new Date(sinceMs).toISOString(),
+      })),
+    })),
     served(getDescription, () => description),
   ];
   const description = openApi(

@@ -1,4 +1,6 @@
 import { resolve } from "node:path";
+import { diskFault, StartError } from "./database/disk-fault.ts";
+import { FolderInUseError } from "./database/lock-folder.ts";
 import type { RunningServer, ServerOptions } from "./start-server.ts";
 
 /** Reads the port and the data folder from the environment. */
@@ -27,7 +29,13 @@ export async function serve(start: () => Promise<RunningServer>): Promise<void> 
     const stop = (): void => {
       if (stopping) return;
       stopping = true;
-      void server.stop().then(() => process.exit(0));
+      server.stop().then(
+        () => process.exit(0),
+        (error: unknown) => {
+          console.error(inWords(error));
+          process.exit(1);
+        },
+      );
     };
     process.once("SIGINT", stop).once("SIGTERM", stop);
   } catch (error) {
@@ -36,8 +44,13 @@ export async function serve(start: () => Promise<RunningServer>): Promise<void> 
   }
 }
 
-function inWords(error: unknown): string {
+/** What went wrong at the start, as whoever starts the program can mend it. */
+export function inWords(error: unknown): string {
   if (error instanceof Error && "code" in error && error.code === "EADDRINUSE")
     return "The port is taken by another program. Name another one: PORT=5181 npm run demo";
+  // Its own words know more, as which folder it is about.
+  if (error instanceof StartError || error instanceof FolderInUseError) return error.message;
+  const fault = diskFault(error);
+  if (fault) return `${fault.words} (${String(error)})`;
   return error instanceof Error ? error.message.slice(0, 1000) : String(error);
 }

@@ -1,6 +1,8 @@
 import { existsSync } from "node:fs";
 import type { AddressInfo } from "node:net";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { clockOf, localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import { pino } from "pino";
 import { createApp } from "./app.ts";
@@ -9,6 +11,9 @@ import type { WeatherDevice } from "./climate/weather-device.ts";
 import { lockFolder } from "./database/lock-folder.ts";
 import { closeDatabase, openDatabase } from "./database/open-database.ts";
 import { createRooms, type Rooms } from "./modules.ts";
+import { BACKUPS, backupsIn } from "./database/backup.ts";
+import { upkeep } from "./database/upkeep.ts";
+import { Background } from "./background/background.ts";
 import { createPool } from "./pool/pool.ts";
 import { createCache } from "./scope/cache.ts";
 import { createScope, type Scope } from "./scope/scope.ts";
@@ -31,12 +36,15 @@ export interface ServerOptions {
   /** how far back the device is asked when a place is first described; nothing when left out */
   readonly followDays?: number;
   readonly logLevel?: string;
+  /** whether the database is looked through at the start and copied every night */
+  readonly kept?: boolean;
   /** runs when the database is open, before anything is served */
   readonly prepare?: (server: Prepared) => Promise<void>;
 }
 
 /** What a server is made of before it listens. */
 export interface Prepared {
+  readonly background: Background;
   readonly scope: Scope;
   readonly rooms: Rooms;
 }
@@ -55,9 +63,11 @@ export async function startServer({
   device,
   followDays = 0,
   logLevel = "info",
+  kept = true,
   prepare,
 }: ServerOptions): Promise<RunningServer> {
   const log = pino({ level: logLevel });
+  const background = new Background(log);
   const unlock = lockFolder(dataFolder);
   const pool = createPool();
   let db: Knex | undefined;
@@ -65,9 +75,10 @@ export async function startServer({
     db = await openDatabase(dataFolder);
     const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
     const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null });
-    await prepare?.({ scope, rooms });
+    await prepare?.({ scope, rooms, background });
     const app = createApp({
       modules: rooms.all,
+      background,
       log,
       version: VERSION,
       webFolder: existsSync(WEB_FOLDER) ? WEB_FOLDER : undefined,
@@ -75,11 +86,19 @@ export async function startServer({
     const server = app.listen(port, "127.0.0.1");
     await new Promise<void>((resolve, reject) => server.once("listening", resolve).once("error", reject));
     const open = db;
+    if (kept) {
+      background.beside("the database", (signal) => upkeep({ kind: "check", dataFolder }, signal));
+      background.every("the nightly backup", LOOK_FOR_NIGHT_MS, (signal) =>
+        backUpNightly(dataFolder, scope, Date.now(), signal),
+      );
+    }
     return {
       url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
       scope,
       rooms,
+      background,
       async stop() {
+        await background.stop();
         const closed = new Promise<void>((resolve) => server.close(() => resolve()));
         server.closeIdleConnections();
         const impatience = setTimeout(() => server.closeAllConnections(), STOP_PATIENCE_MS);
@@ -96,4 +115,26 @@ export async function startServer({
     unlock();
     throw error;
   }
+}
+
+const LOOK_FOR_NIGHT_MS = 10 * 60_000;
+/** The site's hour from which on the day's copy is made. */
+const NIGHT_HOUR = 2;
+
+/** Copies the database once a night: at the first look after two o'clock at the site, unless the day has a copy. */
+export async function backUpNightly(
+  dataFolder: string,
+  scope: Pick<Scope, "site">,
+  nowMs: number,
+  signal?: AbortSignal,
+): Promise<void> {
+  const site = await scope.site.find();
+  if (!site) return;
+  const to = join(dataFolder, BACKUPS);
+  const { date, clockS } = clockOf(nowMs, site.timeZone);
+  if (clockS < NIGHT_HOUR * 3600) return;
+  const newest = backupsIn(to).at(-1);
+  const at = newest && /\d{4}-\d\d-\d\dT\d\d-\d\d-\d\d/.exec(newest)?.[0].replace(/T(\d\d)-(\d\d)-/, "T$1:$2:");
+  if (at && localDate(Date.parse(`${at}Z`), site.timeZone) >= date) return;
+  await upkeep({ kind: "backup", dataFolder, to, nowMs }, signal);
 }

@@ -1,11 +1,19 @@
 import { z } from "zod";
+import { instantSchema } from "./basics.ts";
 import { endpoint } from "./endpoint.ts";
 
-const healthSchema = z.object({ status: z.literal("ok"), version: z.string() }).meta({ id: "Health" });
+const healthSchema = z
+  .object({
+    status: z.enum(["ok", "trouble"]),
+    version: z.string(),
+    /** what goes on beside requests and does not work now */
+    troubles: z.array(z.object({ what: z.string(), words: z.string(), since: instantSchema })),
+  })
+  .meta({ id: "Health" });
 export const getHealth = endpoint({
   method: "get",
   path: "/api/health",
-  summary: "Answers when the program can serve",
+  summary: "Answers when the program can serve, and says what does not work beside it",
   answer: healthSchema,
 });
 export const getDescription = endpoint({

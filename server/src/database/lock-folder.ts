@@ -1,7 +1,8 @@
-import { mkdirSync } from "node:fs";
+import { accessSync, chmodSync, closeSync, constants, mkdirSync, openSync } from "node:fs";
 import { createRequire } from "node:module";
 import { join } from "node:path";
 import type Database from "libsql";
+import { diskFault } from "./disk-fault.ts";
 
 const LibsqlDatabase = createRequire(import.meta.url)("libsql") as typeof Database;
 
@@ -17,15 +18,20 @@ export class FolderInUseError extends Error {
  * process ends, however it ends, so that a crash never leaves a stale lock behind.
  *
  * @returns the way to let go
- * @throws {FolderInUseError}
+ * @throws {FolderInUseError} and, where the folder cannot be written, the system's own error
  */
 export function lockFolder(folder: string): () => void {
-  mkdirSync(folder, { recursive: true });
-  const lock = new LibsqlDatabase(join(folder, "sprunel.lock"));
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  accessSync(folder, constants.W_OK);
+  const file = join(folder, "sprunel.lock");
+  closeSync(openSync(file, "a", 0o600));
+  chmodSync(file, 0o600);
+  const lock = new LibsqlDatabase(file);
   try {
     lock.exec("PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE; CREATE TABLE IF NOT EXISTS held (since TEXT)");
   } catch (cause) {
     lock.close();
+    if (diskFault(cause)?.kind !== "busy") throw cause;
     throw new FolderInUseError(
       `The data folder ${folder} is in use by another Sprunel. Stop that one, or name another folder in SPRUNEL_DATA.`,
       { cause },

@@ -2,16 +2,19 @@ import { DomainError } from "@sprunel/core/working";
 import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { z } from "zod";
+import { diskFault, type DiskFault } from "../database/disk-fault.ts";
 import { badInput, notFound, ProblemError } from "./problems.ts";
 
 /** The one place that turns what went wrong into an answer. */
-export function errorHandler(log: Logger): ErrorRequestHandler {
+export function errorHandler(log: Logger, troubled: (error: unknown) => void): ErrorRequestHandler {
   return (error: unknown, _req, res, next) => {
     if (res.headersSent) {
       next(error);
       return;
     }
-    const known = asProblem(error);
+    const disk = diskFault(error);
+    if (disk) troubled(error);
+    const known = disk ? diskProblem(disk) : asProblem(error);
     if (!known) log.error({ err: error }, "unexpected");
     const problem = known?.problem ?? {
       type: "/problems/unexpected",
@@ -22,6 +25,15 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     };
     res.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
   };
+}
+
+function diskProblem({ kind, words }: DiskFault): ProblemError {
+  return new ProblemError({
+    type: `/problems/disk-${kind}`,
+    title: "The data folder",
+    status: kind === "full" ? 507 : 503,
+    detail: `${words} Nothing of this was saved.`,
+  });
 }
 
 function asProblem(error: unknown): ProblemError | undefined {

@@ -89,13 +89,14 @@ export interface TestServer extends RunningServer {
 
 /** A server over a real database file, at a standing clock. */
 export async function testServer(
-  options: { folder?: string; now?: string; device?: WeatherDevice; steered?: SteeredClock } = {},
+  options: { folder?: string; now?: string; device?: WeatherDevice; steered?: SteeredClock; kept?: boolean } = {},
 ): Promise<TestServer> {
-  const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device, steered } = options;
+  const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device, steered, kept = false } = options;
   const server = await startServer({
     dataFolder: folder,
     port: 0,
     logLevel: process.env["SPRUNEL_LOG"] ?? "silent",
+    kept,
     ...(steered ? { steered } : { clock: () => Date.parse(now) }),
     ...(device && { device }),
   });

@@ -12,6 +12,7 @@ import { FinderDialog } from "./finder-dialog.tsx";
 import { KeysDialog } from "./keys-dialog.tsx";
 import { PathAxis } from "./path-axis.tsx";
 import styles from "./shell.module.css";
+import { Troubles } from "./troubles.tsx";
 import { useKeys } from "./use-keys.ts";
 import { usePlace } from "../place/use-place.ts";
 
@@ -76,6 +77,7 @@ function Frame() {
         <Outlet />
       </main>
       {site && <DemoClock timeZone={site.timeZone} />}
+      <Troubles />
       {board.isError && board.data && (
         <div className={styles["lost"]} role="status">
           The server does not answer. What you see is from before; it is asked again every minute.

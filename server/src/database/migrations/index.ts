@@ -54,6 +54,8 @@ const all: readonly Migration[] = [
   decisionsTakenBack,
 ];
 
+export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);
+
 /** Migrations live in code, so that a built server carries them. */
 export const migrations: Knex.MigrationSource<Migration> = {
   getMigrations: () => Promise.resolve([...all]),

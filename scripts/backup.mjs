@@ -1,0 +1,5 @@
+import { build, foreground, install } from "./prepare.mjs";
+
+install();
+build();
+foreground("server/dist/upkeep-main.js", [], ["backup", ...process.argv.slice(2)]);
