@@ -1,5 +1,5 @@
-import { startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
-import { mkdirSync, rmSync } from "node:fs";
+import { lockFolder, startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
+import { existsSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { DemoClock } from "./demo-clock.ts";
 import { live } from "./history.ts";
@@ -17,6 +17,9 @@ const LOOK_MS = 1000;
 /** What is removed when it begins anew: nothing but what this program wrote. */
 const FILES = ["sprunel.db", "sprunel.db-wal", "sprunel.db-shm", "clock.json"];
 
+/** There while the nursery is set up: what stops in the midst of it begins anew, and nothing is there twice. */
+const SETTING_UP = "setting-up";
+
 /** @param clock stands still at its instant where one is given, until somebody steers it */
 type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock"> & {
   /** real time, where it is not this machine's */
@@ -29,7 +32,7 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
   let beginning: Promise<void> = Promise.resolve();
 
   async function begin(port: number): Promise<RunningServer> {
-    mkdirSync(options.dataFolder, { recursive: true });
+    forgetHalf(options.dataFolder);
     const clock = new DemoClock({
       file: join(options.dataFolder, "clock.json"),
       firstMs: standing?.() ?? FIRST_MS,
@@ -54,7 +57,12 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       steered: clock,
       device: simulatedDevice(),
       async prepare(prepared) {
-        await setUpQuillbrook(prepared);
+        if (!(await prepared.scope.site.find())) {
+          const mark = join(options.dataFolder, SETTING_UP);
+          writeFileSync(mark, "");
+          await setUpQuillbrook(prepared);
+          rmSync(mark);
+        }
         await goOn(prepared);
       },
     });
@@ -85,4 +93,12 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       await running.stop();
     },
   };
+}
+
+/** Removes what a first start left that was ended in the midst of setting up; nobody can have typed anything into it. */
+function forgetHalf(folder: string): void {
+  if (!existsSync(join(folder, SETTING_UP))) return;
+  const unlock = lockFolder(folder);
+  for (const file of [...FILES, SETTING_UP]) rmSync(join(folder, file), { force: true });
+  unlock();
 }

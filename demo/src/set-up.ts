@@ -13,8 +13,7 @@ const DILUTION = 100;
 const USUAL_TANK_L = 200;
 
 /** Quillbrook as its grower described it: site, waters, shelf, and each zone with its lines, tanks and reports. */
-export async function setUpQuillbrook({ rooms, scope }: Prepared): Promise<void> {
-  if (await scope.site.find()) return;
+export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
   const { site: places, water, feed } = rooms;
   await places.setUp.addSite(site);
   for (const source of sources) await water.water.addSource(source);

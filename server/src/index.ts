@@ -1,6 +1,7 @@
 export { environment, serve } from "./run.ts";
 export { startServer, VERSION, type Prepared, type RunningServer, type ServerOptions } from "./start-server.ts";
 export type { SteeredClock } from "./clock/module.ts";
+export { lockFolder } from "./database/lock-folder.ts";
 export { withSolver } from "./pool/highs-solver.ts";
 export { feedStore } from "./feed/feed-store.ts";
 export type { DeviceHour, WeatherDevice } from "./climate/weather-device.ts";

@@ -75,7 +75,7 @@ describe("a data folder that cannot be used", () => {
 describe("a disk that fails while the program runs", () => {
   it("is told when it is full, with nothing of the request saved, and work goes on once there is space", async () => {
     const { call, db } = await withZone();
-    const [{ page_count: pages = 0 } = {}] = await db.raw<{ page_count: number }[]>("PRAGMA page_count");
+    const [{ page_count: pages } = { page_count: 0 }] = await db.raw<{ page_count: number }[]>("PRAGMA page_count");
     await db.raw(`PRAGMA max_page_count = ${pages}`);
     const round = { readings: Array.from({ length: 400 }, (_, at) => ({ zoneId: 1, ...read(at) })) };
     const refused = await call("POST", "/api/rounds", round);

@@ -1,6 +1,6 @@
-import { accessSync, chmodSync, closeSync, constants, mkdirSync, openSync } from "node:fs";
+import { accessSync, chmodSync, closeSync, constants, existsSync, mkdirSync, openSync } from "node:fs";
 import { createRequire } from "node:module";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import type Database from "libsql";
 import { diskFault } from "./disk-fault.ts";
 
@@ -9,6 +9,13 @@ const LibsqlDatabase = createRequire(import.meta.url)("libsql") as typeof Databa
 /** Another process already writes to this data folder. */
 export class FolderInUseError extends Error {
   override readonly name = "FolderInUseError";
+}
+
+/** Step by step: asked for all of it at once, Node never ends where a file system takes no new folder. */
+function makeFolder(folder: string): void {
+  if (existsSync(folder)) return;
+  makeFolder(dirname(folder));
+  mkdirSync(folder, { mode: 0o700 });
 }
 
 /**
@@ -21,7 +28,7 @@ export class FolderInUseError extends Error {
  * @throws {FolderInUseError} and, where the folder cannot be written, the system's own error
  */
 export function lockFolder(folder: string): () => void {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  makeFolder(folder);
   accessSync(folder, constants.W_OK);
   const file = join(folder, "sprunel.lock");
   closeSync(openSync(file, "a", 0o600));

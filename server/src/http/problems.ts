@@ -41,6 +41,11 @@ export function keptRecords(what: string, records: number): ProblemError {
   });
 }
 
+/** What stands there already says otherwise; it is never written over. */
+export function conflict(detail: string): ProblemError {
+  return new ProblemError({ type: "/problems/conflict", title: "Noted already", status: 409, detail });
+}
+
 export function taken(path: string, message: string): ProblemError {
   return badInput([{ path, message }]);
 }

@@ -1,6 +1,6 @@
 import type { NewWatering } from "@sprunel/contract/irrigation";
 import { localDate } from "@sprunel/core/time";
-import { badInput, notFound } from "../http/problems.ts";
+import { badInput, conflict, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { SAID_BY_HAND, wateringStore } from "./watering-store.ts";
 
@@ -35,7 +35,16 @@ export function wateringService(scope: Scope) {
         startMs: Date.parse(startUtc),
         source: SAID_BY_HAND,
       }));
-      await scope.transaction((inner) => wateringStore(inner).add(stored));
+      await scope.transaction(async (inner) => {
+        const [first] = await wateringStore(inner).inTheWay(stored);
+        if (first) {
+          const { name } = await inner.zone(first.zoneId);
+          throw conflict(
+            `In ${name} ${first.litres} L were noted from ${new Date(first.startMs).toISOString()} on already. Strike that out first, or leave it; nothing was stored.`,
+          );
+        }
+        await wateringStore(inner).add(stored);
+      });
       for (const { zoneId, startMs } of stored) await letGo(zoneId, startMs);
     },
 

@@ -85,6 +85,16 @@ export function wateringStore({ db, actor }: Writer) {
         (row) => ({ ...fromRow(row), source: row.source, struck: row.struck_reason, struckAtMs: row.struck_at_ms }),
       );
     },
+    /** Of some waterings those at whose zone and start another amount stands and counts. */
+    async inTheWay(waterings: readonly Watering[]): Promise<Watering[]> {
+      const rows = await db.raw<WateringRow[]>(
+        `SELECT watering.* FROM json_each(?) AS asked
+         JOIN watering ON watering.zone_id = asked.value ->> 0 AND watering.start_ms = asked.value ->> 1
+         WHERE watering.struck_reason IS NULL AND watering.litres <> asked.value ->> 2`,
+        [JSON.stringify(waterings.map(({ zoneId, startMs, litres }) => [zoneId, startMs, litres]))],
+      );
+      return rows.map(fromRow);
+    },
     /** Adds what is not there yet; what is there stays as it is, but for what was struck out and a person says anew. */
     async add(
       waterings: readonly (Watering & Pick<FiledWatering, "source"> & Partial<FiledWatering>)[],

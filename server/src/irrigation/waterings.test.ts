@@ -35,7 +35,13 @@ describe("water that a person says was given", () => {
     const server = await planned();
     const body = { waterings: [said("2026-06-20T08:00:00.000Z")] };
     await server.call("POST", "/api/waterings", body);
-    await server.call("POST", "/api/waterings", { waterings: [said("2026-06-20T08:00:00.000Z", { litres: 900 })] });
+    expect((await server.call("POST", "/api/waterings", body)).status).toBe(201);
+    const other = { waterings: [said("2026-06-20T08:00:00.000Z", { litres: 900 })] };
+    const refused = await server.call("POST", "/api/waterings", other);
+    expect([refused.status, refused.body["detail"]]).toEqual([
+      409,
+      expect.stringMatching(/^In .* 60 L were noted from 2026-06-20T08:00:00.000Z on already/),
+    ]);
     expect((await pulsesOf(server)).filter(({ state }) => state === "logged")).toMatchObject([{ litres: 60 }]);
   });
 

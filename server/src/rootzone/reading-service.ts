@@ -1,8 +1,14 @@
 import type { NewReading, NewRound, Reading, RootStation, Strike } from "@sprunel/contract/rootzone";
 import { localDate } from "@sprunel/core/time";
-import { badInput, notFound } from "../http/problems.ts";
+import { badInput, conflict, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import { READING_KINDS, readingStore, type ReadingKind, type ZoneReading } from "./reading-store.ts";
+import {
+  READING_KINDS,
+  readingStore,
+  type ReadingKind,
+  type StoredReading,
+  type ZoneReading,
+} from "./reading-store.ts";
 
 export type ReadingService = ReturnType<typeof readingService>;
 
@@ -29,6 +35,20 @@ export function readingService(scope: Scope) {
     const { timeZone } = await scope.site.current();
     scope.cache.zoneChanged(zoneId, localDate(atMs, timeZone));
   };
+  /** @throws 409 where another value stands at the same moment: neither is lost in silence */
+  const write = async (inner: Scope, readings: readonly StoredReading[]): Promise<void> => {
+    const [first] = await readingStore(inner).inTheWay(readings);
+    if (first) {
+      const { name } = await inner.zone(first.zoneId);
+      const at = new Date(first.atMs).toISOString();
+      throw conflict(
+        first.struck
+          ? `What was read in ${name} at ${at} was struck out. Say the minute at which it was read anew; nothing was stored.`
+          : `In ${name} another value was noted at ${at} already: ${first.value}. Strike it out and say another minute, or leave it; nothing was stored.`,
+      );
+    }
+    await readingStore(inner).add(readings);
+  };
   const stillToCome = (at: string, path: string): { path: string; message: string }[] =>
     Date.parse(at) > scope.clock() + MOST_AHEAD_MS
       ? [{ path, message: `A reading cannot be from ${at}, which is still to come.` }]
@@ -38,7 +58,7 @@ export function readingService(scope: Scope) {
       await scope.zone(zoneId);
       const faults = stillToCome(reading.at, "at");
       if (faults.length > 0) throw badInput(faults);
-      await scope.transaction((inner) => readingStore(inner).add(valuesOf(zoneId, reading)));
+      await scope.transaction((inner) => write(inner, valuesOf(zoneId, reading)));
       await changed(zoneId, Date.parse(reading.at));
     },
 
@@ -51,7 +71,10 @@ export function readingService(scope: Scope) {
       ]);
       if (faults.length > 0) throw badInput(faults);
       await scope.transaction((inner) =>
-        readingStore(inner).add(readings.flatMap(({ zoneId, ...reading }) => valuesOf(zoneId, reading))),
+        write(
+          inner,
+          readings.flatMap(({ zoneId, ...reading }) => valuesOf(zoneId, reading)),
+        ),
       );
       for (const { zoneId, at } of readings) await changed(zoneId, Date.parse(at));
     },

@@ -94,6 +94,41 @@ export function readingStore({ db, actor }: Writer) {
         (JSON.parse(found) as [number, number][]).map(([atMs, value]) => ({ zoneId, kind, atMs, value })),
       );
     },
+    /** Of some values those at whose zone, kind and moment another one stands, or that were struck out there. */
+    async inTheWay(
+      readings: readonly StoredReading[],
+    ): Promise<
+      {
+        readonly zoneId: number;
+        readonly kind: string;
+        readonly atMs: number;
+        readonly value: number;
+        readonly struck: boolean;
+      }[]
+    > {
+      const rows: { zone_id: number; kind: string; at_ms: number; value: number; struck: number }[] = [];
+      for (const page of inPages(readings))
+        rows.push(
+          ...(await db.raw<typeof rows>(
+            `SELECT zone_reading.zone_id, zone_reading.kind, zone_reading.at_ms, zone_reading.value,
+                    reading_strike.at_ms IS NOT NULL AS struck
+             FROM json_each(?) AS asked
+             JOIN zone_reading ON zone_reading.zone_id = asked.value ->> 0 AND zone_reading.kind = asked.value ->> 1
+              AND zone_reading.at_ms = asked.value ->> 2
+             LEFT JOIN reading_strike ON reading_strike.zone_id = zone_reading.zone_id
+              AND reading_strike.at_ms = zone_reading.at_ms
+             WHERE struck OR zone_reading.value <> asked.value ->> 3`,
+            [JSON.stringify(page.map(({ zoneId, kind, atMs, value }) => [zoneId, kind, atMs, value]))],
+          )),
+        );
+      return rows.map((row) => ({
+        zoneId: row.zone_id,
+        kind: row.kind,
+        atMs: row.at_ms,
+        value: row.value,
+        struck: row.struck === 1,
+      }));
+    },
     /** All readings of a zone, struck ones with the reason, in order of time. */
     async history(zoneId: number, fromMs: number): Promise<(ZoneReading & { struck: string | null })[]> {
       const rows: (ReadingRow & { reason: string | null })[] = await db<ReadingRow>("zone_reading")

@@ -69,4 +69,22 @@ describe("a round of readings", () => {
     expect(drainEcMsCm?.to).toBeGreaterThan(dripEcMsCm?.to ?? NaN);
     expect(tensionKpa?.to).toBeGreaterThan(0);
   });
+
+  it("is refused where another value stands at the same moment, also one that was struck out, and sent twice it is one", async () => {
+    const server = await testServer();
+    await server.call("POST", "/api/site", site);
+    await server.call("POST", "/api/zones", bags);
+    const reading = (drainPct: number) => ({ at: "2026-06-20T07:00:00Z", drainPct });
+    const add = (drainPct: number) => server.call("POST", "/api/zones/1/readings", reading(drainPct));
+    expect([(await add(25)).status, (await add(25)).status]).toEqual([201, 201]);
+    const other = await add(31);
+    expect([other.status, other.body["detail"]]).toEqual([
+      409,
+      expect.stringMatching(/another value was noted at 2026-06-20T07:00:00.000Z already: 25/),
+    ]);
+    await server.call("POST", "/api/zones/1/strikes", { at: reading(0).at, reason: "another zone" });
+    const struck = await add(31);
+    expect([struck.status, struck.body["detail"]]).toEqual([409, expect.stringMatching(/was struck out/)]);
+    expect(await server.db("zone_reading")).toHaveLength(1);
+  });
 });
