@@ -18,7 +18,8 @@ export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
   await places.setUp.addSite(site);
   for (const source of sources) await water.water.addSource(source);
   for (const { daysAgo, ...report } of reports) await water.water.addReport({ ...report, takenOn: ago(daysAgo) });
-  for (const [productId, priceKg, stockKg] of shelf) await feed.feed.putOnShelf(productId, { priceKg, stockKg });
+  for (const [productId, priceKg, stockKg] of shelf)
+    await feed.feed.putOnShelf(productId, { priceKg, stockKg, version: null });
   const stored = (await water.water.station(undefined)).sources.map(({ source }) => source);
   const idOf = (name: string): number => stored.find((source) => source.name === name)?.id ?? 0;
   for (const told of zones) {

@@ -139,7 +139,9 @@ export async function recosted() {
   }
   const costs = async () => (await fetch(`${url}/api/feed-costs`)).text();
   await costs();
-  await send("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.1, stockKg: 100 });
+  const { shelf } = await (await fetch(`${url}/api/feed`)).json();
+  const { version } = shelf.find(({ product }) => product.id === "potassium-nitrate");
+  await send("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.1, stockKg: 100, version });
   let answer = "";
   const ms = await timed(async () => (answer = await costs()));
   const told = answer.trim().split("\n");

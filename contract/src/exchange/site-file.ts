@@ -91,7 +91,9 @@ export const siteFileSchema = z
     reports: z.array(newWaterReportSchema),
     /** bags by their label, under the ids that the shelf and mixes name */
     ownProducts: z.array(newOwnProductSchema.extend({ id: nameSchema })),
-    shelf: z.array(z.strictObject({ productId: nameSchema, priceKg: z.number().nullable(), stockKg: z.number() })),
+    shelf: z.array(
+      z.strictObject({ productId: nameSchema, priceKg: z.number().nullable(), stockKg: z.number().nullable() }),
+    ),
     /** kept recipes, the oldest first; versions are counted anew under each name */
     recipes: z
       .array(

@@ -35,14 +35,18 @@ export const feedTargetUpdateSchema = feedTargetSchema
 export const shelfUpdateSchema = z
   .strictObject({
     priceKg: quantitySchema("The price per kg", 0, 10_000, "").nullable(),
-    stockKg: quantitySchema("The stock", 0, 1_000_000, "kg"),
+    /** null where nobody counts it */
+    stockKg: quantitySchema("The stock", 0, 1_000_000, "kg").nullable(),
+    /** null for what is not on the shelf yet */
+    version: versionSchema.nullable(),
   })
   .meta({ id: "ShelfItemUpdate" });
 export type ShelfUpdate = z.infer<typeof shelfUpdateSchema>;
 export const shelfItemSchema = z.object({
   product: libraryProductSchema,
   priceKg: z.number().nullable(),
-  stockKg: z.number(),
+  stockKg: z.number().nullable(),
+  version: versionSchema,
 });
 export type ShelfItem = z.infer<typeof shelfItemSchema>;
 

@@ -75,7 +75,7 @@ export type ZoneCost = z.infer<typeof zoneCostSchema>;
 export const feedCostsLineSchema = z
   .union([
     z.strictObject({ done: z.number(), of: z.number() }),
-    z.strictObject({ zones: z.array(zoneCostSchema), stockKg: z.record(z.string(), z.number()) }),
+    z.strictObject({ zones: z.array(zoneCostSchema), stockKg: z.record(z.string(), z.number().nullable()) }),
   ])
   .meta({ id: "FeedCostsLine" });
 export type FeedCosts = Extract<z.infer<typeof feedCostsLineSchema>, { zones: unknown }>;

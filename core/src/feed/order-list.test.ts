@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { compareRecipes } from "./compare-recipes.ts";
+import { libraryProduct } from "./library.ts";
 import { orderList } from "./order-list.ts";
+import { STARTER_SHELF } from "./usual-starts.ts";
 
 const line = (productId: string, gM3: number) => ({
   productId,
@@ -21,6 +23,26 @@ describe("an order list", () => {
       expect.objectContaining({ daysLeft: 5, orderKg: expect.closeTo(21.6, 9), zones: ["Melons", "Lettuce"] }),
       expect.objectContaining({ daysLeft: 31.25, orderKg: 0, zones: ["Melons"] }),
     ]);
+  });
+});
+
+describe("what nobody counts", () => {
+  it("is ordered whole and stands first, for it may be gone; what is not on the shelf at all has run out", () => {
+    const zones = [{ zoneName: "Melons", m3Day: 1, lines: [line("potassium-nitrate", 500), line("urea", 100)] }];
+    expect(orderList(zones, { "potassium-nitrate": null }, 10)).toMatchObject([
+      { productId: "potassium-nitrate", stockKg: null, daysLeft: null, orderKg: 5 },
+      { productId: "urea", stockKg: 0, daysLeft: 0, orderKg: 1 },
+    ]);
+  });
+});
+
+describe("the starter shelf", () => {
+  it("holds products of the library that bring every ion of a feed", () => {
+    const found = STARTER_SHELF.map((id) => libraryProduct(id));
+    expect(found).not.toContain(undefined);
+    const ions = new Set(found.flatMap((product) => Object.keys(product?.composition ?? {})));
+    for (const ion of ["NO3", "NH4", "H2PO4", "K", "Ca", "Mg", "SO4", "Fe", "Mn", "Zn", "B", "Cu", "Mo"])
+      expect([ion, ions.has(ion)]).toEqual([ion, true]);
   });
 });
 

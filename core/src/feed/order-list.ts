@@ -11,9 +11,10 @@ export interface OrderRow {
   readonly productId: string;
   readonly name: string;
   readonly kgDay: number;
-  readonly stockKg: number;
-  readonly daysLeft: number;
-  /** to last to the end of the days asked for, kg; 0 where the stock does */
+  /** null where nobody said what stands there */
+  readonly stockKg: number | null;
+  readonly daysLeft: number | null;
+  /** to last to the end of the days asked for, kg; 0 where the stock does; all of it where the stock is not known */
   readonly orderKg: number;
   readonly zones: readonly string[];
 }
@@ -21,13 +22,13 @@ export interface OrderRow {
 /**
  * What must be ordered so that every zone is fed for so many days, from what stands on the shelf.
  *
- * @param stockKg by product id
+ * @param stockKg by product id; null where it is not known, nothing where the product is not on the shelf
  * @param days 1 to 365
- * @returns the soonest to run out first
+ * @returns the soonest to run out first, after what nobody knows
  */
 export function orderList(
   zones: readonly ZoneNeed[],
-  stockKg: Readonly<Record<string, number>>,
+  stockKg: Readonly<Record<string, number | null>>,
   days: number,
 ): OrderRow[] {
   new Checks().range("days", "The days to order for", days, 1, 365, "days").done();
@@ -42,16 +43,16 @@ export function orderList(
   return [...lines]
     .filter(([, { kgDay }]) => kgDay > 0)
     .map(([productId, { name, kgDay, zones: users }]) => {
-      const stock = stockKg[productId] ?? 0;
+      const stock = productId in stockKg ? (stockKg[productId] ?? null) : 0;
       return {
         productId,
         name,
         kgDay,
         stockKg: stock,
-        daysLeft: stock / kgDay,
-        orderKg: Math.max(0, kgDay * days - stock),
+        daysLeft: stock === null ? null : stock / kgDay,
+        orderKg: Math.max(0, kgDay * days - (stock ?? 0)),
         zones: [...users],
       };
     })
-    .sort((a, b) => a.daysLeft - b.daysLeft);
+    .sort((a, b) => (a.daysLeft ?? -1) - (b.daysLeft ?? -1));
 }

@@ -19,3 +19,23 @@ export const USUAL_STARTS = {
   /** mS/cm of a water that nobody has read */
   waterEcMsCm: 0.4,
 } as const;
+
+/**
+ * Products of the library that most feeds from plain salts are made of: enough for every ion and for acid, in two tanks. What a
+ * grower has is another matter; they stand on a new shelf only when somebody asks for them.
+ */
+export const STARTER_SHELF = [
+  "calcium-nitrate",
+  "potassium-nitrate",
+  "potassium-sulphate",
+  "monopotassium-phosphate",
+  "magnesium-sulphate-7w",
+  "ammonium-nitrate",
+  "nitric-acid-60",
+  "iron-dtpa-6",
+  "manganese-sulphate-1w",
+  "zinc-sulphate-7w",
+  "boric-acid",
+  "copper-sulphate-5w",
+  "sodium-molybdate-2w",
+] as const;

@@ -22,10 +22,10 @@ export interface FeedRecords {
 
 export async function feedRecords(scope: Scope, siteId: number, date: string): Promise<FeedRecords> {
   const { productOf } = await productsOf(scope, siteId);
-  const shelf = (await feedStore(scope).shelf(siteId)).flatMap(({ productId, priceKg, stockKg }) => {
+  const shelf = (await feedStore(scope).shelf(siteId)).flatMap(({ productId, ...item }) => {
     const found = productOf(productId);
     if (!found) return [];
-    return [{ product: asListed(found), priceKg, stockKg }];
+    return [{ product: asListed(found), ...item }];
   });
   return {
     sources: await sourceStore(scope).list(siteId),

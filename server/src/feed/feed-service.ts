@@ -79,13 +79,19 @@ export function feedService(scope: Scope, plans: PlanService) {
       await feedStore(scope).dropTarget(id);
     },
 
-    async putOnShelf(productId: string, item: ShelfUpdate): Promise<void> {
+    /** `version` null: it is not on the shelf yet. */
+    async putOnShelf(productId: string, { version, ...item }: ShelfUpdate): Promise<void> {
       const site = await scope.site.current();
-      if (!(await productsOf(scope, site.id)).productOf(productId))
+      const product = (await productsOf(scope, site.id)).productOf(productId);
+      if (!product)
         throw badInput([
           { path: "productId", message: `${productId} is neither in the library of products nor a bag of your own.` },
         ]);
-      await feedStore(scope).putOnShelf(site.id, productId, item);
+      await scope.transaction(async (inner) => {
+        const current = (await feedStore(inner).shelf(site.id)).find((one) => one.productId === productId) ?? null;
+        if ((current?.version ?? null) !== version) throw staleEdit(`${product.name} on the shelf`, current);
+        await feedStore(inner).putOnShelf(site.id, productId, item);
+      });
     },
 
     /** A bag by its label goes onto the shelf at once, without stock or price. */
@@ -94,7 +100,7 @@ export function feedService(scope: Scope, plans: PlanService) {
       const site = await scope.site.current();
       await scope.transaction(async (inner) => {
         const id = await ownProductStore(inner).add(site.id, product);
-        await feedStore(inner).putOnShelf(site.id, id, { priceKg: null, stockKg: 0 });
+        await feedStore(inner).putOnShelf(site.id, id, { priceKg: null, stockKg: null });
       });
     },
 

@@ -6,7 +6,6 @@ import {
   type KeptTarget,
   type Mix,
   type NewMix,
-  type ShelfUpdate,
 } from "@sprunel/contract/feed";
 import type { Writer } from "../scope/scope.ts";
 
@@ -14,7 +13,8 @@ interface ShelfRow {
   site_id: number;
   product_id: string;
   price_kg: number | null;
-  stock_kg: number;
+  stock_kg: number | null;
+  version: number;
   actor: string;
 }
 interface TargetRow {
@@ -43,20 +43,37 @@ interface MixRow {
 
 const SHOWN_MIXES = 8;
 
+interface OnShelf {
+  readonly productId: string;
+  readonly priceKg: number | null;
+  /** null where nobody counts it */
+  readonly stockKg: number | null;
+  readonly version: number;
+}
+
 export type FeedStore = ReturnType<typeof feedStore>;
 
 /** All SQL about what is fed: the shelf, own targets, tanks, mixes. */
 export function feedStore({ db, actor }: Writer) {
   return {
-    async shelf(siteId: number): Promise<{ productId: string; priceKg: number | null; stockKg: number }[]> {
+    async shelf(siteId: number): Promise<OnShelf[]> {
       const rows = await db<ShelfRow>("shelf_item").where({ site_id: siteId });
-      return rows.map((row) => ({ productId: row.product_id, priceKg: row.price_kg, stockKg: row.stock_kg }));
+      return rows.map((row) => ({
+        productId: row.product_id,
+        priceKg: row.price_kg,
+        stockKg: row.stock_kg,
+        version: row.version,
+      }));
     },
-    async putOnShelf(siteId: number, productId: string, { priceKg, stockKg }: ShelfUpdate): Promise<void> {
+    async putOnShelf(
+      siteId: number,
+      productId: string,
+      { priceKg, stockKg }: Pick<OnShelf, "priceKg" | "stockKg">,
+    ): Promise<void> {
       await db<ShelfRow>("shelf_item")
-        .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg, actor })
+        .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg, version: 1, actor })
         .onConflict(["site_id", "product_id"])
-        .merge(["price_kg", "stock_kg", "actor"]);
+        .merge({ price_kg: priceKg, stock_kg: stockKg, version: db.raw("shelf_item.version + 1"), actor });
     },
     async takeOffShelf(siteId: number, productId: string): Promise<void> {
       await db<ShelfRow>("shelf_item").where({ site_id: siteId, product_id: productId }).delete();
@@ -65,7 +82,7 @@ export function feedStore({ db, actor }: Writer) {
     async drawDown(siteId: number, productId: string, kg: number): Promise<void> {
       await db<ShelfRow>("shelf_item")
         .where({ site_id: siteId, product_id: productId })
-        .update({ stock_kg: db.raw("max(0, stock_kg - ?)", [kg]) });
+        .update({ stock_kg: db.raw("max(0, stock_kg - ?)", [kg]), version: db.raw("version + 1") });
     },
     async settings(zoneId: number): Promise<(FeedSettings & { version: number }) | null> {
       const row = await db<SettingsRow>("feed_settings").where({ zone_id: zoneId }).first();

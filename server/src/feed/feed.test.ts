@@ -5,7 +5,7 @@ async function fed(): Promise<TestServer> {
   const server = await testServer();
   await server.call("POST", "/api/site", site);
   await server.call("POST", "/api/zones", zone);
-  await server.call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.3, stockKg: 100 });
+  await server.call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.3, stockKg: 100, version: null });
   return server;
 }
 const mix = (key: string, kg: number) => ({
@@ -134,6 +134,23 @@ describe("mixing", () => {
     expect(stock((await call("GET", "/api/zones/1/feed")).body)).toBe(100);
   });
 
+  it("is not undone by a price that was typed meanwhile: the older edit is refused with the newer stock", async () => {
+    const { call } = await fed();
+    await call("POST", "/api/zones/1/mixes", mix("8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e62", 5));
+    const price = (version: number) =>
+      call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 9, stockKg: 100, version });
+    const refused = await price(1);
+    expect([refused.status, refused.body["current"]]).toMatchObject([409, { stockKg: 95, version: 2 }]);
+    expect((await price(2)).status).toBe(200);
+  });
+
+  it("draws nothing down that nobody counts", async () => {
+    const { call } = await fed();
+    await call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.3, stockKg: null, version: 1 });
+    const answer = await call("POST", "/api/zones/1/mixes", mix("8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e63", 5));
+    expect([answer.status, stock(answer.body)]).toEqual([201, null]);
+  });
+
   it("never shows less than nothing on the shelf", async () => {
     const { call } = await fed();
     expect(
@@ -161,7 +178,7 @@ describe("a bag of one's own", () => {
     };
     const own = shelf.find(({ product }) => product.id === "own-1");
     expect(own?.product.composition["K"]).toBeCloseTo(9.83, 2);
-    expect((await call("PUT", "/api/shelf/own-1", { priceKg: 1.1, stockKg: 25 })).status).toBe(200);
+    expect((await call("PUT", "/api/shelf/own-1", { priceKg: 1.1, stockKg: 25, version: 1 })).status).toBe(200);
   });
 
   it.each([

@@ -18,7 +18,7 @@ export function feedInFile(): SiteFilePart {
       },
       shelf: {
         async *out(scope, { siteId }) {
-          yield* await feedStore(scope).shelf(siteId);
+          for (const { version: _version, ...item } of await feedStore(scope).shelf(siteId)) yield item;
         },
         async in(scope, { siteId, productIds }, rows) {
           for (const { productId, ...item } of rows)

@@ -18,8 +18,8 @@ async function fed(): Promise<TestServer> {
     ph: 7,
     ecMsCm: null,
   });
-  await call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.5, stockKg: 10 });
-  await call("PUT", "/api/shelf/calcium-nitrate", { priceKg: 0.5, stockKg: 10 });
+  await call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 1.5, stockKg: 10, version: null });
+  await call("PUT", "/api/shelf/calcium-nitrate", { priceKg: 0.5, stockKg: 10, version: null });
   return server;
 }
 const recipes = (body: Record<string, unknown>) =>
@@ -92,7 +92,7 @@ describe("the cost of all feeds", () => {
       return last.zones[0]?.costPerM3 ?? NaN;
     };
     const before = await cost();
-    await server.call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.5, stockKg: 10 });
+    await server.call("PUT", "/api/shelf/potassium-nitrate", { priceKg: 2.5, stockKg: 10, version: 1 });
     // 4 mmol of potassium nitrate in a litre are 413 g/m³ as sold (98 %).
     expect((await cost()) - before).toBeCloseTo(0.413, 2);
   });

@@ -95,9 +95,7 @@ export function readingStore({ db, actor }: Writer) {
       );
     },
     /** Of some values those at whose zone, kind and moment another one stands, or that were struck out there. */
-    async inTheWay(
-      readings: readonly StoredReading[],
-    ): Promise<
+    async inTheWay(readings: readonly StoredReading[]): Promise<
       {
         readonly zoneId: number;
         readonly kind: string;

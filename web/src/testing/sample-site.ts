@@ -166,6 +166,7 @@ export function zoneFeed(more: Partial<ZoneFeed> = {}): ZoneFeed {
         product: { ...product, cautions: [...cautions], ...(solubility && { solubility: [...solubility] }) },
         priceKg: 1.2,
         stockKg: 100,
+        version: 1,
       }),
     ),
     settings: {

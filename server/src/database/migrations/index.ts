@@ -24,6 +24,7 @@ import { pickClock } from "./022-pick-clock.ts";
 import { targetOfPlanting } from "./023-target-of-planting.ts";
 import { archivedZones } from "./024-archived-zones.ts";
 import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
+import { shelfVersions } from "./026-shelf-versions.ts";
 import type { Migration } from "./migration.ts";
 
 const all: readonly Migration[] = [
@@ -52,6 +53,7 @@ const all: readonly Migration[] = [
   targetOfPlanting,
   archivedZones,
   decisionsTakenBack,
+  shelfVersions,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -74,17 +74,20 @@ function OrderTable({ lines }: { lines: readonly OrderRow[] }) {
     const { text, unit } = weighed(kg, system);
     return `${text} ${unit}`;
   };
-  const [first] = lines;
-  if (!first) return <p>No zone is fed on this day.</p>;
+  if (lines.length === 0) return <p>No zone is fed on this day.</p>;
+  const soonest = lines.find(({ daysLeft }) => daysLeft !== null);
+  const runsOut = soonest
+    ? ` ${soonest.name} is the first to run out, in ${Math.floor(soonest.daysLeft ?? 0)} days.`
+    : " Nobody counts what stands on the shelf.";
   const missing = lines.filter(({ orderKg }) => orderKg > 0);
   return (
     <>
       <p className={styles["lead"]}>
         {missing.length === 0
-          ? `Nothing to order. ${first.name} is the first to run out, in ${Math.floor(first.daysLeft)} days.`
+          ? `Nothing to order.${runsOut}`
           : missing.length <= FEW
             ? `Order ${missing.map(({ name, orderKg }) => `${name}, ${mass(orderKg)}`).join("; ")}.`
-            : `Order ${missing.length} products. ${first.name} is the first to run out, in ${Math.floor(first.daysLeft)} days.`}
+            : `Order ${missing.length} products.${runsOut}`}
       </p>
       <table className={shared["book"]}>
         <thead>
@@ -102,9 +105,9 @@ function OrderTable({ lines }: { lines: readonly OrderRow[] }) {
               <th scope="row">{name}</th>
               <td>{orderKg > 0 ? <strong className={shared["off"]}>{mass(orderKg)}</strong> : <span>nothing</span>}</td>
               <td>
-                {mass(stockKg)} <span className="quiet">{mass(kgDay)} a day</span>
+                {stockKg === null ? "not counted" : mass(stockKg)} <span className="quiet">{mass(kgDay)} a day</span>
               </td>
-              <td>{daysLeft > 365 ? "over a year" : `${Math.floor(daysLeft)} days`}</td>
+              <td>{daysLeft === null ? "–" : daysLeft > 365 ? "over a year" : `${Math.floor(daysLeft)} days`}</td>
               <td className="quiet">{zones.join(", ")}</td>
             </tr>
           ))}

@@ -4,6 +4,7 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { useBoard } from "../../place/use-board.ts";
 import { EditDialog } from "../../forms/edit-dialog.tsx";
+import { staleOf } from "../../forms/stale-edit.tsx";
 import { faultsOf } from "../../forms/form-errors.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import tables from "../../theme/tables.module.css";
@@ -16,16 +17,21 @@ interface Row {
   readonly name: string;
   readonly stockKg: number | null;
   readonly priceKg: number | null;
+  /** null for what is not on the shelf yet */
+  readonly version: number | null;
 }
 
 /** Stock and price of every bag; new products come from the library. */
 export function ShelfDialog({ shelf, onClose }: { shelf: readonly ShelfItem[]; onClose(): void }) {
-  const before = shelf.map(({ product, stockKg, priceKg }) => ({
-    id: product.id,
-    name: product.name,
-    stockKg,
-    priceKg,
-  }));
+  const [before, setBefore] = useState<readonly Row[]>(() =>
+    shelf.map(({ product, stockKg, priceKg, version }) => ({
+      id: product.id,
+      name: product.name,
+      stockKg,
+      priceKg,
+      version,
+    })),
+  );
   const [rows, setRows] = useState<readonly Row[]>(before);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const currency = useBoard(null).data?.site?.currency ?? "";
@@ -33,6 +39,25 @@ export function ShelfDialog({ shelf, onClose }: { shelf: readonly ShelfItem[]; o
   const change = useChangeShelf();
   const set = (id: string, part: Partial<Row>): void =>
     setRows(rows.map((row) => (row.id === id ? { ...row, ...part } : row)));
+  /** A mix was logged, or somebody else typed, meanwhile: what was not typed here follows; what was is kept to be saved once more. */
+  const rebase = (error: Error): void => {
+    const newer = staleOf(error) as (Pick<Row, "stockKg" | "priceKg"> & { productId?: string; version: number }) | null;
+    const mine = rows.find(({ id }) => id === newer?.productId);
+    const base = before.find(({ id }) => id === newer?.productId);
+    if (!newer || !mine) return;
+    const merged = {
+      ...mine,
+      version: newer.version,
+      stockKg: mine.stockKg === base?.stockKg ? newer.stockKg : mine.stockKg,
+      priceKg: mine.priceKg === base?.priceKg ? newer.priceKg : mine.priceKg,
+    };
+    setRows(rows.map((row) => (row.id === mine.id ? merged : row)));
+    setBefore([
+      ...before.filter(({ id }) => id !== mine.id),
+      { ...mine, stockKg: newer.stockKg, priceKg: newer.priceKg, version: newer.version },
+    ]);
+    setFaults([`${mine.name} was changed meanwhile, as by a mix. Look at its figures and save once more.`]);
+  };
   const save = (): void => {
     const gone = before.filter((row) => !rows.some((kept) => kept.id === row.id));
     const edited = rows.filter(
@@ -41,13 +66,13 @@ export function ShelfDialog({ shelf, onClose }: { shelf: readonly ShelfItem[]; o
     );
     const found: string[] = [];
     const changes: ShelfChange[] = gone.map(({ id }) => ({ productId: id, item: null }));
-    for (const { id, name, stockKg, priceKg } of edited) {
-      const parsed = shelfUpdateSchema.safeParse({ stockKg: stockKg ?? undefined, priceKg });
+    for (const { id, name, stockKg, priceKg, version } of edited) {
+      const parsed = shelfUpdateSchema.safeParse({ stockKg, priceKg, version });
       if (parsed.success) changes.push({ productId: id, item: parsed.data });
       else found.push(...faultsOf(parsed.error).map(({ message }) => `${name}: ${message}`));
     }
     setFaults(found);
-    if (found.length === 0) change.mutate(changes, { onSuccess: onClose });
+    if (found.length === 0) change.mutate(changes, { onSuccess: onClose, onError: rebase });
   };
   return (
     <EditDialog title="The shelf" width={720} saving={change} faults={faults} onSave={save} onClose={onClose}>
@@ -101,7 +126,8 @@ export function ShelfDialog({ shelf, onClose }: { shelf: readonly ShelfItem[]; o
           .map((product) => ({ value: product.id, label: product.name }))}
         onChange={(id: string | null) => {
           const product = products.data?.products.find((candidate) => candidate.id === id);
-          if (product) setRows([...rows, { id: product.id, name: product.name, stockKg: null, priceKg: null }]);
+          if (product)
+            setRows([...rows, { id: product.id, name: product.name, stockKg: null, priceKg: null, version: null }]);
         }}
       />
     </EditDialog>

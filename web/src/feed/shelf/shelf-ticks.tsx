@@ -14,7 +14,7 @@ function daysLeft({ shelf, litresToday }: ZoneFeed, recipe: Recipe | null): Read
   return Object.fromEntries(
     shelf.flatMap(({ product, stockKg }) => {
       const gM3 = recipe.lines.reduce((sum, line) => (line.productId === product.id ? sum + line.gM3 : sum), 0);
-      return gM3 > 0 ? [[product.id, stockKg / ((gM3 * litresToday) / 1e6)]] : [];
+      return gM3 > 0 && stockKg !== null ? [[product.id, stockKg / ((gM3 * litresToday) / 1e6)]] : [];
     }),
   );
 }
@@ -55,7 +55,7 @@ export function ShelfTicks({
       )}
       <ul className={styles["shelf"]}>
         {feed.shelf.map(({ product, stockKg }) => {
-          const stock = weighed(stockKg, system);
+          const stock = stockKg === null ? { text: "not", unit: "counted" } : weighed(stockKg, system);
           return (
             <li key={product.id}>
               <Checkbox

@@ -1,10 +1,13 @@
 import type { ShelfItem } from "@sprunel/contract/feed";
+import { STARTER_SHELF } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { useBoard } from "../../place/use-board.ts";
 import { Price, useUnits } from "../../units/use-units.tsx";
+import { ProblemNote } from "../../http/problem.tsx";
 import shared from "../feed.module.css";
+import { useChangeShelf } from "../use-feed.ts";
 import { weighed } from "../mix/masses.ts";
 import { Together } from "../mix/together.tsx";
 
@@ -13,6 +16,7 @@ const ShelfDialog = lazy(async () => ({ default: (await import("./shelf-dialog.t
 
 /** What stands in the feed store, what it cost, and which two bags may share a tank. */
 export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
+  const start = useChangeShelf();
   const [open, setOpen] = useState<"stock" | "bag" | null>(null);
   return (
     <>
@@ -24,7 +28,26 @@ export function ShelfView({ shelf }: { shelf: readonly ShelfItem[] }) {
         <Link to="/import/shelf">Import a list</Link>
       </div>
       {shelf.length === 0 ? (
-        <p>Nothing stands on the shelf yet. Without products no recipe can be made.</p>
+        <>
+          <p>Nothing stands on the shelf yet. Without products no recipe can be made.</p>
+          <Button
+            loading={start.isPending}
+            onClick={() =>
+              start.mutate(
+                STARTER_SHELF.map((productId) => ({
+                  productId,
+                  item: { priceKg: null, stockKg: null, version: null },
+                })),
+              )
+            }
+          >
+            Start with the usual {STARTER_SHELF.length}
+          </Button>
+          <p className="quiet">
+            The salts, acid and trace elements that most feeds are made of; stock and prices can follow, or not.
+          </p>
+          {start.isError && <ProblemNote error={start.error} />}
+        </>
       ) : (
         <>
           <Products shelf={shelf} />
@@ -55,13 +78,11 @@ function Products({ shelf }: { shelf: readonly ShelfItem[] }) {
       </thead>
       <tbody>
         {shelf.map(({ product, stockKg, priceKg }) => {
-          const stock = weighed(stockKg, system);
+          const stock = stockKg === null ? null : weighed(stockKg, system);
           return (
             <tr key={product.id}>
               <th scope="row">{product.name}</th>
-              <td>
-                {stock.text} {stock.unit}
-              </td>
+              <td>{stock ? `${stock.text} ${stock.unit}` : <span className="quiet">not counted</span>}</td>
               <td>
                 {priceKg === null ? (
                   <span className="quiet">not known</span>

@@ -28,7 +28,7 @@ export function BaseGrade({ feed }: { feed: ZoneFeed }) {
   const base = known.get(chosen) ?? bases[0];
   const priceOf = (id: string): number | null => feed.shelf.find(({ product }) => product.id === id)?.priceKg ?? null;
   const shelf = [base, ...BESIDE.map((id) => known.get(id))].flatMap((product) =>
-    product ? [{ product, priceKg: priceOf(product.id), stockKg: 0 }] : [],
+    product ? [{ product, priceKg: priceOf(product.id), stockKg: null, version: 1 }] : [],
   );
   const macros = target && {
     ...target,
