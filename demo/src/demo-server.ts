@@ -21,7 +21,7 @@ const FILES = ["sprunel.db", "sprunel.db-wal", "sprunel.db-shm", "clock.json"];
 const SETTING_UP = "setting-up";
 
 /** @param clock stands still at its instant where one is given, until somebody steers it */
-type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock"> & {
+type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock" | "host" | "names"> & {
   /** real time, where it is not this machine's */
   readonly real?: () => number;
 };

@@ -3,9 +3,18 @@ import { diskFault, StartError } from "./database/disk-fault.ts";
 import { FolderInUseError } from "./database/lock-folder.ts";
 import type { RunningServer, ServerOptions } from "./start-server.ts";
 
-/** Reads the port and the data folder from the environment. */
-export function environment(defaultFolder: string): Pick<ServerOptions, "port" | "dataFolder" | "clock" | "logLevel"> {
-  const { PORT = "5180", SPRUNEL_DATA = defaultFolder, SPRUNEL_NOW, SPRUNEL_LOG = "warn" } = process.env;
+/** Reads where to listen and the data folder from the environment. */
+export function environment(
+  defaultFolder: string,
+): Pick<ServerOptions, "port" | "dataFolder" | "clock" | "logLevel" | "host" | "names"> {
+  const {
+    PORT = "5180",
+    HOST = "127.0.0.1",
+    SPRUNEL_NAMES = "",
+    SPRUNEL_DATA = defaultFolder,
+    SPRUNEL_NOW,
+    SPRUNEL_LOG = "warn",
+  } = process.env;
   const port = Number(PORT);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new Error(`PORT must be a whole number from 0 to 65535, not "${PORT}".`);
@@ -14,6 +23,8 @@ export function environment(defaultFolder: string): Pick<ServerOptions, "port" |
     throw new Error(`SPRUNEL_NOW must be an instant as 2026-06-15T08:24:00Z, not "${SPRUNEL_NOW}".`);
   return {
     port,
+    host: HOST,
+    names: SPRUNEL_NAMES.split(/[\s,]+/).filter(Boolean),
     dataFolder: resolve(SPRUNEL_DATA),
     logLevel: SPRUNEL_LOG,
     ...(fixed !== undefined && { clock: () => fixed }),
@@ -25,6 +36,8 @@ export async function serve(start: () => Promise<RunningServer>): Promise<void> 
   try {
     const server = await start();
     console.log(`Sprunel is ready: ${server.url}`);
+    if (server.newCode !== null)
+      console.log(`Other devices on this network type the code ${server.newCode} once; Set-up shows it again.`);
     let stopping = false;
     const stop = (): void => {
       if (stopping) return;

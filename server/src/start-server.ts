@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
 import type { AddressInfo } from "node:net";
+import type { Duplex } from "node:stream";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { clockOf, localDate } from "@sprunel/core/time";
@@ -14,6 +15,7 @@ import { createRooms, type Rooms } from "./modules.ts";
 import { BACKUPS, backupsIn } from "./database/backup.ts";
 import { upkeep } from "./database/upkeep.ts";
 import { Background } from "./background/background.ts";
+import { Access, accessCode, isLoopback, spaced, type AccessOptions } from "./http/access.ts";
 import { createPool } from "./pool/pool.ts";
 import { createCache } from "./scope/cache.ts";
 import { createScope, type Scope } from "./scope/scope.ts";
@@ -29,6 +31,12 @@ export interface ServerOptions {
   readonly dataFolder: string;
   /** 0 takes any free port */
   readonly port: number;
+  /** the address to listen on; others than this machine are let in with a code only */
+  readonly host?: string;
+  /** further names under which the program may be asked for */
+  readonly names?: readonly string[];
+  /** whether a request comes from this machine, where its address does not tell */
+  readonly isLocal?: AccessOptions["isLocal"];
   readonly clock?: () => number;
   /** a clock that whoever uses the program may steer; it takes the place of `clock` */
   readonly steered?: SteeredClock;
@@ -51,6 +59,8 @@ export interface Prepared {
 
 export interface RunningServer extends Prepared {
   readonly url: string;
+  /** of the network, where it was made just now; null otherwise */
+  readonly newCode: string | null;
   stop(): Promise<void>;
 }
 
@@ -58,6 +68,9 @@ export interface RunningServer extends Prepared {
 export async function startServer({
   dataFolder,
   port,
+  host = "127.0.0.1",
+  names = [],
+  isLocal,
   steered,
   clock = steered ? () => steered.now() : Date.now,
   device,
@@ -76,15 +89,22 @@ export async function startServer({
     const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
     const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null });
     await prepare?.({ scope, rooms, background });
+    const made = isLoopback(host) ? null : accessCode(dataFolder);
+    let listening = port;
+    const access = new Access({ host, names, code: made?.code ?? null, ...(isLocal && { isLocal }) });
     const app = createApp({
+      access,
+      port: () => listening,
       modules: rooms.all,
       background,
       log,
       version: VERSION,
       webFolder: existsSync(WEB_FOLDER) ? WEB_FOLDER : undefined,
     });
-    const server = app.listen(port, "127.0.0.1");
+    const server = app.listen(port, host);
     await new Promise<void>((resolve, reject) => server.once("listening", resolve).once("error", reject));
+    listening = (server.address() as AddressInfo).port;
+    server.on("clientError", refuseUnreadable);
     const open = db;
     if (kept) {
       background.beside("the database", (signal) => upkeep({ kind: "check", dataFolder }, signal));
@@ -93,7 +113,8 @@ export async function startServer({
       );
     }
     return {
-      url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+      url: `http://${isLoopback(host) || host === "0.0.0.0" || host === "::" ? "127.0.0.1" : host}:${listening}`,
+      newCode: made?.isNew ? spaced(made.code) : null,
       scope,
       rooms,
       background,
@@ -137,4 +158,20 @@ export async function backUpNightly(
   const at = newest && /\d{4}-\d\d-\d\dT\d\d-\d\d-\d\d/.exec(newest)?.[0].replace(/T(\d\d)-(\d\d)-/, "T$1:$2:");
   if (at && localDate(Date.parse(`${at}Z`), site.timeZone) >= date) return;
   await upkeep({ kind: "backup", dataFolder, to, nowMs }, signal);
+}
+
+/** What is no request of HTTP at all is refused in our words too. */
+function refuseUnreadable(error: NodeJS.ErrnoException, socket: Duplex): void {
+  if (error.code === "ECONNRESET" || !socket.writable) return;
+  const isLong = error.code === "HPE_HEADER_OVERFLOW";
+  const problem = {
+    type: "/problems/bad-request",
+    title: isLong ? "Too long" : "Not readable",
+    status: isLong ? 431 : 400,
+    detail: isLong ? "The head of the request is too long." : "This is no request that can be read.",
+  };
+  const body = JSON.stringify(problem);
+  socket.end(
+    `HTTP/1.1 ${problem.status} ${problem.title}\r\nContent-Type: application/problem+json\r\nContent-Length: ${Buffer.byteLength(body)}\r\nConnection: close\r\n\r\n${body}`,
+  );
 }

@@ -1,3 +1,4 @@
+export { getAccess, type Access } from "./access.ts";
 export { problemSchema, type Problem } from "./basics.ts";
 export { addressOf, type Endpoint } from "./endpoint.ts";
 export type { Explanation, Origin, WorkingInput } from "./explanation.ts";

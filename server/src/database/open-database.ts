@@ -45,8 +45,8 @@ export async function openDatabase(folder: string): Promise<Knex> {
     useNullAsDefault: true,
     // What goes wrong is told by whoever asked, in words.
     log: { warn: () => undefined, error: () => undefined },
-    // A wait this long means that code inside a transaction asks for a second connection.
-    acquireConnectionTimeout: 10_000,
+    // Longer than a long import holds the one connection; a wait beyond means that code inside a transaction asks for a second one.
+    acquireConnectionTimeout: 60_000,
     pool: {
       min: 1,
       max: 1,

@@ -12,7 +12,8 @@ export function errorHandler(log: Logger, troubled: (error: unknown) => void): E
       next(error);
       return;
     }
-    const disk = diskFault(error);
+    // A file that a page asks for and that is not there is no fault of the disk: its error says how to answer.
+    const disk = error instanceof Error && "status" in error ? null : diskFault(error);
     if (disk) troubled(error);
     const known = disk ? diskProblem(disk) : asProblem(error);
     if (!known) log.error({ err: error }, "unexpected");
@@ -63,6 +64,20 @@ function bodyProblem(error: unknown): ProblemError | undefined {
     ]);
   if (error.status === 400 && error instanceof URIError)
     return badInput([{ path: "", message: "The address is not written correctly." }]);
+  if (error.status === 416)
+    return new ProblemError({
+      type: "/problems/bad-range",
+      title: "No such part",
+      status: 416,
+      detail: "The part of the file that was asked for is not there.",
+    });
+  if (error.status === 415)
+    return new ProblemError({
+      type: "/problems/bad-encoding",
+      title: "Not in this encoding",
+      status: 415,
+      detail: "What was sent is packed or written in a way that is not read here; send UTF-8 JSON, plain or as gzip.",
+    });
   if (error.status >= 400 && error.status < 500)
     return badInput([{ path: "", message: "What was sent is not JSON that can be read." }]);
   return undefined;

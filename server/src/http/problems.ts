@@ -20,6 +20,15 @@ export function notFound(what: string): ProblemError {
   });
 }
 
+export function wrongMethod(method: string, taken: readonly string[]): ProblemError {
+  return new ProblemError({
+    type: "/problems/wrong-method",
+    title: "Not in this way",
+    status: 405,
+    detail: `${method} is not taken at this address; it takes ${taken.join(", ")}.`,
+  });
+}
+
 /** Somebody else saved in between: nothing is written, and the newer record comes along. */
 export function staleEdit(what: string, current: unknown): ProblemError {
   return new ProblemError({

@@ -1,7 +1,7 @@
 import type { Endpoint } from "@sprunel/contract/basics";
 import express, { Router, type Request, type RequestHandler, type Response } from "express";
 import type { z } from "zod";
-import { badInput } from "./problems.ts";
+import { badInput, wrongMethod } from "./problems.ts";
 
 /** What a request asks, read through its endpoint's schemas. */
 export interface Asked<Params extends z.ZodType, Query extends z.ZodType, Body extends z.ZodType> {
@@ -64,6 +64,19 @@ export function routesOf(all: readonly Served[]): Router {
       ? [express.json({ limit: endpoint.takesFiles ? FILE_LIMIT : TYPED_LIMIT, strict: false })]
       : [];
     router[endpoint.method](endpoint.path, ...read, (req, res) => answer(req, res));
+  }
+  return router;
+}
+
+/** What stands at an address is said to whoever asks in another way. */
+export function wrongMethods(all: readonly Served[]): Router {
+  const router = Router();
+  for (const path of new Set(all.map(({ endpoint }) => endpoint.path))) {
+    const methods = all.flatMap(({ endpoint }) => (endpoint.path === path ? [endpoint.method.toUpperCase()] : []));
+    router.all(path, (req, res) => {
+      res.setHeader("Allow", methods.join(", "));
+      throw wrongMethod(req.method, methods);
+    });
   }
   return router;
 }

@@ -1,3 +1,4 @@
+import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
 import type { Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
@@ -149,12 +150,13 @@ export function readingStore({ db, actor }: Writer) {
       return true;
     },
     /** Every value of a zone with where it is from; what a kind of reading is called is not asked. */
-    all(zoneId: number): AsyncIterable<StoredReading> {
+    all(zoneId: number, fromMs = -Infinity): AsyncIterable<StoredReading> {
       return pages<ReadingRow, StoredReading>(
         (after, limit) =>
           db<ReadingRow>("zone_reading")
             .where({ zone_id: zoneId })
             .modify((query) => {
+              if (Number.isFinite(fromMs)) void query.where("at_ms", ">=", fromMs);
               if (after)
                 void query.whereRaw("(kind, at_ms, source) > (?, ?, ?)", [after.kind, after.at_ms, after.source]);
             })
@@ -179,7 +181,8 @@ export function readingStore({ db, actor }: Writer) {
     },
     /** Adds what is not there yet; what is there stays as it is. */
     async add(readings: readonly StoredReading[]): Promise<void> {
-      for (const page of inPages(readings))
+      for (const page of inPages(readings)) {
+        await setImmediate();
         await db.raw(
           `INSERT INTO zone_reading (zone_id, kind, at_ms, source, value, actor)
            SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?) WHERE true
@@ -190,6 +193,7 @@ export function readingStore({ db, actor }: Writer) {
             ),
           ],
         );
+      }
     },
   };
 }

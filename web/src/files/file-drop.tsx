@@ -1,7 +1,7 @@
 import Upload from "antd/es/upload";
 import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
-import { readChosen, type ChosenFile } from "./chosen-file.ts";
+import { MOST_FILE_MB, readChosen, type ChosenFile } from "./chosen-file.ts";
 import styles from "./files.module.css";
 
 /** Where a file of rows is dropped or chosen; what cannot be read is said here. */
@@ -24,7 +24,7 @@ export function FileDrop({
     <>
       <Upload.Dragger accept=".csv,.txt,.tsv,.dat,text/*" showUploadList={false} beforeUpload={choose}>
         <p className={styles["dropText"]}>{file ? file.name : `Drop ${what} here, or choose one`}</p>
-        {file && <p className="quiet">choose another</p>}
+        <p className="quiet">{file ? "choose another" : `a text file of up to ${MOST_FILE_MB} MB`}</p>
       </Upload.Dragger>
       {readError && <ProblemNote error={readError} />}
     </>

@@ -6,6 +6,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import { setUpAddress } from "../place/set-up-link.tsx";
 import { useSetUp } from "../place/use-set-up.ts";
 import styles from "./set-up.module.css";
+import { NetworkAccess } from "./network-access.tsx";
 import { SiteForm } from "./site-form.tsx";
 import { ZoneActions } from "./zone-actions.tsx";
 import { ZoneForm } from "./zone-form.tsx";
@@ -51,6 +52,7 @@ export function SetUpPage() {
         <>
           <SiteForm key="site" site={site} onSaved={() => zones.length === 0 && open("new")} />
           {site ? <SiteExport /> : <SiteImport />}
+          {site && <NetworkAccess />}
         </>
       ) : (
         <>

@@ -43,6 +43,25 @@ describe("a list from a file", () => {
     });
   });
 
+  it("of a hundred and thirty thousand values is stored like any other, while others are answered", async () => {
+    const { call } = await nursery();
+    const head = "Zone,When,EC feed (mS/cm),EC drain (mS/cm),pH drain,Drain share %";
+    const rows = Array.from({ length: 33_000 }, (_, hour) => {
+      const at = new Date(Date.UTC(2012, 0, 1, hour)).toISOString();
+      return `Melon bags,${at.slice(0, 10)} ${at.slice(11, 16)},2.4,${(3 + (hour % 7) / 10).toFixed(2)},6.1,${20 + (hour % 9)}`;
+    });
+    const contentBase64 = Buffer.from([head, ...rows].join("\n")).toString("base64");
+    const importing = call("POST", "/api/lists/imports", {
+      list: "readings",
+      fileName: "years.csv",
+      contentBase64,
+      choices: {},
+    });
+    expect((await call("GET", "/api/health")).status).toBe(200);
+    const { status, body } = await importing;
+    expect([status, storedOf({ body }).added]).toEqual([201, 33_000]);
+  }, 60_000);
+
   it("is not stored by its preview", async () => {
     const { call } = await nursery();
     await call("POST", "/api/lists/previews", list("soil-tests", "soil-tests.csv"));

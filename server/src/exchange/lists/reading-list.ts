@@ -1,8 +1,9 @@
 import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
 import type { NotedReading } from "@sprunel/core/rootzone";
 import { StoredRows, type ListedRow, type ListPlace } from "./list-place.ts";
+import { breathing } from "../../pool/breathe.ts";
 import { MOST_AHEAD_MS, valuesOf } from "../../rootzone/reading-service.ts";
-import { readingStore, type StoredReading, type ZoneReading } from "../../rootzone/reading-store.ts";
+import { readingStore, type StoredReading } from "../../rootzone/reading-store.ts";
 
 /** Notebook rows as readings: a value already there stays, and what drips into a tank is its solution. */
 export async function storeReadings(
@@ -13,11 +14,12 @@ export async function storeReadings(
   const store = readingStore(scope);
   const earliest = rows.reduce((least, { values }) => Math.min(least, values.atMs), Infinity);
   const known = new Set<string>();
-  const keyOf = ({ zoneId, kind, atMs }: ZoneReading): string => `${zoneId} ${kind} ${atMs}`;
+  const keyOf = ({ zoneId, kind, atMs }: Pick<StoredReading, "zoneId" | "kind" | "atMs">): string =>
+    `${zoneId} ${kind} ${atMs}`;
   for (const name of new Set(rows.map(({ values }) => values.zone)))
-    for (const reading of await store.history(zones.get(name)?.id ?? 0, earliest)) known.add(keyOf(reading));
+    for await (const reading of store.all(zones.get(name)?.id ?? 0, earliest)) known.add(keyOf(reading));
   const fresh: StoredReading[] = [];
-  for (const { line, values } of rows) {
+  for await (const { line, values } of breathing(rows)) {
     const zone = zones.get(values.zone);
     if (!zone) continue;
     const inTank = zone.definition.system === "solution-tank";
@@ -28,7 +30,7 @@ export async function storeReadings(
     else {
       const of = valuesOf(zone.id, read.data).filter((reading) => !known.has(keyOf(reading)));
       stored.count(of.length > 0);
-      fresh.push(...of);
+      for (const reading of of) fresh.push(reading);
     }
   }
   await store.add(fresh);
