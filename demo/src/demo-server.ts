@@ -55,7 +55,7 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       port,
       kept: false,
       steered: clock,
-      device: simulatedDevice(),
+      device: simulatedDevice(false),
       async prepare(prepared) {
         if (!(await prepared.scope.site.find())) {
           const mark = join(options.dataFolder, SETTING_UP);

@@ -10,7 +10,7 @@ const GO_ON_MS = 5 * 60_000;
 async function start(): Promise<RunningServer> {
   const options = environment(".data/own");
   const clock = options.clock ?? Date.now;
-  const server = await startServer({ ...options, device: simulatedDevice(), followDays: PAST_DAYS });
+  const server = await startServer({ ...options, device: simulatedDevice(true), followDays: PAST_DAYS });
   const goOn = (): Promise<void> => server.rooms.climate.followStation(clock() - PAST_DAYS * DAY_MS);
   await server.background.once("the weather station", goOn);
   server.background.every("the weather station", GO_ON_MS, goOn);

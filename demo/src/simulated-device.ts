@@ -6,8 +6,12 @@ import { SEED } from "./story.ts";
 
 const HOUR_MS = 3_600_000;
 
-/** The simulated station, answering for any place as a real one would. Only Quillbrook's houses have sensors. */
-export function simulatedDevice(): WeatherDevice {
+/**
+ * The simulated station, answering for any place as a real one would. Only Quillbrook's houses have sensors.
+ *
+ * @param simulated false where the whole place is made up and says so: there it is the nursery's own station
+ */
+export function simulatedDevice(simulated: boolean): WeatherDevice {
   const stations = new Map<string, SimulatedWeatherStation>();
   const stationAt = ({ latitudeDeg, longitudeDeg, elevationM }: Place): SimulatedWeatherStation => {
     const key = `${latitudeDeg} ${longitudeDeg} ${elevationM}`;
@@ -18,6 +22,7 @@ export function simulatedDevice(): WeatherDevice {
   const each = (fromMs: number, toMs: number, read: (startMs: number) => SimulatedHour): SimulatedHour[] =>
     Array.from({ length: Math.max(0, Math.ceil((toMs - fromMs) / HOUR_MS)) }, (_, at) => read(fromMs + at * HOUR_MS));
   return {
+    simulated,
     outside: (place, fromMs, toMs) => each(fromMs, toMs, (startMs) => stationAt(place).hour(startMs)),
     inside(place, name, fromMs, toMs) {
       const house = houses[name];

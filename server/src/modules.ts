@@ -48,6 +48,7 @@ export function createRooms(
     plans: plan.plans,
     water: water.water,
     readings: rootzone.readings,
+    weather: climate.weather,
   });
   const below: readonly Module[] = [
     clock,

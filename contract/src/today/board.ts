@@ -51,6 +51,8 @@ export const boardSchema = z
     today: dateSchema,
     date: dateSchema,
     site: siteSchema.nullable(),
+    /** whether the plans of the date rest on weather that nobody measured: a simulated station's */
+    weatherSimulated: z.boolean(),
     sun: z.object({ riseUtc: instantSchema, setUtc: instantSchema }).nullable(),
     /** hours of the local day; null where nothing is known */
     hours: z.array(

@@ -8,6 +8,8 @@ export interface DeviceHour {
 
 /** A station that is connected to the program. The shipped one is simulated; a real one answers the same. */
 export interface WeatherDevice {
+  /** what it tells is made up, and must be named as such wherever a figure rests on it */
+  readonly simulated: boolean;
   /** what was measured outside in whole hours of a span */
   outside(place: Place, fromMs: number, toMs: number): readonly DeviceHour[];
   /** what was measured in a house, by its name; nothing where it has no sensor */

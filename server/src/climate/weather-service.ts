@@ -76,6 +76,11 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
   }
 
   return {
+    /** Whether a day rests on hours that a simulated station made up. */
+    isSimulated: (day: DayWeather | undefined): boolean =>
+      device?.simulated === true &&
+      (day?.hours ?? []).some(({ values }) => values.radiation && values.radiation.origin !== "imported"),
+
     /** Each day from one date to another. */
     async days(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
       const dates: string[] = [];

@@ -11,6 +11,7 @@ export const sameDayDevice: WeatherDevice = (() => {
       return { startMs, values: { airTemperature: 22, humidity: 60, wind: 2, radiation: 2.4 * sun, rain: 0 } };
     });
   return {
+    simulated: false,
     outside: (_place, fromMs, toMs) => each(fromMs, toMs),
     inside: (_place, _house, fromMs, toMs) => each(fromMs, toMs),
     forecast: (_place, _now, fromMs, toMs) => each(fromMs, toMs),

@@ -3,6 +3,7 @@ import { sunTimes } from "@sprunel/core/climate";
 import { standingOn } from "@sprunel/core/crop";
 import { localDate } from "@sprunel/core/time";
 import { pickStore, type PickTotals } from "../harvest/pick-store.ts";
+import type { WeatherService } from "../climate/weather-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -12,7 +13,7 @@ import { boardZone } from "./board-zone.ts";
 const NOTHING_PICKED: PickTotals = { massKg: 0, count: 0 };
 
 /** Every zone at every station, on one day. */
-export function boardService(scope: Scope, plans: PlanService, water: WaterService) {
+export function boardService(scope: Scope, plans: PlanService, water: WaterService, weather: WeatherService) {
   return {
     async board(asked: string | undefined): Promise<Board> {
       const site = await scope.site.find();
@@ -20,7 +21,16 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
       const now = new Date(nowMs).toISOString();
       if (!site) {
         const today = now.slice(0, 10);
-        return { now, today, date: asked ?? today, site: null, sun: null, hours: [], zones: [] };
+        return {
+          now,
+          today,
+          date: asked ?? today,
+          site: null,
+          weatherSimulated: false,
+          sun: null,
+          hours: [],
+          zones: [],
+        };
       }
       const today = localDate(nowMs, site.timeZone);
       const date = asked ?? today;
@@ -42,6 +52,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
         today,
         date,
         site,
+        weatherSimulated: weather.isSimulated(records.weather.get(date)),
         sun: sun && { riseUtc: new Date(sun.riseMs).toISOString(), setUtc: new Date(sun.setMs).toISOString() },
         hours: (records.weather.get(date)?.hours ?? []).map(({ startMs, values }) => ({
           startUtc: new Date(startMs).toISOString(),

@@ -4,6 +4,7 @@ import { served } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import type { WeatherService } from "../climate/weather-service.ts";
 import type { WaterService } from "../water/water-service.ts";
 import type { ReadingService } from "../rootzone/reading-service.ts";
 import { boardService } from "./board-service.ts";
@@ -17,9 +18,15 @@ export function todayModule(
     plans,
     water,
     readings,
-  }: { readonly plans: PlanService; readonly water: WaterService; readonly readings: ReadingService },
+    weather,
+  }: {
+    readonly plans: PlanService;
+    readonly water: WaterService;
+    readonly readings: ReadingService;
+    readonly weather: WeatherService;
+  },
 ): Module & { readonly decisions: DecisionService } {
-  const boards = boardService(scope, plans, water);
+  const boards = boardService(scope, plans, water, weather);
   const decisions = decisionService(scope, plans);
   return {
     decisions,

@@ -42,6 +42,11 @@ function Sheet({ board }: { board: Board }) {
           {board.site?.name} · given by ______________________ · a time that is over the pump or was changed: write it
           beside
         </p>
+        {board.weatherSimulated && (
+          <p>
+            <strong>The weather behind these times is simulated:</strong> nobody measured it.
+          </p>
+        )}
       </header>
       {watered.map((zone) => (
         <ZoneTimes key={zone.id} zone={zone} timeZone={board.site?.timeZone ?? "UTC"} />

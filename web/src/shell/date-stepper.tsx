@@ -1,6 +1,7 @@
 import type { Board } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import { clockAt } from "../place/clock-at.ts";
 import styles from "./shell.module.css";
 import { usePlace } from "../place/use-place.ts";
@@ -56,6 +57,15 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         {board.sun &&
           `${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
         {known.length > 0 && ` · ${showDigits(sum)} MJ/m²`}
+        {board.weatherSimulated && (
+          <Link
+            to="/weather"
+            className={styles["simulated"]}
+            title="Nobody measured this weather: a simulated station made it up, and every plan rests on it. Import your station’s file."
+          >
+            simulated weather
+          </Link>
+        )}
       </div>
     </>
   );

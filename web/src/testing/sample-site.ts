@@ -102,6 +102,7 @@ export function board(more: Partial<Board> = {}): Board {
     today: TODAY,
     date: TODAY,
     site,
+    weatherSimulated: false,
     sun: { riseUtc: "2026-06-16T04:24:00.000Z", setUtc: "2026-06-16T19:48:00.000Z" },
     hours: [{ startUtc: "2026-06-16T06:00:00.000Z", radiationMjM2: 1.2, rainMm: 0, origin: "measured" }],
     zones: [melons, thirsty, tank],

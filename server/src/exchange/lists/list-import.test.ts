@@ -55,7 +55,7 @@ describe("a list from a file", () => {
       list: "readings",
       fileName: "years.csv",
       contentBase64,
-      choices: {},
+      choices: { timeZone: "UTC" },
     });
     expect((await call("GET", "/api/health")).status).toBe(200);
     const { status, body } = await importing;
