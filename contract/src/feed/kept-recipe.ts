@@ -65,6 +65,8 @@ const zoneCostSchema = z.object({
   name: z.string(),
   status: recipeResultSchema.shape.status.nullable().describe("null: no target, water or shelf"),
   costPerM3: z.number().nullable(),
+  /** products of its recipe that have no price: with one of them nothing is said of cost */
+  unpriced: z.array(z.string()),
   /** feed that its plan gives on the date, m³ */
   m3Day: z.number(),
   lines: recipeResultSchema.shape.lines,

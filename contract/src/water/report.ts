@@ -10,6 +10,8 @@ export const newWaterReportSchema = z
     ions: z.partialRecord(ionSchema, quantitySchema("An ion of the water", 0, 200, "mmol/L")),
     ph: quantitySchema("The water's pH", 4, 10.5, ""),
     ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
+    /** silt and algae, as they plug lines; left out where they were not measured */
+    suspendedSolidsMgL: quantitySchema("Suspended solids", 0, 20_000, "mg/L").nullable().optional(),
   })
   .meta({ id: "NewWaterReport" });
 export type NewWaterReport = z.infer<typeof newWaterReportSchema>;

@@ -6,4 +6,5 @@ export { checkReport } from "./report-check.ts";
 export { isTurn, nextTurn, projectStorage } from "./supply.ts";
 export { ACIDS_SOLD, USUAL_MIX_LIMITS, USUAL_WATER_TEMPERATURE_C, type AcidSold } from "./usual-waters.ts";
 export { organicDosing, type OrganicDosing } from "./wastewater.ts";
+export { ionUnits, type IonUnit } from "./ion-units.ts";
 export { readWaterTable, type WaterSample, type WaterTable } from "./water-table.ts";

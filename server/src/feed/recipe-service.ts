@@ -141,12 +141,16 @@ export function recipeService(scope: Scope, plans: PlanService) {
     const { water } = waterOf(records, zone);
     const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
     const answer = question && (await costFor(question));
+    const unpriced = (answer?.lines ?? []).flatMap(({ productId, name }) =>
+      records.shelf.some(({ product, priceKg }) => product.id === productId && priceKg === null) ? [name] : [],
+    );
     return {
+      unpriced: [...new Set(unpriced)],
       zoneId: zone.id,
       name: zone.name,
       m3Day: litres / 1000,
       status: answer?.status ?? null,
-      costPerM3: answer?.costPerM3 ?? null,
+      costPerM3: answer && unpriced.length === 0 ? answer.costPerM3 : null,
       lines: (answer?.lines ?? []).map(({ productId, name, gM3, tankId, kgPerTank }) => ({
         ...{ productId, name, gM3, tankId, kgPerTank },
       })),

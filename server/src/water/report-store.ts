@@ -10,6 +10,7 @@ interface ReportRow {
   ions: string;
   ph: number;
   ec_ms_cm: number | null;
+  suspended_solids_mg_l: number | null;
   actor: string;
 }
 /** All SQL about laboratories' reports of waters. */
@@ -59,6 +60,7 @@ export function reportStore({ db, actor }: Writer) {
         ions: JSON.stringify(report.ions),
         ph: report.ph,
         ec_ms_cm: report.ecMsCm,
+        suspended_solids_mg_l: report.suspendedSolidsMgL ?? null,
         actor,
       });
     },
@@ -76,5 +78,6 @@ function fromRow(row: JoinedRow): WaterReport {
     ions: JSON.parse(row.ions) as unknown,
     ph: row.ph,
     ecMsCm: row.ec_ms_cm,
+    suspendedSolidsMgL: row.suspended_solids_mg_l,
   });
 }

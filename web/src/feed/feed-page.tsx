@@ -32,11 +32,10 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
   const feed = useZoneFeed(zone.id, date);
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
   if (!feed.data) return <Skeleton active />;
-  if (!feed.data.water) return withoutWater;
-  return <Feed key={zone.id} zone={zone} feed={feed.data} />;
+  return <Feed key={zone.id} zone={zone} feed={feed.data} withoutWater={withoutWater} />;
 }
 
-function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
+function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; withoutWater: ReactNode }) {
   const location = useLocation();
   const navigate = useNavigate();
   const tried = triedIn(location.state);
@@ -66,7 +65,8 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
       {question}
       <Suspense fallback={<Skeleton active />}>
-        {view === "recipe" && (
+        {view !== "simple" && !feed.water && withoutWater}
+        {view === "recipe" && feed.water && (
           <>
             {zone.findings
               .filter((entry) => entry.station === "feed")
@@ -85,7 +85,7 @@ function Feed({ zone, feed }: { zone: BoardZone; feed: ZoneFeed }) {
             )}
           </>
         )}
-        {view === "loop" && <LoopView zone={zone} feed={feed} onTry={tryOut} />}
+        {view === "loop" && feed.water && <LoopView zone={zone} feed={feed} onTry={tryOut} />}
         {view === "simple" && <SimpleView zone={zone} feed={feed} />}
       </Suspense>
     </>

@@ -16,7 +16,7 @@ const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.t
 /** One zone at each station. */
 const OF_ZONE: Readonly<Record<Station, ComponentType<{ zone: BoardZone }>>> = {
   water: lazy(async () => ({ default: (await import("../water/water-page.tsx")).WaterPage })),
-  feed: ({ zone }) => <FeedPage zone={zone} withoutWater={<WaterForm zoneName={zone.name} />} />,
+  feed: ({ zone }) => <FeedPage zone={zone} withoutWater={<WaterForm />} />,
   run: lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage })),
   roots: lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage })),
   crop: lazy(async () => ({ default: (await import("../crop/crop-page.tsx")).CropPage })),

@@ -15,6 +15,8 @@ interface Props {
   /** converted by the unit system; without it `unit` is shown as it is */
   readonly quantity?: Quantity;
   readonly unit?: string;
+  /** how much of the value one of the shown unit is, where no quantity tells it: as mmol in a mg */
+  readonly scale?: number;
   /** before the unit of a price */
   readonly currency?: string;
   /** where no label stands beside it */
@@ -38,17 +40,18 @@ interface Typing {
 
 /** A number with its unit, typed with any decimal mark in the person's own unit and kept in the canonical one. */
 export function QuantityInput(props: Props) {
-  const { id, value, onChange, quantity, unit, currency, label, placeholder, size, most = Infinity } = props;
+  const { id, value, onChange, quantity, unit, currency, label, placeholder, size, most = Infinity, scale = 1 } = props;
   const { system } = useUnits();
   const shownUnit = quantity ? unitFor(quantity, system) : (unit ?? "");
   // What is typed stands as it was typed, for as long as the value is the one that was made of it.
   const [typing, setTyping] = useState<Typing | null>(null);
   const held = typing && Object.is(typing.value, value ?? null) ? typing : null;
-  const text = held?.text ?? written(value, quantity, system);
+  const text = held?.text ?? written(value === null || value === undefined ? value : value / scale, quantity, system);
   const read = typedNumber(text);
 
   const take = (typed: string, number: number | null): void => {
-    const made = number === null || !quantity ? number : toCanonical(quantity, number, unitFor(quantity, system));
+    const made =
+      number === null ? null : scale * (quantity ? toCanonical(quantity, number, unitFor(quantity, system)) : number);
     setTyping({ text: typed, value: made, unread: false });
     onChange?.(made);
   };

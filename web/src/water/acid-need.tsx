@@ -9,6 +9,7 @@ import {
 import Select from "antd/es/select";
 import { useState } from "react";
 import { trySum } from "../sums/try-sum.ts";
+import { showDigits } from "../units/show.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
@@ -26,7 +27,8 @@ const NAMES: Readonly<Record<AcidSold["acid"], string>> = {
 export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
   const [kind, setKind] = useState(FIRST.id);
   const [targetPh, setTargetPh] = useState<number | null>(5.8);
-  const answer = targetPh === null ? null : computed(water, targetPh, kind);
+  const { HCO3 } = water.ions;
+  const answer = targetPh === null || HCO3 === undefined ? null : computed({ ...water, HCO3 }, targetPh, kind);
   return (
     <section aria-label="Acid" className={styles["block"]}>
       <h2>Acid for this water</h2>
@@ -47,6 +49,12 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
           className="select-m"
         />
       </div>
+      {HCO3 === undefined && (
+        <p>
+          Its report names no bicarbonate, so nothing can be said of acid. Have it measured: the laboratory calls it
+          alkalinity.
+        </p>
+      )}
       {typeof answer === "string" && <p role="alert">{answer}</p>}
       {answer && typeof answer !== "string" && (
         <>
@@ -56,9 +64,9 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
                 <Amount quantity="acidDose" value={answer.acidMlM3 ?? 0} />
               </strong>
             </Explained>{" "}
-            of water ({answer.acidMmolL.toFixed(2)} mmol/L) leave {answer.residualAlkalinityMmolL.toFixed(2)} mmol/L of
-            bicarbonate: pH {answer.phInLine.toFixed(1)} in the closed line, {answer.phDegassed.toFixed(1)} once it has
-            stood in the open.
+            of water ({showDigits(answer.acidMmolL)} mmol/L) leave {showDigits(answer.residualAlkalinityMmolL)} mmol/L
+            of bicarbonate: pH {answer.phInLine.toFixed(1)} in the closed line, {answer.phDegassed.toFixed(1)} once it
+            has stood in the open.
           </p>
           {answer.warnings.map((warning) => (
             <p key={warning} className={styles["bad"]}>
@@ -71,9 +79,13 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
   );
 }
 
-function computed({ ions, ph }: NonNullable<ZoneFeed["water"]>, targetPh: number, kind: string): AcidAnswer | string {
+function computed(
+  { HCO3, ph }: { readonly HCO3: number; readonly ph: number },
+  targetPh: number,
+  kind: string,
+): AcidAnswer | string {
   const { id: _id, ...acid } = ACIDS_SOLD.find(({ id }) => id === kind) ?? FIRST;
   return trySum(() =>
-    acidForWater({ alkalinityMmolL: ions.HCO3 ?? 0, ph, targetPh, temperatureC: USUAL_WATER_TEMPERATURE_C, ...acid }),
+    acidForWater({ alkalinityMmolL: HCO3, ph, targetPh, temperatureC: USUAL_WATER_TEMPERATURE_C, ...acid }),
   );
 }

@@ -15,14 +15,20 @@ const WORDS: Record<HazardClass, string> = {
   severe: "severe",
   unknown: "not known",
 };
-type KnownWater = Pick<WaterReport, "ions" | "ph" | "ecMsCm"> & { readonly name: string };
+type KnownWater = Pick<WaterReport, "ions" | "ph" | "ecMsCm" | "suspendedSolidsMgL"> & { readonly name: string };
 
 /** What each water does to lines, soil and plants, at a temperature that no report has and that is shown beside it. */
 export function HazardTable({ waters }: { waters: readonly KnownWater[] }) {
   const [explained, setExplained] = useState<Hazard | null>(null);
-  const known = waters.map(({ name, ions, ph, ecMsCm }) => ({
+  const known = waters.map(({ name, ions, ph, ecMsCm, suspendedSolidsMgL }) => ({
     name,
-    hazards: waterHazards({ ions, ph, ecMsCm, temperatureC: USUAL_WATER_TEMPERATURE_C }),
+    hazards: waterHazards({
+      ions,
+      ph,
+      ecMsCm,
+      temperatureC: USUAL_WATER_TEMPERATURE_C,
+      suspendedSolidsMgL: suspendedSolidsMgL ?? undefined,
+    }),
   }));
   const [first] = known;
   if (!first) return <p className="quiet">Without a lab report nothing is known of what the water does.</p>;

@@ -9,7 +9,8 @@ import { Faults } from "../forms/faults.tsx";
 import { faultsOf, showFaults } from "../forms/form-errors.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./water.module.css";
-import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
+import { ionName } from "../words/ion-names.ts";
+import { IonFields } from "./ion-fields.tsx";
 import { useAddWaterReport } from "./use-water.ts";
 import { DateInput } from "../forms/date-input.tsx";
 
@@ -18,16 +19,14 @@ interface Values {
   takenOn?: string;
   ph?: number | null;
   ecMsCm?: number | null;
+  suspendedSolidsMgL?: number | null;
   ions?: Partial<Record<Ion, number | null>>;
 }
 
-const REPORT_IONS = [...CATIONS, ...ANIONS];
-
-/** A feed stands on what the water brings: the lab's report, in mmol/L. */
-export function WaterForm({ zoneName }: { zoneName: string }) {
+/** A feed stands on what the water brings: the lab's report. */
+export function WaterForm() {
   return (
     <>
-      <h1>{zoneName}: feed</h1>
       <p>
         A recipe needs to know what the water brings. Enter the laboratory's report; what was not measured stays empty.
       </p>
@@ -49,6 +48,7 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
       ...typed,
       ph: typed.ph ?? undefined,
       ecMsCm: typed.ecMsCm ?? null,
+      suspendedSolidsMgL: typed.suspendedSolidsMgL ?? null,
       ions,
     });
     if (parsed.success)
@@ -73,11 +73,10 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
         <Form.Item name="ecMsCm" label="EC">
           <QuantityInput unit="mS/cm" />
         </Form.Item>
-        {REPORT_IONS.map((ion) => (
-          <Form.Item key={ion} name={["ions", ion]} label={ionName(ion)}>
-            <QuantityInput unit="mmol/L" />
-          </Form.Item>
-        ))}
+        <Form.Item name="suspendedSolidsMgL" label="Suspended solids">
+          <QuantityInput unit="mg/L" />
+        </Form.Item>
+        <IonFields />
       </div>
       <ReportCheck values={values ?? {}} />
       <Faults faults={stray} error={add.error} />

@@ -36,7 +36,14 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
         <>
           <h2>What it does here</h2>
           <HazardTable
-            waters={[{ ...water, ecMsCm: null, name: waters.length > 1 ? "the mix" : (waters[0]?.name ?? "") }]}
+            waters={[
+              {
+                ...water,
+                ecMsCm: null,
+                suspendedSolidsMgL: null,
+                name: waters.length > 1 ? "the mix" : (waters[0]?.name ?? ""),
+              },
+            ]}
           />
           <YieldLine zone={zone} water={water} />
           <AcidNeed water={water} />

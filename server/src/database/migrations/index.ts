@@ -25,6 +25,7 @@ import { targetOfPlanting } from "./023-target-of-planting.ts";
 import { archivedZones } from "./024-archived-zones.ts";
 import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
 import { shelfVersions } from "./026-shelf-versions.ts";
+import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
 const all: readonly Migration[] = [
@@ -54,6 +55,7 @@ const all: readonly Migration[] = [
   archivedZones,
   decisionsTakenBack,
   shelfVersions,
+  solidsInWater,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -134,14 +134,16 @@ function Costs({ costs }: { costs: FeedCosts }) {
           </tr>
         </thead>
         <tbody>
-          {costs.zones.map(({ zoneId, name, costPerM3, m3Day, status }) => (
+          {costs.zones.map(({ zoneId, name, costPerM3, m3Day, status, unpriced }) => (
             <tr key={zoneId}>
               <th scope="row">
                 <Link to={`/zones/${zoneId}/feed`}>{name}</Link>
               </th>
               {costPerM3 === null ? (
                 <td colSpan={3} className="quiet">
-                  no recipe: it is fed otherwise, or lacks a target, a water report or products
+                  {unpriced.length > 0
+                    ? `no cost: ${unpriced.join(", ")} ${unpriced.length === 1 ? "has" : "have"} no price`
+                    : "no recipe: it is fed otherwise, or lacks a target, a water report or products"}
                 </td>
               ) : (
                 <>

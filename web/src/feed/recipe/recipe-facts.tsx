@@ -99,12 +99,18 @@ export function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
   const fullest = recipe.precipitation
     .flatMap((entry) => (entry.where === "tank" ? [entry] : []))
     .sort((a, b) => b.solubilitySharePct - a.solubilitySharePct)[0];
+  const priceless = new Set(feed.shelf.flatMap(({ product, priceKg }) => (priceKg === null ? [product.id] : [])));
+  const unpriced = [...new Set(recipe.lines.flatMap((line) => (priceless.has(line.productId) ? [line.name] : [])))];
   const name = recipe.lines.find((line) => line.productId === fullest?.product)?.name;
   return (
     <dl className={shared["facts"]}>
       <dt>Cost</dt>
       <dd>
-        <Price quantity="pricePerBulk" value={recipe.costPerM3} currency={currency} />
+        {unpriced.length === 0 ? (
+          <Price quantity="pricePerBulk" value={recipe.costPerM3} currency={currency} />
+        ) : (
+          <span className="quiet">not known: no price of {unpriced.join(", ")}</span>
+        )}
       </dd>
       <dt>A tank makes</dt>
       <dd>
