@@ -75,7 +75,7 @@ export function FindingCard({ zoneId, zoneName, entry, more }: Props) {
             <p>{words.next}</p>
           </>
         )}
-        {decide.isError && <ProblemNote error={decide.error} />}
+        {decide.error && <ProblemNote error={decide.error} />}
         {back.isError && <ProblemNote error={back.error} />}
         <div className={styles["actions"]}>
           {proposal && !decision && (

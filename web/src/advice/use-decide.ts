@@ -1,15 +1,11 @@
-import { decide, takeBackDecision } from "@sprunel/contract/today";
+import { takeBackDecision } from "@sprunel/contract/today";
 import type { NewDecision } from "@sprunel/contract/advice";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
+import { useKept } from "../http/use-kept.ts";
 
 export function useDecide(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (decision: NewDecision) => ask(decide, { params: { id: zoneId }, body: decision }),
-    // A correction changes the plans of today and of the days to come.
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("decision", (decision: NewDecision) => ({ params: { id: zoneId }, body: decision }));
 }
 
 export function useTakeBack(zoneId: number) {

@@ -1,5 +1,4 @@
 import {
-  addMix,
   addOwnProduct,
   getFeedStation,
   getProducts,
@@ -19,6 +18,7 @@ import {
 import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
+import { useKept } from "../http/use-kept.ts";
 
 export function useZoneFeed(zoneId: number, date: string | null) {
   return useQuery({
@@ -53,11 +53,7 @@ export function useSaveSettings(zoneId: number) {
 }
 
 export function useLogMix(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (mix: NewMix) => ask(addMix, { params: { id: zoneId }, body: mix }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ["feed"] }),
-  });
+  return useKept("mix", (mix: NewMix) => ({ params: { id: zoneId }, body: mix }));
 }
 
 export function useProducts() {

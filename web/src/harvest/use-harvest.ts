@@ -1,14 +1,7 @@
-import {
-  addPick,
-  addPicks,
-  getDayPicks,
-  getZoneHarvest,
-  strikePick,
-  type NewPick,
-  type NewPicks,
-} from "@sprunel/contract/harvest";
+import { getDayPicks, getZoneHarvest, strikePick, type NewPick, type NewPicks } from "@sprunel/contract/harvest";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
+import { useKept } from "../http/use-kept.ts";
 
 export function useHarvest(zoneId: number, date: string | null) {
   return useQuery({
@@ -25,19 +18,11 @@ export function useDayPicks(date: string | null) {
 }
 
 export function useAddPicks() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (picks: NewPicks["picks"]) => ask(addPicks, { body: { picks } }),
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("picks", (picks: NewPicks["picks"]) => ({ body: { picks } }));
 }
 
 export function useAddPick(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (pick: NewPick) => ask(addPick, { params: { id: zoneId }, body: pick }),
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("pick", (pick: NewPick) => ({ params: { id: zoneId }, body: pick }));
 }
 
 export function useStrikePick(zoneId: number) {

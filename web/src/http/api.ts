@@ -21,6 +21,12 @@ export class LostServerError extends Error {
   }
 }
 
+/** Hears "lost" whenever no answer came. */
+export const serverSigns = new EventTarget();
+
+/** Beyond this a server is frozen; only what takes whole files may take longer. */
+const MOST_WAIT_MS = 10_000;
+
 /** What a call sends: what its path names, what its address asks, what its body holds; only what the endpoint takes. */
 type Needs<Name extends string, Keys, Value> = [Keys] extends [never] ? object : Readonly<Record<Name, Value>>;
 type Asking<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType> = Needs<
@@ -86,17 +92,22 @@ function refuseUnreadable({ body }: Sent): void {
 }
 
 async function reach(
-  endpoint: Pick<Endpoint, "method" | "path">,
+  endpoint: Pick<Endpoint, "method" | "path" | "takesFiles" | "media">,
   { params, query, body, signal }: Sent,
 ): Promise<Response> {
+  const isLong =
+    endpoint.takesFiles || endpoint.media !== "application/json" || endpoint.path.startsWith("/api/compute");
+  const frozen = isLong ? null : AbortSignal.timeout(MOST_WAIT_MS);
+  const signals = [signal, frozen].filter((one) => one !== undefined && one !== null);
   try {
     return await fetch(addressOf(endpoint, params, query), {
       method: endpoint.method.toUpperCase(),
-      signal: signal ?? null,
+      ...(signals.length > 0 && { signal: AbortSignal.any(signals) }),
       ...(body !== undefined && { headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }),
     });
   } catch (cause) {
-    if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
+    if (signal?.aborted || (cause instanceof DOMException && cause.name === "AbortError")) throw cause;
+    serverSigns.dispatchEvent(new Event("lost"));
     throw new LostServerError(cause);
   }
 }

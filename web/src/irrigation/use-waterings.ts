@@ -1,14 +1,10 @@
-import { addWaterings, strikeWatering, type NewWatering } from "@sprunel/contract/irrigation";
+import { strikeWatering, type NewWatering } from "@sprunel/contract/irrigation";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
+import { useKept } from "../http/use-kept.ts";
 
 export function useAddWaterings() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (waterings: NewWatering[]) => ask(addWaterings, { body: { waterings } }),
-    // What was given changes root zones, stores and tanks: everything is asked anew.
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("waterings", (waterings: NewWatering[]) => ({ body: { waterings } }));
 }
 
 export function useStrikeWatering(zoneId: number) {

@@ -60,15 +60,6 @@ describe("logging a reading", () => {
     expect(dialog.getByLabelText("Drain share")).toHaveValue("31");
   });
 
-  it("says so when the server is gone, with everything still there", async () => {
-    const { server, user, dialog } = await opened();
-    await user.type(dialog.getByLabelText("Drain share"), "31");
-    server.lose();
-    await user.keyboard("{Enter}");
-    expect(await dialog.findByText(/The server does not answer. What you typed is still here/)).toBeVisible();
-    expect(dialog.getByLabelText("Drain share")).toHaveValue("31");
-  });
-
   it("asks of a tank what a tank has, and takes a level in the person's own unit", async () => {
     const { server, user, dialog } = await opened("/zones/3/roots", board({ site: { ...site, unitSystem: "us" } }));
     expect(dialog.queryByLabelText("Drain share")).toBeNull();

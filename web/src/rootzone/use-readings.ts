@@ -1,6 +1,4 @@
 import {
-  addReading,
-  addRound,
   getRootStation,
   getRootHistory,
   strikeReading,
@@ -11,6 +9,7 @@ import {
 } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
+import { useKept } from "../http/use-kept.ts";
 
 export function useRootHistory(zoneId: number, date: string | null) {
   return useQuery({
@@ -34,20 +33,11 @@ export function lastOf({ zones }: RootStation, zoneId: number): LastOfZone {
 }
 
 export function useAddRound() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (readings: NewRound["readings"]) => ask(addRound, { body: { readings } }),
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("round", (readings: NewRound["readings"]) => ({ body: { readings } }));
 }
 
 export function useAddReading(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (reading: NewReading) => ask(addReading, { params: { id: zoneId }, body: reading }),
-    // A reading changes tomorrow's plan and what is to decide: everything is asked anew.
-    onSuccess: () => client.invalidateQueries(),
-  });
+  return useKept("reading", (reading: NewReading) => ({ params: { id: zoneId }, body: reading }));
 }
 
 export function useStrike(zoneId: number) {

@@ -13,6 +13,7 @@ import { KeysDialog } from "./keys-dialog.tsx";
 import { PathAxis } from "./path-axis.tsx";
 import styles from "./shell.module.css";
 import { Troubles } from "./troubles.tsx";
+import { Waiting } from "./waiting.tsx";
 import { useKeys } from "./use-keys.ts";
 import { usePlace } from "../place/use-place.ts";
 
@@ -78,6 +79,7 @@ function Frame() {
       </main>
       {site && <DemoClock timeZone={site.timeZone} />}
       <Troubles />
+      <Waiting />
       {board.isError && board.data && (
         <div className={styles["lost"]} role="status">
           The server does not answer. What you see is from before; it is asked again every minute.

@@ -48,6 +48,11 @@ export class FakeServer {
     this.lost = true;
   }
 
+  /** It answers again. */
+  find(): void {
+    this.lost = false;
+  }
+
   /** Lets an endpoint wait for its answer as long as the test lasts. */
   hold(endpoint: object): this {
     this.held.add(endpoint as Endpoint);

@@ -4,6 +4,7 @@ import { render } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import ConfigProvider from "antd/es/config-provider";
 import { createMemoryRouter, RouterProvider } from "react-router";
+import { keepsRefused, waitsForServer } from "../http/kept.ts";
 import { routes } from "../routes.tsx";
 import { antdTheme } from "../theme/antd-theme.ts";
 import { FakeServer } from "./fake-server.ts";
@@ -13,7 +14,11 @@ import { board } from "./sample-site.ts";
 export function renderPage(address: string, { shown = board(), server = new FakeServer() }: RenderOptions = {}) {
   server.on(getBoard, shown);
   const router = createMemoryRouter(routes, { initialEntries: [address] });
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false }, mutations: { retry: false } } });
+  const client = new QueryClient({
+    defaultOptions: { queries: { retry: false, networkMode: "always" }, mutations: { networkMode: "always" } },
+  });
+  waitsForServer(client);
+  keepsRefused(client);
   const user = userEvent.setup({ delay: null });
   const view = render(
     <ConfigProvider theme={{ ...antdTheme, zeroRuntime: true }} wave={{ disabled: true }}>

@@ -1,0 +1,141 @@
+import { decide } from "@sprunel/contract/today";
+import { addMix } from "@sprunel/contract/feed";
+import { addPick, addPicks } from "@sprunel/contract/harvest";
+import { addWaterings } from "@sprunel/contract/irrigation";
+import { addReading, addRound } from "@sprunel/contract/rootzone";
+import { onlineManager, type Mutation, type MutationState, type QueryClient } from "@tanstack/react-query";
+import { ApiError, ask, LostServerError } from "./api.ts";
+
+/** What is noted on the way and must not be lost: sent twice it is one, so that it can wait and be sent again. */
+const KEPT = {
+  reading: addReading,
+  round: addRound,
+  pick: addPick,
+  picks: addPicks,
+  waterings: addWaterings,
+  mix: addMix,
+  decision: decide,
+} as const;
+export type KeptKind = keyof typeof KEPT;
+
+/** As it is sent: what its path names, and what its body holds. */
+export interface KeptCall {
+  readonly params?: Readonly<Record<string, number>>;
+  readonly body: unknown;
+}
+
+const WORDS: Readonly<Record<KeptKind, readonly [one: string, many: string]>> = {
+  reading: ["reading", "readings"],
+  round: ["round of readings", "rounds of readings"],
+  pick: ["pick", "picks"],
+  picks: ["sheet of picks", "sheets of picks"],
+  waterings: ["watering", "waterings"],
+  mix: ["mix", "mixes"],
+  decision: ["decision", "decisions"],
+};
+
+export const KEPT_KEY = "kept";
+
+/** @returns as "2 readings and 1 mix" */
+export function keptWords(kinds: readonly KeptKind[]): string {
+  const counts = new Map<KeptKind, number>();
+  for (const kind of kinds) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  return [...counts].map(([kind, count]) => `${count} ${WORDS[kind][count === 1 ? 0 : 1]}`).join(" and ");
+}
+
+export function kindOf(mutation: Pick<Mutation, "options">): KeptKind | null {
+  const [key, kind] = mutation.options.mutationKey ?? [];
+  return key === KEPT_KEY && typeof kind === "string" && kind in KEPT ? (kind as KeptKind) : null;
+}
+
+/**
+ * Lets what is kept wait for the server: one after the other, in the order in which it was said, again after the page was closed.
+ * The server is what it waits for, not a network: a nursery's machine answers without one.
+ */
+export function waitsForServer(client: QueryClient): void {
+  for (const kind of Object.keys(KEPT) as KeptKind[])
+    client.setMutationDefaults([KEPT_KEY, kind], {
+      mutationFn: (call: KeptCall) => ask(KEPT[kind] as never, call as never),
+      networkMode: "online",
+      scope: { id: KEPT_KEY },
+      retry: (_failures, error) => error instanceof LostServerError,
+      retryDelay: 0,
+      gcTime: Infinity,
+      // It may have changed anything, and whoever sent it may be gone.
+      onSuccess: () => client.invalidateQueries(),
+    });
+}
+
+/** What the server has refused of what had waited: nobody stands at its form any more. */
+export interface RefusedCall {
+  readonly kind: KeptKind;
+  readonly call: KeptCall;
+  readonly words: string;
+}
+
+const REFUSED = "sprunel.refused";
+const listeners = new Set<() => void>();
+let refused: readonly RefusedCall[] | null = null;
+
+/** Kept in this browser until somebody has seen it. */
+export const refusedCalls = {
+  list(): readonly RefusedCall[] {
+    if (refused === null) {
+      try {
+        refused = JSON.parse(localStorage.getItem(REFUSED) ?? "[]") as RefusedCall[];
+      } catch {
+        refused = [];
+      }
+    }
+    return refused;
+  },
+  set(next: readonly RefusedCall[]): void {
+    refused = next;
+    if (next.length === 0) localStorage.removeItem(REFUSED);
+    else localStorage.setItem(REFUSED, JSON.stringify(next));
+    for (const listener of listeners) listener();
+  },
+  subscribe(listener: () => void): () => void {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+};
+
+/** Notes what is refused after it has waited; what is refused at once is told by its form. */
+export function keepsRefused(client: QueryClient): () => void {
+  const waited = new Set<number>();
+  return client.getMutationCache().subscribe(({ mutation }) => {
+    const kind = mutation && kindOf(mutation);
+    if (!mutation || !kind) return;
+    const { status, isPaused, error, variables } = mutation.state as MutationState<unknown, unknown, KeptCall>;
+    if (isPaused) waited.add(mutation.mutationId);
+    if (status !== "error" || !(error instanceof ApiError) || !waited.delete(mutation.mutationId)) return;
+    const words = error.problem.errors?.map(({ message }) => message).join(" ") ?? error.problem.detail;
+    refusedCalls.set([...refusedCalls.list(), { kind, call: variables ?? { body: null }, words }]);
+  });
+}
+
+const PING_MS = 3000;
+let pinging: ReturnType<typeof setInterval> | null = null;
+
+/** Whether the server answers is told by it alone; while it does not, it is asked again and again. */
+export function watchServer(lost: EventTarget): () => void {
+  onlineManager.setEventListener(() => () => undefined);
+  const onLost = (): void => {
+    onlineManager.setOnline(false);
+    pinging ??= setInterval(() => {
+      fetch("/api/health", { signal: AbortSignal.timeout(PING_MS) }).then(
+        ({ ok }) => ok && answered(),
+        () => undefined,
+      );
+    }, PING_MS);
+  };
+  lost.addEventListener("lost", onLost);
+  return () => lost.removeEventListener("lost", onLost);
+}
+
+function answered(): void {
+  if (pinging !== null) clearInterval(pinging);
+  pinging = null;
+  onlineManager.setOnline(true);
+}
