@@ -28,6 +28,8 @@ export const UNITS = {
   acidDose: { "mL/m³": { factor: 1 }, "fl oz/1000 gal": { factor: 1000 / 128 } },
   flow: { "L/h": { factor: 1 }, "gal/h": { factor: LITRES_PER_GALLON } },
   length: { m: { factor: 1 }, ft: { factor: METRES_PER_FOOT } },
+  /** from plant to plant, dripper to dripper, bed to bed */
+  spacing: { m: { factor: 1 }, in: { factor: METRES_PER_FOOT / 12 } },
   area: { "m²": { factor: 1 }, "ft²": { factor: METRES_PER_FOOT ** 2 } },
   /** plants on the ground */
   density: { "per m²": { factor: 1 }, "per ft²": { factor: METRES_PER_FOOT ** -2 } },
@@ -79,6 +81,7 @@ const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
   acidDose: "fl oz/1000 gal",
   flow: "gal/h",
   length: "ft",
+  spacing: "in",
   area: "ft²",
   land: "acre",
   perLand: "lb/acre",

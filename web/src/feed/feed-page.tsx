@@ -15,6 +15,7 @@ import { useView } from "../place/use-view.ts";
 import { triedIn } from "./station/try-in.ts";
 import styles from "./feed.module.css";
 import { RecipeView } from "./recipe/recipe-view.tsx";
+import { useDates } from "../units/dates.tsx";
 import { targetOf, useZoneFeed } from "./use-feed.ts";
 
 const LoopView = lazy(async () => ({ default: (await import("./loop/loop-view.tsx")).LoopView }));
@@ -98,12 +99,16 @@ function ownWords({ name, keptIn }: NonNullable<ZoneFeed["own"]>): string {
 
 /** Where target and water are from. */
 function Origin({ feed: { own, library, waters } }: { feed: ZoneFeed }) {
+  const dates = useDates();
   return (
     <p className="quiet">
       {own ? ownWords(own) : library ? `Target: ${library.name} (${library.source})` : "No target yet"}
       {!own && library?.assumed && <strong className="act"> · not confirmed</strong>} · Water:{" "}
       {waters
-        .map(({ name, sharePct, takenOn }) => `${sharePct.toFixed(0)} % ${name}, ${takenOn ?? "no report"}`)
+        .map(
+          ({ name, sharePct, takenOn }) =>
+            `${sharePct.toFixed(0)} % ${name}, ${takenOn === null ? "no report" : dates.show(takenOn, "year")}`,
+        )
         .join(" · ")}
     </p>
   );

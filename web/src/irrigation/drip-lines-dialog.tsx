@@ -27,7 +27,7 @@ const FIELDS: readonly LineField[] = [
   { key: "laterals", label: "Laterals", unit: "lines" },
   { key: "lengthM", label: "Length of each", quantity: "length" },
   { key: "insideDiameterMm", label: "Inside diameter", unit: "mm" },
-  { key: "emitterSpacingM", label: "Spacing of drippers", quantity: "length" },
+  { key: "emitterSpacingM", label: "Spacing of drippers", quantity: "spacing" },
   { key: "emitterLh", label: "A dripper gives", quantity: "flow" },
   { key: "emitterKpa", label: "at", quantity: "pressure" },
   { key: "exponent", label: "Exponent", unit: "", extra: "0 compensating, 0.5 turbulent, 1 laminar" },

@@ -155,7 +155,7 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
         <span className={styles["label"]}>{pulses === 1 ? "In one run of" : `In ${pulses} pulses of`}</span>
         {pulse ? (
           <Figure zoneId={zone.id} figure="pulse">
-            <Measure text={minutesAndSeconds(pulse.minutes)} unit="min:s" />
+            <Measure {...openFor(pulse.minutes)} />
           </Figure>
         ) : (
           <span>–</span>
@@ -238,7 +238,12 @@ function Unplanned({ missing, zone }: { missing: ZoneDayAnswer["missing"]; zone:
   );
 }
 
-function minutesAndSeconds(minutes: number): string {
+/** How long a valve is open: to the second where seconds matter, in hours where nobody counts minutes. */
+function openFor(minutes: number): { readonly text: string; readonly unit: string } {
   const seconds = Math.round(minutes * 60);
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+  if (minutes < HOURS_FROM_MIN)
+    return { text: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`, unit: "min:s" };
+  const whole = Math.round(minutes);
+  return { text: `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`, unit: "h:min" };
 }
+const HOURS_FROM_MIN = 100;

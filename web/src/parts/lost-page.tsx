@@ -4,7 +4,7 @@ import styles from "./lost-page.module.css";
 
 const ASK_EVERY_MS = 3000;
 /** As browsers say that a part of the program could not be fetched. */
-const NO_CODE = /dynamically imported module|importing a module|failed to fetch|load failed/i;
+const NO_CODE = /unable to preload|dynamically imported module|importing a module|failed to fetch|load failed/i;
 
 /** For addresses that lead nowhere and pages that failed. */
 export function LostPage() {

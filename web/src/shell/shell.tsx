@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { useBoard } from "../place/use-board.ts";
 import { LogProvider } from "./log-provider.tsx";
 import { SiteWays } from "../place/site-ways.tsx";
+import { useDates } from "../units/dates.tsx";
 import { useUnits } from "../units/use-units.tsx";
 import { WorkingProvider } from "./working-provider.tsx";
 import { DateStepper } from "./date-stepper.tsx";
@@ -37,6 +38,7 @@ function Frame() {
   const board = useBoard(place.date);
   const [open, setOpen] = useState<"finder" | "keys" | null>(null);
   const { system, choose } = useUnits();
+  const dates = useDates();
   useKeys({ board: board.data, openFinder: () => setOpen("finder"), openKeys: () => setOpen("keys") });
   const site = board.data?.site;
   const zone = board.data?.zones.find((candidate) => candidate.id === place.zoneId);
@@ -74,6 +76,11 @@ function Frame() {
           </button>
         </div>
       </div>
+      {site && board.data && (
+        <div className={styles["printed"]}>
+          {site.name} · {dates.show(board.data.date, "whole")}
+        </div>
+      )}
       <main className={styles["main"]}>
         <Outlet />
       </main>

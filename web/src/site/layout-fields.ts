@@ -44,15 +44,15 @@ const returning = (name: string): VesselWords => ({
 const size = (beds: string, width: string): readonly LayoutField[] => [
   { key: "beds", label: `How many ${beds}`, unit: beds },
   { key: "lengthM", label: "Each so long", quantity: "length" },
-  { key: "widthM", label: width, quantity: "length" },
+  { key: "widthM", label: width, quantity: "spacing" },
 ];
 const planted: readonly LayoutField[] = [
   { key: "rows", label: "Rows of plants on each", unit: "rows" },
-  { key: "inRowM", label: "From plant to plant in a row", quantity: "length" },
+  { key: "inRowM", label: "From plant to plant in a row", quantity: "spacing" },
 ];
 const alongLines: readonly LayoutField[] = [
   { key: "linesPerBed", label: "Drip lines on each", unit: "lines" },
-  { key: "dripperSpacingM", label: "From dripper to dripper", quantity: "length" },
+  { key: "dripperSpacingM", label: "From dripper to dripper", quantity: "spacing" },
   { key: "dripperLh", label: "A dripper gives", quantity: "flow" },
 ];
 const TO_THE_NEXT = "From the middle of one to the next";

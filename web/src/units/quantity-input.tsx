@@ -112,10 +112,14 @@ export function QuantityInput(props: Props) {
   );
 }
 
+const CONVERTED_DIGITS = 4;
+
 /** A value as it stands in a field before anybody types: six digits that count, and every one before the mark. */
 function written(value: number | null | undefined, quantity: Quantity | undefined, system: UnitSystem): string {
   if (value === null || value === undefined || Number.isNaN(value)) return "";
-  return plain(quantity ? fromCanonical(quantity, value, unitFor(quantity, system)) : value);
+  if (!quantity || unitFor(quantity, system) === unitFor(quantity, "metric")) return plain(value);
+  // Converted, a round figure has digits that nobody measured.
+  return plain(Number(fromCanonical(quantity, value, unitFor(quantity, system)).toPrecision(CONVERTED_DIGITS)));
 }
 
 function plain(value: number): string {
