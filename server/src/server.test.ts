@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
 import { FolderInUseError, lockFolder } from "./database/lock-folder.ts";
-import { newFolder, sampleFile, site, testServer, zone, type TestServer } from "./testing/test-server.ts";
+import { bags, newFolder, sampleFile, site, testServer, zone, type TestServer } from "./testing/test-server.ts";
 
 async function withSite(options?: Parameters<typeof testServer>[0]): Promise<TestServer> {
   const server = await testServer(options);
@@ -248,10 +248,62 @@ describe("the data folder", () => {
       await after.stop();
     }
   });
+
+  it("keeps every reading that was acknowledged through ten kills, and of the last one all or nothing", async () => {
+    const folder = newFolder();
+    const prepared = await withSite({ folder });
+    await prepared.call("POST", "/api/zones", bags);
+    await prepared.stop();
+    const acknowledged: string[] = [];
+    for (let kill = 0; kill < 10; kill++) {
+      const { child, url } = await served(folder);
+      const gone = new Promise((resolve) => child.once("exit", resolve));
+      setTimeout(() => child.kill("SIGKILL"), 40 + 37 * kill);
+      for (let at = 0; ; at++) {
+        const moment = new Date(Date.UTC(2026, 0, 1 + kill, 0, at)).toISOString();
+        const answer = await fetch(`${url}/api/zones/1/readings`, {
+          method: "POST",
+          body: JSON.stringify({ at: moment, drainPct: 20, drainEcMsCm: 3, feedEcMsCm: 2.4 }),
+          headers: { "Content-Type": "application/json" },
+        }).catch(() => null);
+        if (!answer) break;
+        expect(answer.status).toBe(201);
+        acknowledged.push(moment);
+      }
+      await gone;
+    }
+    const after = await testServer({ folder });
+    const counts = await after
+      .db("zone_reading")
+      .groupBy("at_ms")
+      .count<{ at_ms: number; n: number }[]>("* as n")
+      .select("at_ms");
+    const stored = new Map(counts.map((row) => [new Date(row.at_ms).toISOString(), row.n]));
+    expect(acknowledged.length).toBeGreaterThan(10);
+    expect(acknowledged.filter((moment) => stored.get(moment) !== 3)).toEqual([]);
+    // What was not acknowledged is there whole, or not at all.
+    expect([...stored.values()].filter((n) => n !== 3)).toEqual([]);
+    expect(stored.size - acknowledged.length).toBeLessThanOrEqual(10);
+    expect(await after.db.raw("PRAGMA integrity_check")).toEqual([{ integrity_check: "ok" }]);
+  }, 120_000);
 });
 
 /** Runs a server in a process of its own, sends it an import, and kills it. */
 async function crashWhileImporting(folder: string, file: object, patienceMs: number): Promise<void> {
+  const { child, url } = await served(folder);
+  const request = fetch(`${url}/api/weather/imports`, {
+    method: "POST",
+    body: JSON.stringify(file),
+    headers: { "Content-Type": "application/json" },
+  }).catch(() => null);
+  await new Promise((resolve) => setTimeout(resolve, patienceMs));
+  const gone = new Promise((resolve) => child.once("exit", resolve));
+  child.kill("SIGKILL");
+  await Promise.all([gone, request]);
+}
+
+/** A server in a process of its own. */
+async function served(folder: string) {
   const main = fileURLToPath(new URL("./main.ts", import.meta.url));
   const child = spawn(process.execPath, ["--conditions=source", "--import", "tsx", main], {
     env: { ...process.env, SPRUNEL_DATA: folder, PORT: "0", SPRUNEL_LOG: "silent" },
@@ -263,13 +315,5 @@ async function crashWhileImporting(folder: string, file: object, patienceMs: num
       if (found) resolve(found[0]);
     });
   });
-  const request = fetch(`${url}/api/weather/imports`, {
-    method: "POST",
-    body: JSON.stringify(file),
-    headers: { "Content-Type": "application/json" },
-  }).catch(() => null);
-  await new Promise((resolve) => setTimeout(resolve, patienceMs));
-  const gone = new Promise((resolve) => child.once("exit", resolve));
-  child.kill("SIGKILL");
-  await Promise.all([gone, request]);
+  return { child, url };
 }
