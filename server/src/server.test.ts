@@ -273,11 +273,9 @@ describe("the data folder", () => {
       await gone;
     }
     const after = await testServer({ folder });
-    const counts = await after
-      .db("zone_reading")
-      .groupBy("at_ms")
-      .count<{ at_ms: number; n: number }[]>("* as n")
-      .select("at_ms");
+    const counts = await after.db.raw<{ at_ms: number; n: number }[]>(
+      "SELECT at_ms, COUNT(*) AS n FROM zone_reading GROUP BY at_ms",
+    );
     const stored = new Map(counts.map((row) => [new Date(row.at_ms).toISOString(), row.n]));
     expect(acknowledged.length).toBeGreaterThan(10);
     expect(acknowledged.filter((moment) => stored.get(moment) !== 3)).toEqual([]);

@@ -15,9 +15,17 @@ export const idParamSchema = z
   })
   .transform(Number)
   .pipe(idSchema);
-export const dateSchema = z.iso.date().refine((date) => date >= FIRST_DATE && date <= LAST_DATE, {
-  error: (issue) => `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${String(issue.input)}.`,
-});
+export const dateSchema = z.iso
+  .date({
+    abort: true,
+    error: ({ input }) =>
+      typeof input === "string" && input !== ""
+        ? `"${input.slice(0, 40)}" is no date; a date is written as 2026-07-06.`
+        : "The date is missing.",
+  })
+  .refine((date) => date >= FIRST_DATE && date <= LAST_DATE, {
+    error: (issue) => `The date must lie from ${FIRST_DATE} to ${LAST_DATE}, not ${String(issue.input)}.`,
+  });
 export const instantSchema = z.iso
   .datetime()
   .max(40)
@@ -47,7 +55,12 @@ export function listSchema<T extends z.ZodType>(name: string, item: T, most: num
 /** Text as people type it. The database cuts text at a NUL character, so it is refused. */
 export function textSchema(name: string, most: number) {
   return z
-    .string()
+    .string({
+      error: ({ input }) =>
+        input === undefined || input === null
+          ? `${name} is empty; type at least one letter.`
+          : `${name} must be a text.`,
+    })
     .trim()
     .min(1, { error: () => `${name} is empty; type at least one letter.` })
     .max(most, { error: (issue) => `${name} is ${(issue.input as string).length} letters long; at most ${most} fit.` })
