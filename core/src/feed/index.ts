@@ -9,6 +9,7 @@ export { libraryProductLike } from "./match-product.ts";
 export { meterCheck, type MeterCheck } from "./meter-check.ts";
 export { orderList, type OrderRow } from "./order-list.ts";
 export type { LibraryProduct } from "./product.ts";
+export { atStrength } from "./strength.ts";
 export { PUBLISHED_TARGETS, checkTarget, type PublishedTarget } from "./published-targets.ts";
 export { USUAL_TANK_TEMPERATURE_C, type RecipeInput } from "./recipe-input.ts";
 export { recipe, recipeCost, type Recipe, type RecipeCost } from "./recipe.ts";

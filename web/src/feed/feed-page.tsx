@@ -3,7 +3,7 @@ import type { BoardZone } from "@sprunel/contract/today";
 import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import { lazy, Suspense, useEffect, type ReactNode } from "react";
+import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { useDraft } from "../forms/use-draft.ts";
@@ -53,6 +53,9 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
     else settled();
   }, [draft.changed, touched, settled]);
   const [view, show] = useView(VIEWS);
+  // A part that was looked at stays as it was left: what was typed there is not lost by looking at another.
+  const [visited, setVisited] = useState<ReadonlySet<string>>(new Set([view]));
+  if (!visited.has(view)) setVisited(new Set([...visited, view]));
   const tryOut = (next: FeedTarget): void => {
     draft.set(next);
     show("recipe");
@@ -67,8 +70,8 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
       {question}
       <Suspense fallback={<Skeleton active />}>
         {view !== "simple" && !feed.water && withoutWater}
-        {view === "recipe" && feed.water && (
-          <>
+        {feed.water && visited.has("recipe") && (
+          <div hidden={view !== "recipe"}>
             {zone.findings
               .filter((entry) => entry.station === "feed")
               .map((entry) => (
@@ -84,10 +87,18 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
             ) : (
               <NoTarget stage={feed.stage} onStart={() => draft.set({ ...GENERAL_TARGET, name: "General solution" })} />
             )}
-          </>
+          </div>
         )}
-        {view === "loop" && feed.water && <LoopView zone={zone} feed={feed} onTry={tryOut} />}
-        {view === "simple" && <SimpleView zone={zone} feed={feed} />}
+        {feed.water && visited.has("loop") && (
+          <div hidden={view !== "loop"}>
+            <LoopView zone={zone} feed={feed} onTry={tryOut} />
+          </div>
+        )}
+        {visited.has("simple") && (
+          <div hidden={view !== "simple"}>
+            <SimpleView zone={zone} feed={feed} />
+          </div>
+        )}
       </Suspense>
     </>
   );

@@ -7,6 +7,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf, showFaults } from "../forms/form-errors.ts";
+import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./water.module.css";
 import { ionName } from "../words/ion-names.ts";
@@ -41,6 +42,7 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
   const values = Form.useWatch([], form) as Values | undefined;
   const add = useAddWaterReport();
   const [stray, setStray] = useState<string[]>([]);
+  const { touched, settled, question } = useLeaveGuard();
   const submit = (): void => {
     const typed = form.getFieldsValue(true) as Values;
     const ions = Object.fromEntries(Object.entries(typed.ions ?? {}).filter(([, amount]) => amount !== null));
@@ -53,13 +55,24 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
     });
     if (parsed.success)
       add.mutate(parsed.data, {
-        onSuccess: () => onSaved?.(),
+        onSuccess: () => {
+          settled();
+          onSaved?.();
+        },
         onError: (error) => setStray(showFaults(form, faultsOf(error))),
       });
     else setStray(showFaults(form, faultsOf(parsed.error)));
   };
   return (
-    <Form form={form} layout="vertical" requiredMark={false} onFinish={submit} className={styles["typed"] ?? ""}>
+    <Form
+      form={form}
+      layout="vertical"
+      requiredMark={false}
+      onFinish={submit}
+      onValuesChange={touched}
+      className={styles["typed"] ?? ""}
+    >
+      {question}
       <div className={styles["report"]}>
         <Form.Item name="sourceName" label="Name of the water">
           <Input />

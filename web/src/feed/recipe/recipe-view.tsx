@@ -19,6 +19,7 @@ import { MixPanel } from "../mix/mix-panel.tsx";
 import { Facts, Reasons, Sums } from "./recipe-facts.tsx";
 import { KeepRecipe } from "../kept/keep-recipe.tsx";
 import { ShelfTicks } from "../shelf/shelf-ticks.tsx";
+import { Strength } from "./strength.tsx";
 import { Tanks } from "../mix/tanks.tsx";
 import { recipeInput, useProducts, useSaveTarget } from "../use-feed.ts";
 import { useRecipe } from "./use-recipe.ts";
@@ -65,12 +66,13 @@ export function RecipeView({
   const change = (ion: Ion, value: number | null): void => {
     const { [ion]: _before, ...others } = target.ions;
     const ions = value === null ? others : { ...others, [ion]: value };
-    draft.set({ ...target, ions, ...(target.name !== undefined && { name: changedName(target.name) }) });
+    draft.set(named({ ...target, ions }));
   };
   return (
     <>
       <div className={styles["columns"]}>
         <section aria-label="Ion ladder">
+          <Strength target={target} onChange={(next) => draft.set(named(next))} />
           <IonLadder target={target} water={feed.water?.ions ?? {}} recipe={recipe} onChange={change} />
           {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
           {changed && (
@@ -136,6 +138,10 @@ export function RecipeView({
       )}
     </>
   );
+}
+
+function named(target: FeedTarget): FeedTarget {
+  return target.name === undefined ? target : { ...target, name: changedName(target.name) };
 }
 
 /** A target of somebody else's is no longer it once it was changed. */
