@@ -67,8 +67,8 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         await refuseTakenName(inner, zone.name, 0);
         return zoneStore(inner).add(site.id, zone);
       });
-      await houseChanged(zone.house.name);
-      scope.cache.zoneChanged(id);
+      // Its house may be new, and have no air in the days that are remembered.
+      scope.cache.allChanged();
       return withoutHouseId(await scope.zone(id));
     },
 
@@ -83,7 +83,8 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         if (!(await zoneStore(inner).update(id, site.id, version, zone)))
           throw staleEdit(`The zone ${before.name}`, before);
       });
-      await houseChanged(zone.house.name);
+      if (zone.house.name === before.house.name) await houseChanged(zone.house.name);
+      else scope.cache.allChanged();
       scope.cache.zoneChanged(id);
       return withoutHouseId(await scope.zone(id));
     },

@@ -40,6 +40,18 @@ describe("the light of a house", () => {
   });
 });
 
+describe("a zone in a house that is new", () => {
+  it("has its plan at once, though the day was looked at before it was there", async () => {
+    const server = await planned();
+    expect(await board(server)).toEqual([]);
+    await server.call("POST", "/api/zones", { ...bags, house: { name: "New house", transmissionPct: 70 } });
+    expect((await board(server))[0]?.run?.litres).toBeGreaterThan(0);
+    const { version: _version, ...moved } = { ...bags, version: 1, house: { name: "Another", transmissionPct: 70 } };
+    expect((await server.call("PUT", "/api/zones/1", { ...moved, version: 1 })).status).toBe(200);
+    expect((await board(server))[0]?.run?.litres).toBeGreaterThan(0);
+  });
+});
+
 describe("zones like another", () => {
   it("are added all at once with what is set for it, or none of them", async () => {
     const server = await planned(bags);

@@ -1,7 +1,7 @@
 import { screen } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { renderPage } from "../testing/render-page.tsx";
-import { board } from "../testing/sample-site.ts";
+import { board, site } from "../testing/sample-site.ts";
 
 describe("the day that is looked at", () => {
   it("stands without its year in the year of the nursery, and leads back to today from another day", async () => {
@@ -16,5 +16,19 @@ describe("the day that is looked at", () => {
   it("stands with its year in another one", async () => {
     renderPage("/?date=2031-01-01");
     expect(await screen.findByText("Wed 1 Jan 2031")).toBeVisible();
+  });
+
+  it("is named as simulated on every page where nobody measured its weather, and only there", async () => {
+    const view = renderPage("/", { shown: board({ weatherSimulated: true }) });
+    expect(await screen.findByRole("link", { name: "simulated weather" })).toHaveAttribute("href", "/weather");
+    view.unmount();
+    renderPage("/", { shown: board() });
+    await screen.findAllByText("Melon bags");
+    expect(screen.queryByRole("link", { name: "simulated weather" })).toBeNull();
+  });
+
+  it("is written as the site writes its dates", async () => {
+    renderPage("/?date=2031-01-01", { shown: board({ site: { ...site, dateForm: "mdy" } }) });
+    expect(await screen.findByText("Wed, Jan 1, 2031")).toBeVisible();
   });
 });

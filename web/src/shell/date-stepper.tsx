@@ -54,10 +54,7 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         className={styles["sun"]}
         title={`Sunrise, sunset, and the day's radiation outside, ${foreseen ? "partly foreseen" : "measured"}`}
       >
-        {board.sun &&
-          `${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
-        {known.length > 0 && ` · ${showDigits(sum)} MJ/m²`}
-        {board.weatherSimulated && (
+        {board.weatherSimulated ? (
           <Link
             to="/weather"
             className={styles["simulated"]}
@@ -65,6 +62,12 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
           >
             simulated weather
           </Link>
+        ) : (
+          <>
+            {board.sun &&
+              `${clockAt(board.sun.riseUtc, board.site.timeZone)}–${clockAt(board.sun.setUtc, board.site.timeZone)}`}
+            {known.length > 0 && ` · ${showDigits(sum)} MJ/m²`}
+          </>
         )}
       </div>
     </>
