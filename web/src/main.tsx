@@ -5,7 +5,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { boardQuery } from "./place/use-board.ts";
-import { createQueryClient, keepInBrowser } from "./query-client.ts";
+import { createQueryClient } from "./query-client.ts";
 import { routes } from "./routes.tsx";
 import { antdTheme } from "./theme/antd-theme.ts";
 import "./theme/base.css";
@@ -15,7 +15,7 @@ if (!container) throw new Error("the page has no #root");
 
 const queryClient = createQueryClient();
 // A browser that keeps nothing still shows everything.
-keepInBrowser(queryClient).catch(() => undefined);
+import("./keep-in-browser.ts").then(({ keepInBrowser }) => keepInBrowser(queryClient)).catch(() => undefined);
 // Asked for while the page's own code is still on its way: every page stands on the board.
 queryClient.query(boardQuery(new URLSearchParams(location.search).get("date"))).catch(() => undefined);
 

@@ -9,7 +9,8 @@ import { useUnits } from "../units/use-units.tsx";
 import { unusualPick } from "./unusual-pick.ts";
 import { useAddPick, useHarvest } from "./use-harvest.ts";
 import { ClockInput } from "../forms/clock-input.tsx";
-import { momentIn, type Noting } from "../place/moment-fields.tsx";
+import { momentIn } from "../place/moment-fields.tsx";
+import type { Noting } from "../place/use-noting.ts";
 import { DateInput } from "../forms/date-input.tsx";
 import { newKey } from "../forms/new-key.ts";
 

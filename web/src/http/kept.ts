@@ -1,22 +1,9 @@
-import { decide } from "@sprunel/contract/today";
-import { addMix } from "@sprunel/contract/feed";
-import { addPick, addPicks } from "@sprunel/contract/harvest";
-import { addWaterings } from "@sprunel/contract/irrigation";
-import { addReading, addRound } from "@sprunel/contract/rootzone";
 import { onlineManager, type Mutation, type MutationState, type QueryClient } from "@tanstack/react-query";
-import { ApiError, ask, LostServerError } from "./api.ts";
+import { ApiError, ask, LostServerError, serverSigns } from "./api.ts";
 
-/** What is noted on the way and must not be lost: sent twice it is one, so that it can wait and be sent again. */
-const KEPT = {
-  reading: addReading,
-  round: addRound,
-  pick: addPick,
-  picks: addPicks,
-  waterings: addWaterings,
-  mix: addMix,
-  decision: decide,
-} as const;
-export type KeptKind = keyof typeof KEPT;
+/** The endpoints come after the first screen, before anybody has typed anything. */
+const endpoints = () => import("./kept-endpoints.ts");
+export type KeptKind = keyof Awaited<ReturnType<typeof endpoints>>["KEPT"];
 
 /** As it is sent: what its path names, and what its body holds. */
 export interface KeptCall {
@@ -45,7 +32,7 @@ export function keptWords(kinds: readonly KeptKind[]): string {
 
 export function kindOf(mutation: Pick<Mutation, "options">): KeptKind | null {
   const [key, kind] = mutation.options.mutationKey ?? [];
-  return key === KEPT_KEY && typeof kind === "string" && kind in KEPT ? (kind as KeptKind) : null;
+  return key === KEPT_KEY && typeof kind === "string" && kind in WORDS ? (kind as KeptKind) : null;
 }
 
 /**
@@ -53,9 +40,9 @@ export function kindOf(mutation: Pick<Mutation, "options">): KeptKind | null {
  * The server is what it waits for, not a network: a nursery's machine answers without one.
  */
 export function waitsForServer(client: QueryClient): void {
-  for (const kind of Object.keys(KEPT) as KeptKind[])
+  for (const kind of Object.keys(WORDS) as KeptKind[])
     client.setMutationDefaults([KEPT_KEY, kind], {
-      mutationFn: (call: KeptCall) => ask(KEPT[kind] as never, call as never),
+      mutationFn: (call: KeptCall) => send(kind, call),
       networkMode: "online",
       scope: { id: KEPT_KEY },
       retry: (_failures, error) => error instanceof LostServerError,
@@ -64,6 +51,19 @@ export function waitsForServer(client: QueryClient): void {
       // It may have changed anything, and whoever sent it may be gone.
       onSuccess: () => client.invalidateQueries(),
     });
+}
+
+async function send(kind: KeptKind, call: KeptCall): Promise<unknown> {
+  const { KEPT } = await endpoints().catch((cause: unknown) => {
+    serverSigns.dispatchEvent(new Event("lost"));
+    throw new LostServerError(cause);
+  });
+  return ask(KEPT[kind] as never, call as never);
+}
+
+/** Fetches what a later call is sent with: when it is needed, the server may be away. */
+export async function readyToKeep(): Promise<void> {
+  await endpoints();
 }
 
 /** What the server has refused of what had waited: nobody stands at its form any more. */

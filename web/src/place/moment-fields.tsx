@@ -4,34 +4,13 @@ import { ClockInput, clockTyped } from "../forms/clock-input.tsx";
 import { DateInput } from "../forms/date-input.tsx";
 import type { Fault } from "../forms/form-errors.ts";
 import { clockAt } from "./clock-at.ts";
-import { useBoard } from "./use-board.ts";
-import { usePlace } from "./use-place.ts";
+import type { Noting } from "./use-noting.ts";
 
 /** A moment as it stands in a form: a date and a time of day at the site. */
 export interface MomentValues {
   readonly onDate?: string | null;
   readonly clock?: string | null;
 }
-/** When something is noted, and which day is looked at meanwhile. */
-export interface Noting {
-  /** the day that is looked at */
-  readonly date: string;
-  readonly today: string;
-  /** by the server's clock */
-  readonly now: string;
-  readonly timeZone: string;
-}
-
-/** @returns null while the board or its site is not known */
-export function useNoting(): Noting | null {
-  const { date } = usePlace();
-  const board = useBoard(null).data;
-  if (!board?.site) return null;
-  const { today, now, site } = board;
-  // Of a day to come nothing can be noted yet.
-  return { date: date === null || date > today ? today : date, today, now, timeZone: site.timeZone };
-}
-
 /** The day in view: now where it is today; on any other day the time is asked for. */
 export function momentIn({ date, today, now, timeZone }: Noting): MomentValues {
   return date === today ? { onDate: today, clock: clockAt(now, timeZone) } : { onDate: date, clock: null };

@@ -1,14 +1,8 @@
 import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import Form from "antd/es/form";
-import {
-  faultsOfMoment,
-  instantFrom,
-  MomentFields,
-  momentIn,
-  type MomentValues,
-  type Noting,
-} from "../place/moment-fields.tsx";
+import { faultsOfMoment, instantFrom, MomentFields, momentIn, type MomentValues } from "../place/moment-fields.tsx";
+import type { Noting } from "../place/use-noting.ts";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";

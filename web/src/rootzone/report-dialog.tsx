@@ -7,7 +7,7 @@ import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useNoting } from "../place/moment-fields.tsx";
+import { useNoting } from "../place/use-noting.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddReport } from "./use-reports.ts";
 import { DateInput } from "../forms/date-input.tsx";

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useMemo, useState, type ReactNode } from "react";
 import { LogContext, type LogEntry } from "../place/log-context.ts";
 import { useBoard } from "../place/use-board.ts";
-import { useNoting } from "../place/moment-fields.tsx";
+import { useNoting } from "../place/use-noting.ts";
 
 const LogReadingDialog = lazy(async () => ({
   default: (await import("../rootzone/log-reading-dialog.tsx")).LogReadingDialog,

@@ -2,7 +2,7 @@ import { newDoseSchema, type NewDose, type Source } from "@sprunel/contract/wate
 import Form from "antd/es/form";
 import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
-import { useNoting } from "../place/moment-fields.tsx";
+import { useNoting } from "../place/use-noting.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useAddDose } from "./use-doses.ts";
 import { DateInput } from "../forms/date-input.tsx";

@@ -7,14 +7,8 @@ import { useState } from "react";
 import { RecordDialog } from "../../forms/record-dialog.tsx";
 import { useUnits } from "../../units/use-units.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
-import {
-  faultsOfMoment,
-  instantFrom,
-  MomentFields,
-  momentIn,
-  type MomentValues,
-  type Noting,
-} from "../../place/moment-fields.tsx";
+import { faultsOfMoment, instantFrom, MomentFields, momentIn, type MomentValues } from "../../place/moment-fields.tsx";
+import type { Noting } from "../../place/use-noting.ts";
 import { weighed } from "./masses.ts";
 import styles from "./mix.module.css";
 import { useLogMix } from "../use-feed.ts";

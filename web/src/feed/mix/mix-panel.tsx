@@ -3,7 +3,7 @@ import type { Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
-import { useNoting } from "../../place/moment-fields.tsx";
+import { useNoting } from "../../place/use-noting.ts";
 import { useSiteTime } from "../../place/use-site-time.ts";
 import { useUnits } from "../../units/use-units.tsx";
 import shared from "../feed.module.css";
