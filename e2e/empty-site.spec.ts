@@ -42,7 +42,7 @@ test("an empty site asks where it is, then five questions, and the first zone ha
   await expect(page.getByText("936 seeds to sow")).toBeVisible();
   await expectNoSeriousFaults(page);
   await page.getByRole("button", { name: "Add zone" }).click();
-  await expect(page.getByRole("button", { name: /Bench by the door/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Bench by the door/ })).toBeVisible();
   await page.getByRole("link", { name: "Sprunel" }).click();
   const row = page.getByRole("row", { name: /Bench by the door/ });
   await expect(row).toContainText(/\d L/);

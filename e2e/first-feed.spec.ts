@@ -15,14 +15,14 @@ test("a lab file is checked, its slip of ten offered, and the recipe made of the
   await page
     .locator("input[type=file]")
     .setInputFiles(fileURLToPath(new URL("../demo/imports/water-slip.csv", import.meta.url)));
-  await expect(page.getByText("Borehole, 2026-10-13: will not be stored")).toBeVisible();
+  await expect(page.getByText("Borehole, 13 Oct 2026: will not be stored")).toBeVisible();
   await page.getByRole("checkbox", { name: /Ca seems ten times too high: with 2.89 mmol\/L/ }).click();
-  await expect(page.getByText("Borehole, 2026-10-13: will be stored")).toBeVisible();
+  await expect(page.getByText("Borehole, 13 Oct 2026: will be stored")).toBeVisible();
   await page.getByRole("button", { name: "Store 3 reports" }).click();
-  await expect(page.getByRole("row", { name: /Borehole, 2026-10-13/ })).toContainText("2.89");
+  await expect(page.getByRole("row", { name: /Borehole, 13 Oct 2026/ })).toContainText("2.89");
   await expectNoSeriousFaults(page);
   await page.goto("/zones/1/feed");
-  await expect(page.getByText(/70 % Roof basin, 2026-02-05 · 30 % Borehole, 2026-05-07/)).toBeVisible();
+  await expect(page.getByText(/70 % Roof basin, 5 Feb 2026 · 30 % Borehole, 7 May 2026/)).toBeVisible();
 });
 
 test("Feed solves the recipe while a target is typed, and says what is off when a product is taken away", async ({

@@ -156,7 +156,7 @@ test("set-up names what is wrong, shows both versions of a stale edit, and keeps
   request,
 }) => {
   await page.goto("/set-up");
-  await page.getByRole("button", { name: "Courgette tunnel" }).click();
+  await page.getByRole("link", { name: "Courgette tunnel" }).click();
   await expectNoSeriousFaults(page);
   const uniformity = page.getByLabel("Uniformity");
   await uniformity.fill("130");
@@ -175,7 +175,7 @@ test("set-up names what is wrong, shows both versions of a stale edit, and keeps
   await request.put(`/api/zones/${id}`, { data: { ...zone, definition: { ...zone.definition, uniformityPct: 77 } } });
   await page.getByRole("button", { name: "Save" }).click();
   const stale = page.getByRole("alert").filter({ hasText: "Somebody else changed this" });
-  await expect(stale.getByRole("row", { name: /uniformityPct/ })).toContainText("9177");
+  await expect(stale.getByRole("row", { name: /uniformity pct/ })).toContainText("9177");
 
   await server.stop();
   await stale.getByRole("button", { name: "Save mine over it" }).click();

@@ -34,7 +34,7 @@ test("lines: the profile answers a change, and a catch-can test finds what plugs
   await lines.getByRole("button", { name: "Plan with the measured uniformity" }).click();
   await expect(lines.getByRole("button", { name: "Plan with the measured uniformity" })).toBeHidden();
   await page.goto("/set-up");
-  await page.getByRole("button", { name: "Courgette tunnel" }).click();
+  await page.getByRole("link", { name: "Courgette tunnel" }).click();
   await expect(page.getByLabel("Uniformity", { exact: true })).toHaveValue("69.23");
 });
 
@@ -89,7 +89,7 @@ test("digestate is capped, thinned and stopped before the harvest, and a dose is
 
 test("a whole site is saved as a file, and read into an empty folder", async ({ page }) => {
   await page.goto("/set-up");
-  await page.getByRole("button", { name: "Quillbrook" }).click();
+  await page.getByRole("link", { name: "Quillbrook", exact: true }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "Save the whole site as a file" }).click();
   const saved = await download;
@@ -102,7 +102,7 @@ test("a whole site is saved as a file, and read into an empty folder", async ({ 
   await file.setInputFiles({ name: "torn.json", mimeType: "application/json", buffer: content.subarray(0, 5000) });
   await expect(page.getByText(/torn.json cannot be read as a site/)).toBeVisible();
   await file.setInputFiles({ name: "quillbrook.json", mimeType: "application/json", buffer: content });
-  await expect(page.getByRole("button", { name: "Water spinach basin" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Water spinach basin" })).toBeVisible();
   await page.goto("/");
   await expect(page.getByRole("row")).toHaveCount(8);
 });

@@ -157,6 +157,8 @@ export const newZoneSchema = z
       .default([]),
     /** in order of time, none beginning before the one before it is cleared */
     plantings: z.array(plantingSchema).max(500),
+    /** as a zone is read; it is changed at an address of its own, and not by this */
+    archived: z.boolean().optional(),
   })
   .meta({ id: "NewZone" });
 export type NewZone = z.infer<typeof newZoneSchema>;
