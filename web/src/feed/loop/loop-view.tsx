@@ -123,6 +123,14 @@ function Salt({
       sum + ((sources.find(({ source }) => source.id === sourceId)?.source.priceM3 ?? 0) * sharePct) / 100,
     0,
   );
+  const noPrice = [
+    ...feed.waters.flatMap(({ sourceId, name }) =>
+      sources.find(({ source }) => source.id === sourceId)?.source.priceM3 == null ? [name] : [],
+    ),
+    ...recipe.lines.flatMap(({ productId, name }) =>
+      feed.shelf.some(({ product, priceKg }) => product.id === productId && priceKg === null) ? [name] : [],
+    ),
+  ];
   const sum =
     typed &&
     trySum(() =>
@@ -154,6 +162,9 @@ function Salt({
         <>
           <LoopChart answer={sum} today={today} />
           <LossTable answer={sum} currency={currency} />
+          {noPrice.length > 0 && (
+            <p className="act">Without the cost of {[...new Set(noPrice)].join(", ")}: no price is known.</p>
+          )}
         </>
       )}
       <SumFields fields={LOOP} values={values} onChange={setValues} />
