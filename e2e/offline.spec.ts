@@ -6,6 +6,19 @@ test.describe.configure({ mode: "serial" });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());
 
+/** How many readings stand in the browser's own database. */
+function waitingInBrowser(): Promise<number> {
+  return new Promise((resolve) => {
+    const opening = indexedDB.open("keyval-store");
+    opening.onerror = () => resolve(0);
+    opening.onsuccess = () => {
+      const asked = opening.result.transaction("keyval").objectStore("keyval").get("sprunel.waiting");
+      asked.onsuccess = () => resolve(String(asked.result ?? "").split('"drainPct"').length - 1);
+      asked.onerror = () => resolve(0);
+    };
+  });
+}
+
 test("readings typed while the server is away wait in the browser, survive the tab, and arrive once, in order", async ({
   context,
 }) => {
@@ -29,6 +42,8 @@ test("readings typed while the server is away wait in the browser, survive the t
     await expect(dialog).toBeHidden();
   }
   await expect(page.getByText("Waiting for the server: 2 readings.")).toBeVisible();
+  // The browser has written both down.
+  await expect.poll(() => page.evaluate(waitingInBrowser)).toBe(2);
   await page.close();
   await server.start();
   const again = await context.newPage();
