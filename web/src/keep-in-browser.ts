@@ -1,13 +1,11 @@
 import { createAsyncStoragePersister } from "@tanstack/query-async-storage-persister";
-import { onlineManager, type QueryClient } from "@tanstack/react-query";
+import type { QueryClient } from "@tanstack/react-query";
 import { persistQueryClient } from "@tanstack/react-query-persist-client";
 import { del, get, set } from "idb-keyval";
 import { kindOf, readyToKeep } from "./http/kept.ts";
 
 /** What waits is never too old to be sent. */
 const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
-
-const NUDGE_MS = 2000;
 
 /** Takes up what waited when the page was last closed, and writes down what waits from now on. */
 export async function keepInBrowser(client: QueryClient): Promise<void> {
@@ -28,12 +26,4 @@ export async function keepInBrowser(client: QueryClient): Promise<void> {
   await restored;
   await readyToKeep();
   await client.resumePausedMutations();
-  // One that waits behind another may stay behind when the page was closed between them: it is nudged until it is sent.
-  setInterval(() => {
-    const waits = client
-      .getMutationCache()
-      .getAll()
-      .some((one) => kindOf(one) !== null && one.state.isPaused);
-    if (waits && onlineManager.isOnline()) client.resumePausedMutations().catch(() => undefined);
-  }, NUDGE_MS);
 }

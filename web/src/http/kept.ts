@@ -48,9 +48,17 @@ export function waitsForServer(client: QueryClient): void {
       retry: (_failures, error) => error instanceof LostServerError,
       retryDelay: 0,
       gcTime: Infinity,
-      // It may have changed anything, and whoever sent it may be gone.
-      onSuccess: () => client.invalidateQueries(),
+      onSuccess: () => askAnew(client),
     });
+}
+
+/**
+ * What was sent may have changed anything. A page's first question that is still under way was asked before: its answer would
+ * be taken for a fresh one, so it is broken off and asked again.
+ */
+async function askAnew(client: QueryClient): Promise<void> {
+  await client.cancelQueries();
+  await client.invalidateQueries();
 }
 
 async function send(kind: KeptKind, call: KeptCall): Promise<unknown> {
