@@ -33,3 +33,18 @@ export function useSetPace() {
 export function useStartAgain() {
   return useMutation({ mutationFn: () => ask(startAgain, {}) });
 }
+
+/** How many seconds of the program's time a second of this browser is; where nobody steers it they are the same. */
+export const FASTNESS: Readonly<Record<Pace, number>> = { paused: 0, real: 1, "minute-a-second": 60 };
+
+/**
+ * The program's time now, counted on from when it was last told.
+ *
+ * @param nowMs what the server said
+ * @param askedAt when it said so, by this browser
+ * @param pace null for the real clock; while it is not known nothing is counted on
+ */
+export function countedOn(nowMs: number, askedAt: number, pace: Pace | null | undefined): number {
+  if (pace === undefined) return nowMs;
+  return nowMs + Math.max(0, Date.now() - askedAt) * (pace === null ? 1 : FASTNESS[pace]);
+}

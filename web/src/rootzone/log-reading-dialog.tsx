@@ -3,6 +3,7 @@ import type { BoardZone } from "@sprunel/contract/today";
 import Form from "antd/es/form";
 import { faultsOfMoment, instantFrom, MomentFields, momentIn, type MomentValues } from "../place/moment-fields.tsx";
 import type { Noting } from "../place/use-noting.ts";
+import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";
@@ -12,7 +13,10 @@ import { lastOf, useAddReading, useRootStation } from "./use-readings.ts";
 type Values = Partial<Record<ReadingKey, number | null>> & MomentValues;
 
 /** What the tray and the pen say, in seconds: Tab from field to field, Enter saves. */
-export function LogReadingDialog({ zone, noting, onClose }: { zone: BoardZone; noting: Noting; onClose(): void }) {
+export function LogReadingDialog(props: { zone: BoardZone; noting: Noting; onClose(): void }) {
+  const { zone, onClose } = props;
+  // As it was opened, to the second, for as long as nobody says another time.
+  const [noting] = useState(props.noting);
   const add = useAddReading(zone.id);
   const { show } = useUnits();
   const station = useRootStation(null).data;

@@ -7,6 +7,7 @@ import { faultsOf } from "../forms/form-errors.ts";
 import { useAsked, type Question } from "../forms/use-asked.ts";
 import { useStored } from "../forms/use-stored.ts";
 import { Walk, WalkActions, WalkAsked, WalkBefore, WalkField, WalkStop } from "../forms/walk.tsx";
+import { useNoting } from "../place/use-noting.ts";
 import { ageWords } from "../place/age.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";
@@ -23,6 +24,7 @@ const NO_BUCKET: Bucket = { dripMl: null, drippers: null, drainMl: null };
  */
 export function Round({ board, last }: { board: Board; last: RootStation }) {
   const { show } = useUnits();
+  const noting = useNoting();
   const [draft, setDraft] = useStored<RoundDraft>("round", NO_DRAFT);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const [written, setWritten] = useState(0);
@@ -30,7 +32,7 @@ export function Round({ board, last }: { board: Board; last: RootStation }) {
   const read = board.zones.filter((zone) => zone.system in READING_FIELDS);
   const change = (zone: BoardZone, part: Partial<DraftRow>): void => {
     setWritten(0);
-    const before = draft[zone.id] ?? { at: board.now, values: {} };
+    const before = draft[zone.id] ?? { at: noting?.now ?? board.now, values: {} };
     setDraft({ ...draft, [zone.id]: { ...before, ...part } });
   };
   const questions = read.flatMap((zone) => questionsOf(zone, draft[zone.id], lastOf(last, zone.id), show));

@@ -8,7 +8,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import tab from "../parts/tab.module.css";
 import { clockAt } from "../place/clock-at.ts";
 import { dateAt } from "../place/date-at.ts";
-import { useClock, useSetPace, useStartAgain } from "../place/use-clock.ts";
+import { FASTNESS, useClock, useSetPace, useStartAgain } from "../place/use-clock.ts";
 import styles from "./demo-clock.module.css";
 import { useDates } from "../units/dates.tsx";
 
@@ -16,7 +16,6 @@ const HOUR_MS = 3_600_000;
 const TICK_MS = 500;
 /** How often it is asked whether the demonstration stands again. */
 const ASK_MS = 700;
-const FASTNESS: Readonly<Record<Pace, number>> = { paused: 0, real: 1, "minute-a-second": 60 };
 const NAMES: Readonly<Record<Pace, string>> = {
   paused: "pause",
   real: "real time",

@@ -28,7 +28,7 @@ export function MixDialog({
   zoneId,
   recipe,
   tanks,
-  noting,
+  noting: opened,
   onClose,
   onLogged,
 }: {
@@ -40,6 +40,8 @@ export function MixDialog({
   onLogged(): void;
 }) {
   const { system } = useUnits();
+  // As it was opened, to the second, for as long as nobody says another time.
+  const [noting] = useState(opened);
   const log = useLogMix(zoneId);
   // One key for one mix: pressed twice, or sent again after a lost answer, it is still one.
   const [key] = useState(newKey);
