@@ -13,18 +13,22 @@ export const LAYERS = {
       "table",
       "site",
       "climate",
+      "demand",
       "crop",
       "water",
       "irrigation",
       "feed",
       "rootzone",
       "harvest",
+      "systems",
+      "course",
       "plan",
       "advice",
     ],
   },
   contract: {
-    mayImport: [],
+    // Growing systems, their fields and ranges are declared once, in the core.
+    mayImport: ["core"],
     rooms: [
       "basics",
       "site",

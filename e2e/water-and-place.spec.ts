@@ -100,7 +100,7 @@ test("a whole site is saved as a file, and read into an empty folder", async ({ 
   await page.goto("/set-up");
   const file = page.locator("input[type=file]");
   await file.setInputFiles({ name: "torn.json", mimeType: "application/json", buffer: content.subarray(0, 5000) });
-  await expect(page.getByText(/torn.json cannot be read as a site/)).toBeVisible();
+  await expect(page.getByText(/torn.json is not read: The file is cut off/)).toBeVisible();
   await file.setInputFiles({ name: "quillbrook.json", mimeType: "application/json", buffer: content });
   await expect(page.getByRole("link", { name: "Water spinach basin" })).toBeVisible();
   await page.goto("/");

@@ -1,6 +1,7 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Site, Zone } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
+import { systemOf } from "@sprunel/core/systems";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { readingStore, wateringStore, type Prepared, type Scope, type Watering } from "@sprunel/server";
 import { Feeds } from "./feeds.ts";
@@ -77,7 +78,7 @@ async function liveDay(
 
 /** Of a bench's flood, what runs back into its tank. */
 function backShare({ definition }: Zone, { drainL, litres }: NonNullable<ZoneDayAnswer["plan"]>): number {
-  return definition.system === "sub-irrigated-bench" && litres > 0 ? drainL / litres : 0;
+  return systemOf(definition).returns && litres > 0 ? drainL / litres : 0;
 }
 
 /** The morning's plan, after the grower has accepted what it proposes; the last mornings are left to whoever opens the demo. */

@@ -28,6 +28,39 @@ const GOOD: Record<string, object> = {
   lateral,
   uniformity: { catchesMl: [10, 11, 9, 10], minutes: 2 },
   "day-plan": dayPlan,
+  "root-zone": {
+    zone: {
+      system: "substrate",
+      areaM2: 200,
+      plants: 500,
+      uniformityPct: 90,
+      waterHeldLPlant: 4,
+      easilyAvailablePct: 50,
+    },
+    crop: { depletionFraction: 0.5 },
+    hours: Array.from({ length: 10_000 }, (_, at) => ({
+      demandMm: 0.123456789,
+      rainMm: 0,
+      waterMm: at % 3,
+      ecMsCm: 2.123456,
+    })),
+  },
+  demand: {
+    method: "baille",
+    date: "2026-06-15",
+    latitudeDeg: 43.4,
+    longitudeDeg: -1.5,
+    elevationM: 60,
+    timeZone: "Europe/Paris",
+    transmissionPct: 65,
+    leafAreaIndex: 3,
+    hours: Array.from({ length: 24 }, (_, hour) => ({
+      hour,
+      solarMjM2: hour > 6 && hour < 20 ? 1.5 : 0,
+      airC: 22,
+      rhPct: 60,
+    })),
+  },
   acid: { alkalinityMmolL: 4, ph: 7.4, acid: "HNO3", targetPh: 5.8 },
 };
 

@@ -27,7 +27,13 @@ export function createRooms(
     device,
     followDays,
     steered,
-  }: { readonly device: WeatherDevice | null; readonly followDays: number; readonly steered: SteeredClock | null },
+    dataFolder,
+  }: {
+    readonly device: WeatherDevice | null;
+    readonly followDays: number;
+    readonly steered: SteeredClock | null;
+    readonly dataFolder: string;
+  },
 ) {
   const clock = clockModule(scope, steered);
   const climate: ClimateModule = climateModule(scope, device);
@@ -64,6 +70,6 @@ export function createRooms(
     site,
     today,
   ];
-  const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below });
+  const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, dataFolder });
   return { climate, irrigation, rootzone, water, plan, feed, site, today, all: [...below, exchange] };
 }

@@ -194,14 +194,19 @@ describe("a weather import", () => {
       litres: number;
       solarOutsideMjM2: number;
     };
-    // Kc and cover times the radiation form of Fernández et al. (2010): day 171, 60 % light, Kc 0.95 in full picking.
-    expect(plan.demandMm).toBeCloseTo((((0.288 + 0.0019 * 171) * 0.6 * plan.solarOutsideMjM2) / 2.45) * 0.95, 6);
+    // Kc 0.95 in full picking, times the reference with the air and the light of the house.
+    const steps = (body["workings"] as Record<string, { steps: { label: string; value: number }[] }>)["demand"]?.steps;
+    const et0 = steps?.find(({ label }) => label === "Reference evapotranspiration")?.value ?? NaN;
+    expect(plan.demandMm).toBeCloseTo(et0 * 0.95, 9);
+    expect(plan.solarOutsideMjM2).toBeGreaterThan(5);
     expect(inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([
       { kind: "imported", hours: 24 },
     ]);
     expect(inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([{ kind: "default" }]);
     const board = await call("GET", "/api/board?date=2026-06-20");
-    expect(board.body["zones"]).toMatchObject([{ run: { litres: plan.litres }, roots: { kind: "soil-drip" } }]);
+    expect(board.body["zones"]).toMatchObject([
+      { run: { litres: plan.litres }, roots: { kind: "stored", system: "soil-drip" } },
+    ]);
   });
 });
 

@@ -87,7 +87,7 @@ export async function startServer({
   try {
     db = await openDatabase(dataFolder);
     const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
-    const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null });
+    const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null, dataFolder });
     await prepare?.({ scope, rooms, background });
     const made = isLoopback(host) ? null : accessCode(dataFolder);
     let listening = port;

@@ -1,5 +1,4 @@
 import { endpoint } from "../basics/endpoint.ts";
-import { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-et.ts";
 import { weatherFileSchema, weatherImportAnswerSchema, weatherPreviewSchema } from "./weather-import.ts";
 
 export const previewWeather = endpoint({
@@ -19,12 +18,4 @@ export const importWeather = endpoint({
   answer: weatherImportAnswerSchema,
   status: 201,
   takesFiles: true,
-});
-
-export const computeReferenceEt = endpoint({
-  method: "post",
-  path: "/api/compute/reference-et",
-  summary: "Reference evapotranspiration",
-  body: referenceEtRequestSchema,
-  answer: referenceEtAnswerSchema,
 });

@@ -1,4 +1,5 @@
-export { computeReferenceEt, importWeather, previewWeather } from "./endpoints.ts";
+export { computeDemand, computeReferenceEt } from "./compute.ts";
+export { importWeather, previewWeather } from "./endpoints.ts";
 export {
   weatherChoicesSchema,
   weatherKindSchema,

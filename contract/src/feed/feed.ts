@@ -131,7 +131,15 @@ export const zoneFeedSchema = z
     /** the one that was kept for the planting of the date, with the name of the stage in which it was kept */
     own: feedTargetSchema.extend({ version: versionSchema, keptIn: z.string().nullable() }).nullable(),
     /** the waters of the zone mixed, by their reports in force; null while one has none */
-    water: z.object({ ions: ionsSchema, ph: z.number() }).nullable(),
+    water: z
+      .object({
+        ions: ionsSchema,
+        /** left out where bicarbonate is not known of every water of a mix */
+        ph: z.number().optional(),
+        /** what some report leaves out: counted as none, and bicarbonate of a mix not at all */
+        unmeasured: z.array(ionSchema),
+      })
+      .nullable(),
     waters: z.array(
       z.object({ sourceId: idSchema, name: z.string(), sharePct: z.number(), takenOn: dateSchema.nullable() }),
     ),

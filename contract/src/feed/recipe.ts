@@ -87,9 +87,10 @@ export const libraryProductSchema = z.object({
   composition: z.record(z.string(), number),
   compositionSource: z.string(),
   densityKgL: number.optional(),
+  carbonPerAlkalinity: number.optional(),
   chelate: z.boolean().optional(),
   holdsToPh: number.optional().describe("pH up to which the chelate holds its metal in a feed"),
-  solubility: z.array(number).optional().describe("g in a litre of water at 0, 10, 20, 30 and 40 °C"),
+  solubility: z.array(number).optional().describe("g in a litre of solution at 0, 10, 20, 30 and 40 °C"),
   solubilitySource: z.string().optional(),
   cautions: z.array(z.string()),
 });

@@ -1,3 +1,4 @@
+export { computeRootZone } from "./compute.ts";
 export {
   addReading,
   addRound,
@@ -12,6 +13,7 @@ export {
 export {
   newReadingSchema,
   newRoundSchema,
+  type Balance,
   type RootStation,
   type NewReading,
   type NewRound,

@@ -77,6 +77,24 @@ export const rootStationSchema = z
   .meta({ id: "RootStation" });
 export type RootStation = z.infer<typeof rootStationSchema>;
 
+/** Where the water of some days came from and went, mm; salt as EC · mm. */
+const balanceSchema = z.object({
+  days: z.number(),
+  givenMm: z.number(),
+  rainMm: z.number(),
+  reachedMm: z.number(),
+  correctedMm: z.number(),
+  takenMm: z.number(),
+  shortMm: z.number(),
+  drainMm: z.number(),
+  lostMm: z.number(),
+  overflowMm: z.number(),
+  changeMm: z.number(),
+  saltInEcMm: z.number(),
+  saltOutEcMm: z.number(),
+});
+export type Balance = z.infer<typeof balanceSchema>;
+
 /** The root zone of a zone over the last weeks. */
 export const rootHistorySchema = z
   .object({
@@ -86,10 +104,12 @@ export const rootHistorySchema = z
     now: rootsSchema.nullable(),
     /** newest last */
     readings: z.array(readingSchema),
-    /** soil: what was missing each morning */
+    /** what was missing each morning */
     mornings: z.array(
       z.object({ date: dateSchema, depletionMm: z.number(), triggerMm: z.number(), givenMm: z.number() }),
     ),
+    /** the books of the day, of seven days and of the planting; null where nothing stands, or the day is still to come */
+    balances: z.object({ day: balanceSchema, week: balanceSchema, planting: balanceSchema }).nullable(),
   })
   .meta({ id: "RootHistory" });
 export type RootHistory = z.infer<typeof rootHistorySchema>;

@@ -1,9 +1,12 @@
 import { z } from "zod";
 import { dateSchema, instantSchema } from "../basics/basics.ts";
+import { systemSchema } from "../site/system.ts";
 
 export const rootsSchema = z.discriminatedUnion("kind", [
   z.object({
-    kind: z.literal("substrate"),
+    /** what is over runs out below, and is read there */
+    kind: z.literal("drained"),
+    system: systemSchema,
     heldPct: z.number().nullable().describe("share of the water held at container capacity, now"),
     drain: z
       .object({
@@ -19,7 +22,9 @@ export const rootsSchema = z.discriminatedUnion("kind", [
     drainTargetPct: z.number(),
   }),
   z.object({
-    kind: z.enum(["soil-drip", "buried-drip", "solution-tank", "sub-irrigated-bench", "basin"]),
+    /** filled again once enough is missing */
+    kind: z.literal("stored"),
+    system: systemSchema,
     /** missing from field capacity, or from the tank's, pots' or pond's mark */
     depletionMm: z.number(),
     triggerMm: z.number(),

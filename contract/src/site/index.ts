@@ -1,7 +1,7 @@
 export { addSite, addZone, archiveZone, copyZone, deleteZone, getSetUp, updateSite, updateZone } from "./endpoints.ts";
 export { newSiteSchema, siteSchema, type DateForm, type NewSite, type Site } from "./site.ts";
 export {
-  SYSTEMS,
+  SYSTEM_NAMES,
   layoutSchema,
   newZoneSchema,
   zoneSchema,

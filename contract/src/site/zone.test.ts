@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { layoutSchema, newZoneSchema, setUpSchema, SYSTEMS, zoneUpdateSchema } from "./zone.ts";
+import { layoutSchema, newZoneSchema, setUpSchema, SYSTEM_NAMES, zoneUpdateSchema } from "./zone.ts";
 
 const zone = {
   name: "Tunnel 1",
@@ -87,7 +87,7 @@ describe("a zone", () => {
     expect(zoneUpdateSchema.safeParse({ ...zone, version: 3 }).success).toBe(true);
   });
 
-  it("has one of six systems", () => expect(new Set(SYSTEMS).size).toBe(6));
+  it("has one of six systems", () => expect(new Set(SYSTEM_NAMES).size).toBe(6));
 });
 
 const layout = {

@@ -1,3 +1,5 @@
+import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
+import { fieldsOf, type Field } from "@sprunel/core/systems";
 import { z } from "zod";
 import {
   countSchema,
@@ -12,72 +14,40 @@ import {
 import { soldAsSchema } from "../basics/sold-as.ts";
 import { siteSchema } from "./site.ts";
 
-const basics = {
-  areaM2: quantitySchema("Area", 0.5, 1_000_000, "m²"),
-  plants: countSchema("Plants", 1, 10_000_000),
-  flowLh: quantitySchema("Flow of the zone", 1, 500_000, "L/h"),
-  uniformityPct: quantitySchema("Uniformity", 30, 100, "%"),
-  startAfterSunriseMin: quantitySchema("First water after sunrise", 0, 480, "minutes"),
-  endBeforeSunsetMin: quantitySchema("Last water before sunset", 0, 480, "minutes"),
-  minGapMin: quantitySchema("Gap between pulses", 0, 240, "minutes"),
-};
+/** The growing systems and their fields are declared once, in the core; what a person types is checked by that list. */
+export { SYSTEM_NAMES };
+export type { System, ZoneDefinition };
 
-const pots = {
-  waterHeldLPlant: quantitySchema("Water held per plant", 0.05, 500, "L"),
-  easilyAvailablePct: quantitySchema("Easily available share", 5, 95, "%"),
-};
-const drippedSoil = {
-  availableMmM: quantitySchema("Available water in 1 m of soil", 20, 300, "mm"),
-  wettedPct: quantitySchema("Wetted share of the ground", 5, 100, "%"),
-  refillPct: quantitySchema("Refill", 50, 100, "%"),
-  triggerPct: quantitySchema("Trigger", 2, 80, "%"),
-  ecWaterMsCm: quantitySchema("EC of the water", 0, 10, "mS/cm"),
-  mulchSavesPct: quantitySchema("What a mulch saves", 0, 40, "%"),
-};
-const zoneOf = <S extends string, F extends z.ZodRawShape>(system: S, fields: F) =>
-  z.strictObject({ system: z.literal(system), ...basics, ...fields });
+const fieldSchema = ({ name, least, most, unit, whole }: Field) =>
+  whole ? countSchema(name, least, most) : quantitySchema(name, least, most, unit);
 
-export const SYSTEMS = [
-  "substrate",
-  "soil-drip",
-  "solution-tank",
-  "sub-irrigated-bench",
-  "buried-drip",
-  "basin",
-] as const;
-export const systemSchema = z.enum(SYSTEMS);
-export type System = z.infer<typeof systemSchema>;
+function definitionOf(system: System) {
+  const fields = Object.fromEntries(fieldsOf(system).map((field) => [field.key, fieldSchema(field)]));
+  return z.strictObject({ system: z.literal(system), ...fields });
+}
 
-const zoneDefinitionSchema = z.discriminatedUnion(
+const [first, ...others] = SYSTEM_NAMES.map(definitionOf) as [
+  ReturnType<typeof definitionOf>,
+  ...ReturnType<typeof definitionOf>[],
+];
+const noSuchSystem = { error: () => `The growing system must be one of ${SYSTEM_NAMES.join(", ")}.` };
+
+export const zoneDefinitionSchema = z.discriminatedUnion(
   "system",
-  [
-    zoneOf("substrate", { ...pots, pulseSharePct: quantitySchema("Share of a pulse", 1, 30, "%") }),
-    zoneOf("soil-drip", drippedSoil),
-    zoneOf("solution-tank", {
-      fullLevelCm: quantitySchema("Level when full", 0.1, 200, "cm"),
-      topUpAtCm: quantitySchema("Level at which it is topped up", 0.05, 200, "cm"),
-    }),
-    zoneOf("sub-irrigated-bench", {
-      ...pots,
-      floodAtPct: quantitySchema("Water left when the bench is flooded", 10, 98, "%"),
-      floodDepthMm: quantitySchema("Depth of a flood", 3, 150, "mm"),
-    }),
-    zoneOf("buried-drip", {
-      ...drippedSoil,
-      lineDepthCm: quantitySchema("Depth of the lines", 2, 100, "cm"),
-      daysAWeek: countSchema("Watering days in a week", 1, 7),
-    }),
-    zoneOf("basin", {
-      floodDepthMm: quantitySchema("Depth of a flood", 5, 300, "mm"),
-      bundCm: quantitySchema("Height of the bund", 5, 150, "cm"),
-      refloodAtCm: quantitySchema("Water in the tube at the next flood", 1, 60, "cm below the soil"),
-      percolationMmDay: quantitySchema("Percolation", 0, 100, "mm in the day"),
-      drainablePct: quantitySchema("Drainable share of the soil", 1, 40, "%"),
-    }),
-  ],
-  { error: () => `The growing system must be one of ${SYSTEMS.join(", ")}.` },
+  [first, ...others],
+  noSuchSystem,
+) as unknown as z.ZodType<ZoneDefinition, ZoneDefinition>;
+
+/** A zone of which only what a sum rests on needs to be there. */
+export const partialDefinitionSchema = z.discriminatedUnion(
+  "system",
+  [loose(first), ...others.map(loose)],
+  noSuchSystem,
 );
-export type ZoneDefinition = z.infer<typeof zoneDefinitionSchema>;
+
+function loose(definition: typeof first) {
+  return definition.partial().required({ system: true });
+}
 
 const plantingSchema = z.strictObject({
   cropId: labelSchema("The crop"),

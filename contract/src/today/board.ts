@@ -5,7 +5,7 @@ import { openFindingSchema } from "../advice/decision.ts";
 import { markSchema } from "../advice/finding.ts";
 import { missingSchema, stripPulseSchema } from "../plan/strip.ts";
 import { rootsSchema } from "../rootzone/roots.ts";
-import { systemSchema } from "../site/zone.ts";
+import { systemSchema } from "../site/system.ts";
 import { siteSchema } from "../site/site.ts";
 
 const boardZoneSchema = z.object({

@@ -24,6 +24,8 @@ interface CanopyHour {
 export const MOST_LEAF_AREA = 3;
 export const MOST_VPD_KPA = 2.5;
 const LATENT_HEAT_MJ_KG = 2.45;
+/** Light at which stomata are as open as by day, MJ/m² in the hour, about 50 W/m²; below it they open with the light. Assumed. */
+const FULLY_OPEN_MJ_M2 = 0.18;
 
 /**
  * Water that a canopy under cover transpires in an hour.
@@ -32,7 +34,7 @@ const LATENT_HEAT_MJ_KG = 2.45;
  *
  * @returns L/m² in the hour
  * @throws {DomainError} for radiation, deficit or leaf area outside nature
- * @see Baille, Baille & Laury (1994), Scientia Horticulturae 59:83–92, for the form
+ * @see Baille, Baille & Laury (1994), Scientia Horticulturae 59:217–232, for the form (nine ornamentals, cyclamen among them)
  */
 export function canopyTranspirationMm(
   { solarInsideMjM2, vpdKpa, leafAreaIndex }: CanopyHour,
@@ -45,7 +47,7 @@ export function canopyTranspirationMm(
     .done();
   const { radiationShare, vpdDay, vpdNight, extinction } = coefficients;
   const fromLight = radiationShare * (1 - Math.exp(-extinction * leafAreaIndex)) * solarInsideMjM2;
-  const perKpa = solarInsideMjM2 > 0 ? vpdDay : vpdNight;
+  const perKpa = vpdNight + (vpdDay - vpdNight) * Math.min(1, solarInsideMjM2 / FULLY_OPEN_MJ_M2);
   const fromAir = perKpa * Math.min(leafAreaIndex, MOST_LEAF_AREA) * Math.min(vpdKpa, MOST_VPD_KPA) * 0.0036;
   return (fromLight + fromAir) / LATENT_HEAT_MJ_KG;
 }

@@ -15,9 +15,15 @@ interface LongWave {
 /** Net outgoing long-wave radiation, MJ/m² in the period. FAO-56, eq. 39 and its hourly form. */
 function netLongWaveMjM2({ temperaturesC, vapourPressureKpa, clearness, days }: LongWave): number {
   const fourth = temperaturesC.reduce((sum, t) => sum + (t + 273.16) ** 4, 0) / temperaturesC.length;
-  return (
-    DAY_STEFAN_BOLTZMANN * days * fourth * (0.34 - 0.14 * Math.sqrt(vapourPressureKpa)) * (1.35 * clearness - 0.35)
-  );
+  return DAY_STEFAN_BOLTZMANN * days * fourth * (0.34 - 0.14 * Math.sqrt(vapourPressureKpa)) * cloudFactor(clearness);
+}
+
+/** Below this ratio of Rs to Rso the sky is overcast, and no darker for the long waves. ASCE-EWRI (2005), eq. 18. */
+const OVERCAST = 0.3;
+
+/** How much of a clear sky's long-wave loss is left under cloud: never less than 0.05. ASCE-EWRI (2005), eq. 18. */
+function cloudFactor(clearness: number): number {
+  return Math.max(0.05, 1.35 * Math.min(1, Math.max(OVERCAST, clearness)) - 0.35);
 }
 
 /**
@@ -39,11 +45,11 @@ export function netRadiationMjM2(sheet: Worksheet, solarMjM2: number, longWave: 
   const { temperaturesC, vapourPressureKpa, clearness, days } = longWave;
   const outgoing = sheet.note(
     "Net long-wave radiation",
-    "Rnl = σ · mean(T⁴) · (0.34 − 0.14 · √ea) · (1.35 · Rs/Rso − 0.35)",
-    fill`σ at ${temperaturesC.map((t) => `${t} °C`).join(" and ")} × (0.34 − 0.14 × √${vapourPressureKpa}) × (1.35 × ${clearness} − 0.35)${days < 1 ? ", in one hour" : ""}`,
+    "Rnl = σ · mean(T⁴) · (0.34 − 0.14 · √ea) · (1.35 · Rs/Rso − 0.35), Rs/Rso from 0.3 to 1",
+    fill`σ at ${temperaturesC.map((t) => `${t} °C`).join(" and ")} × (0.34 − 0.14 × √${vapourPressureKpa}) × (1.35 × ${Math.min(1, Math.max(OVERCAST, clearness))} − 0.35)${days < 1 ? ", in one hour" : ""}`,
     netLongWaveMjM2(longWave),
     "MJ/m²",
-    "FAO-56, eq. 39; σ = 4.903·10⁻⁹ MJ K⁻⁴ m⁻² day⁻¹",
+    "FAO-56, eq. 39; ASCE-EWRI (2005), eq. 18, for the span of the cloud term; σ = 4.903·10⁻⁹ MJ K⁻⁴ m⁻² day⁻¹",
   );
   return sheet.note(
     "Net radiation",

@@ -32,6 +32,8 @@ export interface Crop {
   readonly id: string;
   readonly name: string;
   readonly soldAs: SoldAs;
+  /** it goes through its stages anew each year */
+  readonly perennial?: true;
   readonly kcStart: number;
   readonly leafAreaStart: number;
   readonly rootDepthStartM: number;

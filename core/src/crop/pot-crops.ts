@@ -83,6 +83,7 @@ export const cyclamen: Crop = {
 export const blueberry: Crop = {
   id: "blueberry",
   name: "Highbush blueberry",
+  perennial: true,
   soldAs: { kind: "mass" },
   kcStart: 0.3,
   leafAreaStart: 0.2,

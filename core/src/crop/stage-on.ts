@@ -15,6 +15,22 @@ interface StagePeriod {
   readonly seen: boolean;
 }
 
+/** An annual that nobody has cleared is taken to stand so long after its last stage, as picking may be drawn out. Assumed. */
+const STANDS_ON_DAYS = 120;
+
+/** The anniversary of planting with which a perennial's year began. */
+function yearOf(plantedOn: string, date: string): string {
+  const inYear = (year: number): string => `${year}${plantedOn.slice(4)}`;
+  const year = Number(date.slice(0, 4));
+  const began = date >= inYear(year) ? inYear(year) : inYear(year - 1);
+  // A planting of 29 February has its anniversary on 1 March.
+  const valid =
+    began.endsWith("-02-29") && new Date(`${began}T00:00:00Z`).getUTCDate() !== 29
+      ? `${began.slice(0, 4)}-03-01`
+      : began;
+  return valid > plantedOn ? valid : plantedOn;
+}
+
 /** What the stage asks for on one date, between the ends of the stage before and its own. */
 export interface CropState {
   readonly period: StagePeriod;
@@ -78,9 +94,10 @@ export function signFault(
 }
 
 /**
- * Stage and canopy of a planting on a date.
+ * Stage and canopy of a planting on a date. A crop that nobody has cleared stays in its last stage for some months more; a
+ * perennial begins its stages anew each year.
  *
- * @returns null before planting and after the last stage
+ * @returns null before planting, and long after the last stage
  */
 export function cropStateOn(
   crop: Crop,
@@ -88,13 +105,19 @@ export function cropStateOn(
   date: string,
   signs: readonly StageSign[] = [],
 ): CropState | null {
-  const periods = stagePeriods(crop, plantedOn, signs);
-  const index = periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
+  const year = crop.perennial ? yearOf(plantedOn, date) : plantedOn;
+  const periods = stagePeriods(crop, year, year === plantedOn ? signs : signs.filter(({ on }) => on >= year));
+  const last = periods.at(-1);
+  const isOver = last !== undefined && date >= last.endsOn;
+  if (isOver && !crop.perennial && date >= addDays(last.endsOn, STANDS_ON_DAYS)) return null;
+  const index = isOver
+    ? periods.length - 1
+    : periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
   const period = periods[index];
   if (!period) return null;
   const before = periods[index - 1]?.stage;
   const days = daysBetween(period.startsOn, period.endsOn);
-  const day = daysBetween(period.startsOn, date) + 1;
+  const day = Math.min(days, daysBetween(period.startsOn, date) + 1);
   const between = (from: number, to: number): number => from + ((to - from) * day) / days;
   return {
     period,

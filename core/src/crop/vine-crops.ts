@@ -80,8 +80,8 @@ export const melon: Crop = {
   ],
   canopy: VINE_CANOPY,
   depletionFraction: { value: 0.45, source: "FAO-56, table 22, cantaloupe" },
-  ecThresholdMsCm: { value: 2.2, source: "FAO-29 (rev. 1), table 4, muskmelon" },
-  ecZeroYieldMsCm: { value: 16, source: "FAO-29 (rev. 1), table 4, muskmelon" },
+  ecThresholdMsCm: { value: 1, source: "Maas & Grattan (1999), table 3-1, muskmelon: 1.0 mS/cm" },
+  ecZeroYieldMsCm: { value: 12.9, source: "Maas & Grattan (1999), table 3-1, muskmelon: 8.4 % less per mS/cm" },
   sources: {
     stages: { source: "a spring crop trained up a string; assumed, note what you see", assumed: true },
     kc: { source: "FAO-56, table 12, cantaloupe: 0.5, 0.85, 0.60" },

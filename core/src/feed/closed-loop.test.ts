@@ -56,6 +56,20 @@ describe("sodium in a closed loop", () => {
     expect(closedLoop({ ...loop, ions: [{ ...sodium, nowMmolL: 7 }] }).courses[0]?.daysToLimit).toBe(0);
   });
 
+  it("says what the water must become, and where sodium ends, when not even all of the drain is enough", () => {
+    // Drain 1 L/m² of 4 given; 4 mmol/L come in, the limit is 6: (3 · 4 − 3 · 0.1 · 6) / (6 − 4) = 5.1 L/m² would have to go.
+    const hard = closedLoop({ ...loop, ions: [{ ...sodium, incomingMmolL: 4 }] });
+    expect(hard.dischargePct).toBeCloseTo(510, 6);
+    const [most] = hard.mostIncoming;
+    expect(most?.mmolL).toBeCloseTo((6 * 1.3) / 4, 9);
+    expect(most?.endsMmolL).toBeCloseTo((4 * 4) / 1.3, 9);
+    // Water of just so much keeps the limit with all of the drain let off.
+    const kept = closedLoop({ ...loop, ions: [{ ...sodium, incomingMmolL: most?.mmolL ?? NaN }] });
+    expect(kept.dischargePct).toBeCloseTo(100, 6);
+    expect(stepped({ ...sodium, incomingMmolL: 4 }, 900, 1)).toBeCloseTo(most?.endsMmolL ?? NaN, 2);
+    expect(closedLoop(loop).mostIncoming).toEqual([]);
+  });
+
   it("refuses a loop without water in it", () => {
     expect(() => closedLoop({ ...loop, volumeLM2: 0 })).toThrow(/The water in the loop must be more than 0/);
   });

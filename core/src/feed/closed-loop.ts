@@ -58,6 +58,8 @@ export interface LoopAnswer {
   readonly loop: Losses | null;
   /** share of the drain to let off, %; null as above, or where nothing drains */
   readonly dischargePct: number | null;
+  /** what comes in at most for all of the drain, let off, to keep each ion at its limit; told where less than all does not */
+  readonly mostIncoming: readonly { readonly ion: string; readonly mmolL: number; readonly endsMmolL: number }[];
   /** the same zone with all of its drain let off */
   readonly open: Losses;
   readonly working: readonly WorkingStep[];
@@ -91,7 +93,8 @@ export function closedLoop(input: LoopInput): LoopAnswer {
   return {
     courses,
     loop: worst === null ? null : lossesOf(worst, input, sheet, "closed"),
-    dischargePct: worst === null || drainLM2Day === 0 ? null : Math.min(100, (100 * worst) / drainLM2Day),
+    dischargePct: worst === null || drainLM2Day === 0 ? null : (100 * worst) / drainLM2Day,
+    mostIncoming: worst !== null && worst <= drainLM2Day ? [] : mostIncoming(input, drainLM2Day, sheet),
     open: lossesOf(drainLM2Day, input, sheet, "open"),
     working: sheet.steps,
   };
@@ -160,6 +163,27 @@ function courseOf(
     course: Array.from({ length: days }, (_, day) => after(day + 1)),
     dischargeLM2Day,
   };
+}
+
+/** With all of the drain let off, (W + D)·C_in = (W·u + D)·C: what may come in for C to be the limit, and where C ends as it is. */
+function mostIncoming(
+  { ions, waterLM2Day }: LoopInput,
+  drainLM2Day: number,
+  sheet: Worksheet,
+): LoopAnswer["mostIncoming"] {
+  return ions.map(({ ion, incomingMmolL, limitMmolL, uptakeShare }) => {
+    const leaves = waterLM2Day * uptakeShare + drainLM2Day;
+    const comes = waterLM2Day + drainLM2Day;
+    const mmolL = sheet.note(
+      `${ion} that may come in at most`,
+      "limit · (water · share + drain) / (water + drain)",
+      fill`${limitMmolL} × (${waterLM2Day} × ${uptakeShare} + ${drainLM2Day}) ÷ ${comes}`,
+      (limitMmolL * leaves) / comes,
+      "mmol/L",
+      "balance of the loop with all of its drain let off",
+    );
+    return { ion, mmolL, endsMmolL: leaves > 0 ? (incomingMmolL * comes) / leaves : Infinity };
+  });
 }
 
 const GRAMS_N = 14.007;

@@ -22,6 +22,7 @@ export { tankTopUp } from "./tank-top-up.ts";
 export { GENERAL_TARGET, stageTarget } from "./targets.ts";
 export { mayStandTogether } from "./together.ts";
 export { uptakeTarget } from "./uptake-target.ts";
+export { withoutPrice } from "./without-price.ts";
 export { STARTER_SHELF, USUAL_STARTS } from "./usual-starts.ts";
 export { weighOut, type Scales, type Weighing } from "./weigh.ts";
 export { zoneQuestion, type Draft } from "./zone-question.ts";

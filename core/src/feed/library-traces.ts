@@ -64,6 +64,7 @@ export const ACIDS_AND_TRACES: readonly LibraryProduct[] = [
     id: "borax-10w",
     name: "Borax decahydrate",
     formula: "Na2B4O7·10H2O",
+    carbonPerAlkalinity: 0,
     ions: { B: 4, Na: 2, HCO3: 2 },
     anhydrous: [1.11, 1.6, 2.56, 3.86, 6.67],
     cautions: DUST_CAUTIONS,

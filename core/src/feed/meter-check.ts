@@ -2,7 +2,7 @@ import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
-import type { Product } from "./product.ts";
+import { carbonPerGram, type Product } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import { bringsPerGram } from "./recipe-lp.ts";
 import { closedPh } from "./recipe-ph.ts";
@@ -68,7 +68,7 @@ export function meterCheck({ water, products, lines, measured, sinceMix }: Meter
     const ph = closedPh(
       water,
       ions,
-      sum(({ composition }) => (composition.HCO3 ?? 0) / 1000),
+      sum((product) => carbonPerGram(product) / 1000),
     );
     return { ec: ecMsCm(clearOfAcid(ions), ph), ph };
   };

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { compareRecipes } from "./compare-recipes.ts";
 import { libraryProduct } from "./library.ts";
 import { orderList } from "./order-list.ts";
+import { withoutPrice } from "./without-price.ts";
 import { STARTER_SHELF } from "./usual-starts.ts";
 
 const line = (productId: string, gM3: number) => ({
@@ -33,6 +34,18 @@ describe("what nobody counts", () => {
       { productId: "potassium-nitrate", stockKg: null, daysLeft: null, orderKg: 5 },
       { productId: "urea", stockKg: 0, daysLeft: 0, orderKg: 1 },
     ]);
+  });
+});
+
+describe("the cost of a recipe", () => {
+  it("is not known for each of its products that has no price, named once; what is not on the shelf is another matter", () => {
+    const shelf = [
+      { product: { id: "urea" }, priceKg: null },
+      { product: { id: "borax" }, priceKg: null },
+      { product: { id: "salt" }, priceKg: 0.4 },
+    ];
+    const lines = [line("urea", 1), line("urea", 2), line("salt", 1), line("elsewhere", 1)];
+    expect(withoutPrice(lines, shelf)).toEqual(["urea"]);
   });
 });
 

@@ -7,6 +7,7 @@ import {
 } from "../chemistry/carbonate.ts";
 import type { Ions } from "../chemistry/ions.ts";
 import { fill, type Worksheet } from "../working/working.ts";
+import { carbonPerGram } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";
 import type { RecipeSolution } from "./recipe-lp.ts";
 
@@ -53,7 +54,7 @@ function phosphateAlkalinity(ph: number, phosphateMmolL: number, ionicStrength: 
  * The feed's pH in the closed line, after what acids and bases have done.
  *
  * @param ions of the feed, mmol/L; HCO₃ is the alkalinity that is left, negative where acid is left over
- * @param addedCarbonMmolL bicarbonate that products bring
+ * @param addedCarbonMmolL carbon that products bring; their alkalinity is in `ions`
  */
 export function closedPh(water: RecipeInput["water"], ions: Ions, addedCarbonMmolL: number): number {
   const carbon = waterCarbon(water, water.ions.HCO3 ?? 0);
@@ -68,9 +69,6 @@ export function closedPh(water: RecipeInput["water"], ions: Ions, addedCarbonMmo
 export function feedPh({ water }: RecipeInput, ions: Ions, solution: RecipeSolution, sheet: Worksheet): number {
   if (water.ph === undefined)
     sheet.warn("The water's pH was not given: the feed's pH is that of water in balance with the air.");
-  const added = solution.grams.reduce(
-    (sum, { product, gM3 }) => sum + ((product.composition.HCO3 ?? 0) * gM3) / 1000,
-    0,
-  );
+  const added = solution.grams.reduce((sum, { product, gM3 }) => sum + (carbonPerGram(product) * gM3) / 1000, 0);
   return closedPh(water, ions, added);
 }

@@ -1,3 +1,4 @@
+import type { Ions } from "../chemistry/ions.ts";
 import { mixWaters } from "../water/mix-waters.ts";
 import { Worksheet } from "../working/working.ts";
 import type { SolveLp } from "./linear-program.ts";
@@ -36,9 +37,9 @@ export function mixedWater(
   let shares = mixWith.map(({ mostSharePct }) => Math.min(mostSharePct, 100 / (mixWith.length + 1)));
   const mixOf = (pcts: readonly number[]): RecipeInput["water"] => {
     const first = 100 - pcts.reduce((sum, pct) => sum + pct, 0);
-    const parts = mixWith.map(({ ions, ph }, at) => ({ ions, ph, sharePct: pcts[at] ?? 0 }));
-    const mix = mixWaters([{ ions: water.ions, ph: water.ph ?? NaN, sharePct: first }, ...parts]);
-    return { ...mix, temperatureC: water.temperatureC };
+    const parts = mixWith.map(({ ions, ph }, at) => ({ ions: asAsked(ions), ph, sharePct: pcts[at] ?? 0 }));
+    const { ions, ph } = mixWaters([{ ions: asAsked(water.ions), ph: water.ph ?? NaN, sharePct: first }, ...parts]);
+    return { ions, ...(ph !== undefined && { ph }), temperatureC: water.temperatureC };
   };
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const target = withBicarbonate({ ...input, water: mixOf(shares) }, new Worksheet());
@@ -63,3 +64,6 @@ export function mixedWater(
     );
   return { water: mixOf(shares), shares: named };
 }
+
+/** In a question a water is what is said of it: an ion that is left out is none. */
+const asAsked = (ions: Ions): Ions => ({ HCO3: 0, ...ions });

@@ -5,6 +5,7 @@ import { ecMsCm } from "../chemistry/solution.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
 import { bringsPerGram, SOLUBILITY_SAFETY } from "./recipe-lp.ts";
+import { carbonPerGram } from "./product.ts";
 import { closedPh } from "./recipe-ph.ts";
 
 interface SingleGradeInput {
@@ -72,7 +73,7 @@ export function singleGrade({ product, ppmN, water }: SingleGradeInput): SingleG
   for (const ion of new Set(Object.keys(product.composition) as (Ion | "H")[]))
     if (ion !== "H") ions[ion] = (ions[ion] ?? 0) + bringsPerGram(product, ion) * gL * 1000;
   if (product.composition.H) ions.HCO3 = (water.ions.HCO3 ?? 0) + bringsPerGram(product, "HCO3") * gL * 1000;
-  const ph = closedPh(water, ions, (product.composition.HCO3 ?? 0) * gL);
+  const ph = closedPh(water, ions, carbonPerGram(product) * gL);
   const ec = sheet.note(
     "EC of the feed",
     "conductivity of the water's and the product's ions together",

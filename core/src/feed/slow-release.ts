@@ -29,7 +29,7 @@ interface SlowRelease {
   readonly working: readonly WorkingStep[];
 }
 
-/** Release of coated grains rises about twofold with 10 °C. Du, Zhou & Shaviv (2006), J. Controlled Release; not your product's own figure. */
+/** Release of coated grains rises about twofold with 10 °C. Du, Zhou & Shaviv (2006), J. Polym. Environ. 14:223–230; not your product's own figure. */
 const Q10 = 2;
 
 /**

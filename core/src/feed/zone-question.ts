@@ -13,11 +13,12 @@ interface ShelfProduct {
   readonly solubility?: readonly number[] | undefined;
   readonly chelate?: boolean | undefined;
   readonly holdsToPh?: number | undefined;
+  readonly carbonPerAlkalinity?: number | undefined;
 }
 
 /** What a zone's feed is made of and must keep. */
 interface ZoneFeedFacts {
-  readonly water: { readonly ions: Ions; readonly ph: number } | null;
+  readonly water: { readonly ions: Ions; readonly ph?: number | undefined } | null;
   readonly shelf: readonly { readonly product: ShelfProduct; readonly priceKg: number | null }[];
   readonly tanks: readonly Tank[];
 }
@@ -67,12 +68,17 @@ export function zoneQuestion(
       ...(priceKg !== null && { priceKg }),
       ...(product.densityKgL !== undefined && { densityKgL: product.densityKgL }),
       ...(product.solubility && { solubilityGL: product.solubility[USUAL_TANK_TEMPERATURE_C / 10] }),
+      ...(product.carbonPerAlkalinity !== undefined && { carbonPerAlkalinity: product.carbonPerAlkalinity }),
       ...(product.chelate && { chelate: true }),
       ...(product.holdsToPh !== undefined && { holdsToPh: product.holdsToPh }),
     }));
   if (products.length === 0) return null;
   return {
-    water: { ions: water.ions, ph: water.ph, temperatureC: USUAL_TANK_TEMPERATURE_C },
+    water: {
+      ions: water.ions,
+      ...(water.ph !== undefined && { ph: water.ph }),
+      temperatureC: USUAL_TANK_TEMPERATURE_C,
+    },
     target,
     products,
     tanks,

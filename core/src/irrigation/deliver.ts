@@ -26,6 +26,13 @@ export interface Need {
   readonly pulses: number;
   /** what the water is that does not stay in the root zone */
   readonly overWords: string;
+  /** when it is due, where that is known: seconds from midnight, and the litres of each; cut into pulses by the demand otherwise */
+  readonly due?: readonly Due[];
+}
+
+export interface Due {
+  readonly startS: number;
+  readonly litres: number;
 }
 
 /** The valve that gives it. */
@@ -55,14 +62,9 @@ export function deliver(
     "1 mm on 1 m² is 1 L",
     "litres",
   );
-  const plan = planPulses({
-    litres: wantedL,
-    zoneFlowLh,
-    wanted: need.pulses,
-    minGapMin,
-    window,
-    demand: demandCurve,
-  });
+  const plan = need.due
+    ? runWhenDue(need.due, { zoneFlowLh, minGapMin }, window)
+    : planPulses({ litres: wantedL, zoneFlowLh, wanted: need.pulses, minGapMin, window, demand: demandCurve });
   const litres = wantedL - plan.unmetL;
   if (plan.unmetL > 0)
     sheet.warn(
@@ -122,4 +124,26 @@ export function deliver(
     warnings: sheet.warnings,
     working: sheet.steps,
   };
+}
+
+/** Each when it is due or as soon as the one before it is over; what would run past the window's end stays undone. */
+function runWhenDue(
+  due: readonly Due[],
+  { zoneFlowLh, minGapMin }: Pick<Valve, "zoneFlowLh" | "minGapMin">,
+  window: Window,
+): { readonly pulses: readonly Pulse[]; readonly unmetL: number } {
+  const pulses: Pulse[] = [];
+  let unmetL = 0;
+  let freeS = window.startS;
+  for (const { startS, litres } of due) {
+    // On whole seconds, so that clocks can be set to them.
+    const fromS = Math.ceil(Math.max(startS, freeS) - 1e-6);
+    const givenL = Math.min(litres, (zoneFlowLh * Math.max(0, window.endS - fromS)) / 3600);
+    unmetL += litres - givenL;
+    if (givenL <= 0) continue;
+    const minutes = (givenL / zoneFlowLh) * 60;
+    pulses.push({ start: clockText(fromS), minutes, litres: givenL });
+    freeS = fromS + (minutes + minGapMin) * 60;
+  }
+  return { pulses, unmetL };
 }

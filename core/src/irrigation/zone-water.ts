@@ -7,6 +7,8 @@ import { checkZoneWaterInput, type SoilNeeds, type SubstrateNeeds, type ZoneWate
 const MOST_PULSES = 288;
 /** Leaching up to this share is covered by the unevenness of the lines. Keller & Bliesner (1990), chapter 20. */
 const LEACHING_COVERED = 0.1;
+/** From here on it comes on top in full; between the two the one passes into the other, so that no water jumps. Assumed. */
+const LEACHING_ADDED = 0.12;
 
 /**
  * A zone's water for one day, from demand to minutes: net need → gross litres → minutes → pulses inside the window.
@@ -80,11 +82,14 @@ function substrateNeed(
     "plant stand",
   );
   const pulseL = (substrate.waterHeldLPlant * substrate.pulseSharePct) / 100;
+  const wanted = Math.ceil(perPlantL / pulseL - 1e-9);
+  if (wanted > MOST_PULSES)
+    sheet.warn(`${wanted} pulses of this size would be asked for; ${MOST_PULSES} are given, each larger.`);
   const pulses = sheet.note(
     "Pulses",
     "gross per plant / (water held · pulse share), rounded up, at most 288",
     fill`${perPlantL} ÷ (${substrate.waterHeldLPlant} × ${substrate.pulseSharePct} ÷ 100)`,
-    Math.min(MOST_PULSES, Math.ceil(perPlantL / pulseL - 1e-9)),
+    Math.min(MOST_PULSES, wanted),
     "",
     "small pulses keep water and air in a substrate; share as chosen for it",
   );
@@ -158,7 +163,12 @@ function soilNeed({ soil, uniformityPct }: ZoneWaterInput, demandMm: number, she
   };
 }
 
-function soilLosses(soil: SoilNeeds, uniformity: number, sheet: Worksheet): { lossShare: number; leaching: number } {
+/** What of the water given does not stay in a dripped soil: by unevenness and by leaching. */
+export function soilLosses(
+  soil: Pick<SoilNeeds, "ecWaterMsCm" | "ecZeroYieldMsCm">,
+  uniformity: number,
+  sheet: Worksheet,
+): { lossShare: number; leaching: number } {
   const leaching = sheet.note(
     "Leaching requirement",
     "LR = ECw / (2 · ECe at zero yield)",
@@ -168,7 +178,8 @@ function soilLosses(soil: SoilNeeds, uniformity: number, sheet: Worksheet): { lo
     "Keller & Bliesner (1990), for drip watered often; FAO-29",
   );
   const covered = leaching <= LEACHING_COVERED;
-  const kept = covered ? Math.min(uniformity, 1 - leaching) : uniformity * (1 - leaching);
+  const added = Math.min(1, Math.max(0, (leaching - LEACHING_COVERED) / (LEACHING_ADDED - LEACHING_COVERED)));
+  const kept = (1 - added) * Math.min(uniformity, 1 - leaching) + added * uniformity * (1 - leaching);
   const lossShare = sheet.note(
     "Losses",
     covered ? "the larger of unevenness and leaching, as LR ≤ 0.1" : "1 − EU · (1 − LR)",

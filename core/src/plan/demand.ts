@@ -1,13 +1,14 @@
 import type { HouseAir, WeatherHour } from "../climate/weather-hours.ts";
-import { lightSumMolM2 } from "../climate/air.ts";
+import { lightSumMolM2, saturationVapourPressureKpa } from "../climate/air.ts";
 import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../climate/canopy-transpiration.ts";
 import { OPEN_FIELD_PCT, type Place, type System } from "../site/zone.ts";
+import { SYSTEMS } from "../systems/index.ts";
 import { outsideEt } from "./outside-et.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
-import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
+import { hourOrigins, type Origin, type WorkingInput } from "../working/origin.ts";
 
 export interface DemandInput {
   readonly system: System;
@@ -40,7 +41,8 @@ export interface Demand {
 }
 
 /**
- * Crop demand of one day: the canopy form in substrate, reference evapotranspiration under cover times Kc in soil.
+ * Crop demand of one day: by the canopy, or by reference evapotranspiration in the open or under cover times Kc, as the growing
+ * system has it.
  *
  * @returns null when the day's weather is not known well enough: some hour has no sunlight, or none of the air is known
  */
@@ -59,9 +61,10 @@ export function dayDemand(input: DemandInput): Demand | null {
     },
     { name: "Light through the cover", value: input.transmissionPct, unit: "%", origins: [input.transmissionOrigin] },
   ];
-  const core = isByCanopy(input.system)
-    ? canopyDemand(input, insideShare, sheet, inputs)
-    : coefficientDemand(input, outside, sheet, inputs);
+  const core =
+    SYSTEMS[input.system].demand === "canopy"
+      ? canopyDemand(input, insideShare, sheet, inputs)
+      : coefficientDemand(input, outside, sheet, inputs);
   if (!core) return null;
   return {
     ...core,
@@ -71,11 +74,6 @@ export function dayDemand(input: DemandInput): Demand | null {
     working: sheet.steps,
     inputs,
   };
-}
-
-/** Where roots always have water the canopy sets the pace; elsewhere the reference surface does, times Kc. */
-function isByCanopy(system: System): boolean {
-  return system === "substrate" || system === "solution-tank" || system === "sub-irrigated-bench";
 }
 
 type CoreDemand = Pick<Demand, "demandMm" | "hourlyMm" | "et0Mm">;
@@ -167,7 +165,7 @@ function canopyDemand(
 }
 
 function coefficientDemand(
-  { place, date, hours, transmissionPct, mulch, crop, cropState, told }: DemandInput,
+  { place, date, hours, air, transmissionPct, mulch, crop, cropState, told }: DemandInput,
   outside: number,
   sheet: Worksheet,
   inputs: WorkingInput[],
@@ -175,7 +173,7 @@ function coefficientDemand(
   const et =
     transmissionPct >= OPEN_FIELD_PCT
       ? openEt(place, date, hours, inputs, told)
-      : coveredEt(place, date, transmissionPct, outside, told);
+      : coveredEt({ place, date, hours, air, transmissionPct, told }, outside, inputs);
   if (!et) return null;
   sheet.add(et.working);
   et.warnings.forEach((warning) => sheet.warn(warning));
@@ -201,17 +199,43 @@ function coefficientDemand(
 /** What a reference surface would evaporate, with how it came about. */
 type GroundEt = Pick<ReferenceEt, "value" | "working" | "warnings">;
 
+/** Penman–Monteith with the air inside, whose dryness counts on dull days too; by light alone where the air is not known. */
 function coveredEt(
-  place: Place,
-  date: string,
-  transmissionPct: number,
+  {
+    place,
+    date,
+    hours,
+    air,
+    transmissionPct,
+    told,
+  }: Pick<DemandInput, "place" | "date" | "hours" | "air" | "transmissionPct" | "told">,
   solarMjM2: number,
-  told: boolean | undefined,
+  inputs: WorkingInput[],
 ): GroundEt {
-  return referenceEt(
-    { method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } },
-    new Worksheet(told),
+  const sheet = new Worksheet(told);
+  const known = new Map(air.map((hour) => [hour.startMs, hour]));
+  const inside = hours.flatMap(({ startMs }) => known.get(startMs) ?? []);
+  if (inside.length < hours.length || hours.length === 0) {
+    sheet.warn("The air inside is not known: the reference is told by light alone.");
+    return referenceEt(
+      { method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } },
+      sheet,
+    );
+  }
+  const temperatures = inside.map(({ airTemperatureC }) => airTemperatureC);
+  const [tMaxC, tMinC] = [Math.max(...temperatures), Math.min(...temperatures)];
+  const vapours = inside.map(({ airTemperatureC, vpdKpa }) =>
+    Math.max(0, saturationVapourPressureKpa(airTemperatureC) - vpdKpa),
   );
+  const vapourPressureKpa = vapours.reduce((sum, kpa) => sum + kpa, 0) / vapours.length;
+  const origins = hourOrigins(inside.map(({ origin }) => origin));
+  inputs.push(
+    { name: "Air temperature inside, highest", value: tMaxC, unit: "°C", origins },
+    { name: "Air temperature inside, lowest", value: tMinC, unit: "°C", origins },
+    { name: "Vapour pressure inside, mean", value: vapourPressureKpa, unit: "kPa", origins },
+  );
+  const weather = { tMaxC, tMinC, vapourPressureKpa, solarMjM2 };
+  return referenceEt({ method: "greenhouse-penman-monteith", ...place, date, transmissionPct, weather }, sheet);
 }
 
 function openEt(

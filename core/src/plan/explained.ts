@@ -4,7 +4,7 @@ import { fill, showNumber, type WorkingStep } from "../working/working.ts";
 import type { Standing } from "../crop/planting.ts";
 import { library as libraryOrigin } from "./demand.ts";
 import { column, sum, type Explained } from "./outside-et.ts";
-import type { Origin, WorkingInput } from "./origin.ts";
+import type { Origin, WorkingInput } from "../working/origin.ts";
 
 /** Light for photosynthesis that reaches the plants of a house in a day. */
 export function insideLightSum(solarOutsideMjM2: number, solar: WorkingInput, transmission: WorkingInput): Explained {
@@ -110,20 +110,21 @@ export function morningDepletion(
   todayMm: number,
 ): Explained {
   const step: WorkingStep = {
-    label: "Depletion this morning",
+    label: "Missing this morning",
     formula:
-      "depletion yesterday + uptake − water given; what is over field capacity percolates, uptake falls when the easy water is gone",
+      "missing yesterday + uptake − water that got in, hour by hour; what stands over full drains, uptake falls when the easy water is gone",
     substituted: fill`${yesterdayMm} + ${demandMm} − ${givenMm}`(),
     value: todayMm,
     unit: "L/m²",
-    source: "FAO-56, eq. 85 (balance) and 84 (stress), followed day by day from planting at field capacity",
+    source:
+      "FAO-56, eq. 85 to 88 (balance) and 84 (stress), followed hour by hour from planting, when it was full; readings of a level count from their hour on",
   };
   const computed: Origin[] = [{ kind: "computed" }];
   return {
     value: todayMm,
     steps: [step],
     inputs: [
-      { name: "Depletion yesterday morning", value: yesterdayMm, unit: "L/m²", origins: computed },
+      { name: "Missing yesterday morning", value: yesterdayMm, unit: "L/m²", origins: computed },
       { name: "Demand yesterday", value: demandMm, unit: "L/m²", origins: computed },
       {
         name: logged ? "Water given yesterday, by the log" : "Water given yesterday, as planned: nothing was logged",

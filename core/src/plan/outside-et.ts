@@ -4,7 +4,7 @@ import type { WeatherKind } from "../climate/weather-columns.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import type { Place } from "../site/zone.ts";
 import { Worksheet, type WorkingStep } from "../working/working.ts";
-import { hourOrigins, type Origin, type WorkingInput } from "./origin.ts";
+import { hourOrigins, type Origin, type WorkingInput } from "../working/origin.ts";
 
 /** A figure with all that a person may ask of it. */
 export interface Explained {

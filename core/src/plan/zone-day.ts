@@ -1,24 +1,19 @@
 import { sunTimes, type SunTimes } from "../climate/sun-times.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
+import { dayHours, type HourlyMm } from "../course/day-hours.ts";
+import { fullState, rootsOf } from "../course/day-walk.ts";
+import { missingIn, reach } from "../course/advance.ts";
 import { clockText } from "../time/clock.ts";
 import type { DemandCurve } from "../irrigation/pulses.ts";
-import {
-  NO_CORRECTION,
-  type Correction,
-  type SoilNeeds,
-  type SubstrateNeeds,
-  type ZoneWaterInput,
-} from "../irrigation/zone-water-input.ts";
+import type { Correction } from "../irrigation/zone-water-input.ts";
 import type { ZoneWater } from "../irrigation/deliver.ts";
-import { storeWater } from "../irrigation/store-water.ts";
-import { zoneWater } from "../irrigation/zone-water.ts";
-import { rootStore, type RootStore } from "../rootzone/root-store.ts";
-import type { BuriedDripZone, Place, SoilDripZone, SubstrateZone, ZoneDefinition, ZoneField } from "../site/zone.ts";
-import { clockOf, instantOf } from "../time/local-time.ts";
+import type { Place, ZoneDefinition, ZoneField } from "../site/zone.ts";
+import { fieldsOf, systemOf, type Field, type Read } from "../systems/index.ts";
+import { clockOf, instantOf, startOfLocalDay } from "../time/local-time.ts";
 import { Worksheet, type WorkingStep } from "../working/working.ts";
 import { library, type Demand } from "./demand.ts";
-import type { Origin, WorkingInput } from "./origin.ts";
+import type { Origin, WorkingInput } from "../working/origin.ts";
 
 /** A correction that a person accepted, and when. */
 export interface AcceptedCorrection extends Correction {
@@ -34,12 +29,14 @@ export interface ZoneDayInput {
   readonly crop: Crop;
   readonly cropState: CropState;
   readonly demand: Demand;
-  /** substrate only */
+  /** what was accepted about the zone's own plants and drain, where water comes in pulses */
   readonly correction?: AcceptedCorrection | undefined;
-  /** mm this morning; all but substrate */
-  readonly depletionMm?: number | undefined;
-  /** mm that have fallen in the open today */
-  readonly rainMm?: number | undefined;
+  /** the root zone at midnight; full when left out */
+  readonly state?: Float64Array | undefined;
+  /** what was read of its water today */
+  readonly reads?: readonly Read[] | undefined;
+  /** that has fallen on the root zone today, by the hour */
+  readonly rain?: readonly HourlyMm[] | undefined;
   /** whether anybody reads how the figures arose; they do unless said otherwise */
   readonly told?: boolean | undefined;
 }
@@ -63,8 +60,8 @@ export interface ZoneDay {
   readonly litresPerPlant: number;
   readonly demandPerPlantL: number;
   readonly window: { readonly start: string; readonly end: string };
-  /** all but substrate: how much the root zone holds for the plants, and when it is filled, mm */
-  readonly store?: { readonly availableMm: number; readonly triggerMm: number };
+  /** how much the root zone holds for the plants, when it is filled, and what is missing this morning, mm */
+  readonly store: { readonly availableMm: number; readonly triggerMm: number; readonly missingMm: number };
   readonly warnings: readonly string[];
   /** the lines that lead to each figure; a figure that the day does not have is absent */
   readonly workings: Readonly<Partial<Record<Figure, readonly WorkingStep[]>>>;
@@ -75,121 +72,106 @@ export interface ZoneDay {
 const WINDOW_WITHOUT_SUN = { start: "08:00", end: "16:00" };
 /** One zone's day: from the crop's demand to pulses at clock times, with everything a person may question. */
 export function planZoneDay(input: ZoneDayInput): ZoneDay {
-  const { zone, place, date, demand } = input;
+  const { zone, place, date, demand, crop, cropState } = input;
   const sun = sunTimes(date, place.timeZone, place.latitudeDeg, place.longitudeDeg);
   const window = sunWindow(zone, sun, date, place.timeZone);
-  const inputs: WorkingInput[] = [
-    entered(input, "areaM2", "Area", "m²"),
-    entered(input, "plants", "Plants", ""),
-    entered(input, "flowLh", "Flow of the zone", "L/h"),
-    entered(input, "uniformityPct", "Uniformity", "%"),
-  ];
-  const common = {
-    date,
-    areaM2: zone.areaM2,
-    plants: zone.plants,
-    zoneFlowLh: zone.flowLh,
-    uniformityPct: zone.uniformityPct,
-    window,
-    minGapMin: zone.minGapMin,
-    demandCurve: curveOf(demand, date, place.timeZone),
-  };
-  const store = zone.system === "substrate" ? undefined : rootStore(zone, input.crop, input.cropState, demand.demandMm);
+  const system = systemOf(zone);
+  const roots = rootsOf(crop, cropState, demand.demandMm);
+  const store = system.store(zone, roots);
+  const marks = system.marks(zone, store, roots);
+  const state = input.state?.slice() ?? fullState(zone, crop, cropState.period.startsOn);
+  reach(state, store);
+  const dayStartMs = startOfLocalDay(date, place.timeZone);
   const sheet = new Worksheet(input.told);
-  const water = waterOf(input, common, store, inputs, sheet);
+  const water = system.policy(
+    {
+      zone,
+      date,
+      crop,
+      cropState,
+      store,
+      marks,
+      state,
+      hours: dayHours(demand.hourlyMm, input.rain ?? []),
+      hourStartsS: demand.hourlyMm.map(({ startMs }) => clockSecondsOf(startMs, date, place.timeZone, dayStartMs)),
+      reads: input.reads ?? [],
+      demandMm: demand.demandMm,
+      demandCurve: curveOf(demand, date, place.timeZone),
+      window,
+      mayWater: system.watersOn?.(zone, date) ?? true,
+      correction: input.correction,
+    },
+    sheet,
+  );
   // The first line of the zone's water repeats the demand, which its own sum has just ended on.
-  const working = [...demand.working, ...water.working.slice(1)];
+  const working = [...demand.working, ...water.working.filter(({ label }) => label !== REPEATED)];
   const ended = demand.working.at(-1);
   if (ended) sheet.marked.set("demand", ended);
+  const missingMm = missingIn(state);
   return {
     water,
     wantedL: water.grossMm * zone.areaM2,
     litresPerPlant: water.litres / zone.plants,
     demandPerPlantL: (demand.demandMm * zone.areaM2) / zone.plants,
     window,
-    ...(store && { store: { availableMm: store.limits.availableMm, triggerMm: store.triggerMm } }),
+    store: { availableMm: store.availableMm, triggerMm: marks.triggerMm, missingMm },
     warnings: [...demand.warnings, ...water.warnings],
     workings: workingsOf(working, sheet.marked),
-    inputs: [...demand.inputs, ...inputs],
+    inputs: [...demand.inputs, ...zoneInputs(input), ...cropInputs(input, missingMm)],
   };
 }
 
-type CommonNeeds = Omit<ZoneWaterInput, "system">;
+/** The line with which a zone's water begins. */
+const REPEATED = "Demand";
 
-/** By the system: drips with drain, drips into soil, or a store that is filled again. */
-function waterOf(
-  input: ZoneDayInput,
-  common: CommonNeeds,
-  store: RootStore | undefined,
-  inputs: WorkingInput[],
-  sheet: Worksheet,
-): ZoneWater {
-  const { zone, demand, rainMm = 0 } = input;
-  if (zone.system === "substrate")
-    return zoneWater(
-      {
-        ...common,
-        system: "substrate",
-        demandMm: demand.demandMm,
-        substrate: substrateNeeds(zone, input, inputs),
-      },
-      sheet,
-    );
-  if (!store) throw new Error(`a ${zone.system} zone has a store`);
-  if (rainMm > 0) inputs.push({ name: "Rain so far", value: rainMm, unit: "mm", origins: [{ kind: "measured" }] });
-  if (zone.system === "soil-drip" || zone.system === "buried-drip")
-    return zoneWater(
-      {
-        ...common,
-        system: "soil-drip",
-        demandMm: demand.demandMm,
-        soil: soilNeeds(zone, store, input, inputs),
-      },
-      sheet,
-    );
-  const depletionMm = Math.min(input.depletionMm ?? 0, store.limits.availableMm);
-  inputs.push({ name: "Missing this morning", value: depletionMm, unit: "mm", origins: [{ kind: "computed" }] });
-  for (const [field, name, unit] of STORE_FIELDS[zone.system]) inputs.push(entered(input, field, name, unit));
-  return storeWater(
-    {
-      ...common,
-      demandMm: demand.demandMm,
-      depletionMm,
-      triggerMm: store.triggerMm,
-      leaveMm: store.leaveMm,
-      seepMm: store.seepMm,
-      rainMm,
-      floodMm: zone.system === "sub-irrigated-bench" ? zone.floodDepthMm : undefined,
-    },
-    sheet,
-  );
+/** A clock time on a date, seconds from its midnight; hours of the day before or after lie outside it. */
+function clockSecondsOf(ms: number, date: string, timeZone: string, dayStartMs: number): number {
+  const shown = clockOf(ms, timeZone);
+  if (shown.date === date) return shown.clockS;
+  return shown.date > date ? 86_400 + shown.clockS : (ms - dayStartMs) / 1000;
 }
 
-/** What a person typed that the store's marks come from. */
-const STORE_FIELDS: Readonly<
-  Record<"solution-tank" | "sub-irrigated-bench" | "basin", readonly (readonly [ZoneField, string, string])[]>
-> = {
-  "solution-tank": [
-    ["fullLevelCm", "Level when full", "cm"],
-    ["topUpAtCm", "Topped up at", "cm"],
-  ],
-  "sub-irrigated-bench": [
-    ["waterHeldLPlant", "Water held per plant", "L"],
-    ["floodAtPct", "Flooded when so much is left", "%"],
-    ["floodDepthMm", "Depth of a flood", "mm"],
-  ],
-  basin: [
-    ["floodDepthMm", "Depth of a flood", "mm"],
-    ["refloodAtCm", "Flooded again at, below the soil", "cm"],
-    ["percolationMmDay", "Percolation", "mm in the day"],
-    ["drainablePct", "Drainable share of the soil", "%"],
-  ],
-};
+/** Everything that was typed of the zone. */
+function zoneInputs(input: ZoneDayInput): WorkingInput[] {
+  return fieldsOf(input.zone.system).map((field) => entered(input, field));
+}
 
-/** Whether a zone that is watered on some days of the week is watered on this one: spread evenly from Monday on. */
-function isWateringDay(daysAWeek: number, date: string): boolean {
-  const weekday = (new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7;
-  return Math.floor(((weekday + 1) * daysAWeek) / 7) > Math.floor((weekday * daysAWeek) / 7);
+/** What the crop and the days before bring. */
+function cropInputs({ crop, cropState, rain = [], correction }: ZoneDayInput, missingMm: number): WorkingInput[] {
+  const { drainTargetPct } = cropState.period.stage;
+  const decided: Origin[] = correction ? [{ kind: "decided", at: correction.at }] : [];
+  const rainMm = rain.reduce((sum, { mm }) => sum + mm, 0);
+  return [
+    { name: "Missing this morning", value: missingMm, unit: "mm", origins: [{ kind: "computed" }] },
+    { name: "Rooted depth", value: cropState.rootDepthM, unit: "m", origins: [library(crop.sources.rootDepth)] },
+    {
+      name: "Easy share of the available water at 5 mm a day",
+      value: crop.depletionFraction.value * 100,
+      unit: "%",
+      origins: [library(crop.depletionFraction)],
+    },
+    {
+      name: "Extract EC at zero yield",
+      value: crop.ecZeroYieldMsCm.value,
+      unit: "mS/cm",
+      origins: [library(crop.ecZeroYieldMsCm)],
+    },
+    {
+      name: "Drain target of the stage",
+      value: drainTargetPct,
+      unit: "%",
+      origins: [library(crop.sources.drainTarget)],
+    },
+    ...(rainMm > 0
+      ? [{ name: "Rain so far", value: rainMm, unit: "mm", origins: [{ kind: "measured" } as const] }]
+      : []),
+    ...(correction
+      ? [{ name: "Demand against the model", value: correction.demandFactor, unit: "×", origins: decided }]
+      : []),
+    ...(correction && correction.drainSharePct !== null
+      ? [{ name: "Drain against salt", value: correction.drainSharePct, unit: "%", origins: decided }]
+      : []),
+  ];
 }
 
 function sunWindow(
@@ -225,79 +207,8 @@ function curveOf(demand: Demand, date: string, timeZone: string): DemandCurve {
   };
 }
 
-function substrateNeeds(zone: SubstrateZone, input: ZoneDayInput, inputs: WorkingInput[]): SubstrateNeeds {
-  const { drainTargetPct } = input.cropState.period.stage;
-  const { correction } = input;
-  inputs.push(
-    entered(input, "waterHeldLPlant", "Water held per plant", "L"),
-    entered(input, "pulseSharePct", "Share of a pulse", "%"),
-    {
-      name: "Drain target of the stage",
-      value: drainTargetPct,
-      unit: "%",
-      origins: [library(input.crop.sources.drainTarget)],
-    },
-  );
-  if (correction) {
-    const origins: Origin[] = [{ kind: "decided", at: correction.at }];
-    inputs.push({ name: "Demand against the model", value: correction.demandFactor, unit: "×", origins });
-    if (correction.drainSharePct !== null)
-      inputs.push({ name: "Drain against salt", value: correction.drainSharePct, unit: "%", origins });
-  }
-  return {
-    waterHeldLPlant: zone.waterHeldLPlant,
-    pulseSharePct: zone.pulseSharePct,
-    drainTargetPct,
-    correction: correction ?? NO_CORRECTION,
-  };
-}
-
-function soilNeeds(
-  zone: SoilDripZone | BuriedDripZone,
-  store: RootStore,
-  input: ZoneDayInput,
-  inputs: WorkingInput[],
-): SoilNeeds {
-  const { crop, cropState, rainMm, date } = input;
-  const totalAvailableMm = zone.availableMmM * cropState.rootDepthM;
-  const depletionMm = Math.min(input.depletionMm ?? 0, totalAvailableMm);
-  const rests = zone.system === "buried-drip" && !isWateringDay(zone.daysAWeek, date);
-  inputs.push(
-    { name: "Depletion this morning", value: depletionMm, unit: "mm", origins: [{ kind: "computed" }] },
-    { name: "Rooted depth", value: cropState.rootDepthM, unit: "m", origins: [library(crop.sources.rootDepth)] },
-    entered(input, "availableMmM", "Available water in 1 m of soil", "mm"),
-    entered(input, "wettedPct", "Wetted share of the ground", "%"),
-    entered(input, "refillPct", "Refill", "%"),
-    entered(input, "triggerPct", "Trigger, of the available water", "%"),
-    {
-      name: "At most, FAO-56 p at today's demand and what the stage adds",
-      value: store.limits.depletionFraction * 100 + cropState.period.stage.drierPct,
-      unit: "%",
-      origins: [library(crop.depletionFraction)],
-    },
-    entered(input, "ecWaterMsCm", "EC of the water", "mS/cm"),
-    {
-      name: "Extract EC at zero yield",
-      value: crop.ecZeroYieldMsCm.value,
-      unit: "mS/cm",
-      origins: [library(crop.ecZeroYieldMsCm)],
-    },
-  );
-  if (zone.system === "buried-drip") inputs.push(entered(input, "daysAWeek", "Watering days in a week", ""));
-  return {
-    depletionMm,
-    totalAvailableMm,
-    // On a day of rest it is watered only when nothing is left.
-    triggerPct: rests ? 100 : (100 * store.triggerMm) / store.limits.availableMm,
-    refillPct: zone.refillPct,
-    wettedPct: zone.wettedPct,
-    ecWaterMsCm: zone.ecWaterMsCm,
-    ecZeroYieldMsCm: crop.ecZeroYieldMsCm.value,
-    rainMm,
-  };
-}
-
-function entered({ zone, unconfirmed }: ZoneDayInput, field: ZoneField, name: string, unit: string): WorkingInput {
+function entered({ zone, unconfirmed }: ZoneDayInput, { key, name, unit }: Field): WorkingInput {
+  const field = key as ZoneField;
   const value = (zone as Partial<Record<ZoneField, number>>)[field];
   if (value === undefined) throw new Error(`a ${zone.system} zone has no ${field}`);
   return { name, value, unit, origins: [{ kind: unconfirmed.includes(field) ? "default" : "entered" }] };

@@ -1,6 +1,21 @@
 export { readReadingList, type NotedReading } from "./reading-list.ts";
-export { depletionAtLevelMm, levelOfCm } from "./root-store.ts";
 export { readSoilList, type SoilTest } from "./soil-list.ts";
-export { stepSubstrate, type SubstrateState } from "./substrate.ts";
-export type { StoreState } from "./water-store.ts";
+export {
+  DEMAND_MM,
+  DRAIN_MM,
+  DRAIN_SALT,
+  figuresOf,
+  FLUX_SLOTS,
+  FULL,
+  GIVEN_EC,
+  GIVEN_MM,
+  HOUR_SLOTS,
+  LOST_MM,
+  RAIN_MM,
+  SALT,
+  stepStore,
+  UPTAKE_EC,
+  WATER,
+  type Store,
+} from "./store.ts";
 export { farFromPast, type Usual } from "./far-from-past.ts";

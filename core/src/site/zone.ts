@@ -45,7 +45,7 @@ export interface BuriedDripZone extends DrippedSoil {
 }
 
 /** Float tanks, deep water or troughs whose level is kept. */
-interface SolutionTankZone extends ZoneBasics {
+export interface SolutionTankZone extends ZoneBasics {
   readonly system: "solution-tank";
   /** depth of solution when full */
   readonly fullLevelCm: number;
@@ -79,6 +79,15 @@ export interface BasinZone extends ZoneBasics {
 export type StoreZone = SoilDripZone | BuriedDripZone | SolutionTankZone | BenchZone | BasinZone;
 export type ZoneDefinition = SubstrateZone | StoreZone;
 export type System = ZoneDefinition["system"];
+/** The growing systems in the order in which they are offered; what each is stands in its module (`core/src/systems`). */
+export const SYSTEM_NAMES = [
+  "substrate",
+  "soil-drip",
+  "solution-tank",
+  "sub-irrigated-bench",
+  "buried-drip",
+  "basin",
+] as const satisfies readonly System[];
 type FieldsOf<Z> = Z extends unknown ? keyof Z : never;
 export type ZoneField = Exclude<FieldsOf<ZoneDefinition>, "system">;
 

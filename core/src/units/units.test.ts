@@ -33,6 +33,10 @@ describe("units", () => {
     ["land", 1, "acre", 0.40468564224],
     ["perLand", 1, "lb/acre", 1.120851156],
     ["perTonne", 2, "lb/ton", 1],
+    ["smallMass", 16, "oz", 453.59237],
+    ["perRow", 10, "oz per 10 ft", 93.01024647309711],
+    ["strength", 1, "oz/gal", 7.489151707],
+    ["perSubstrate", 1, "lb/yd³", 0.593276421],
   ] as const)("take %s %d %s for %d in the canonical unit", (quantity, value, name, canonical) => {
     expect(toCanonical(quantity, value, name as never)).toBeCloseTo(canonical, 9);
   });

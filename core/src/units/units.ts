@@ -9,6 +9,7 @@ interface Unit {
 const LITRES_PER_GALLON = 3.785411784; // US liquid gallon, NIST Handbook 44, appendix C
 const METRES_PER_FOOT = 0.3048;
 const KG_PER_POUND = 0.45359237;
+const GRAMS_PER_OUNCE = (1000 * KG_PER_POUND) / 16;
 
 /** The first unit of each quantity is the canonical one. */
 export const UNITS = {
@@ -40,7 +41,15 @@ export const UNITS = {
   perTonne: { "kg/t": { factor: 1 }, "lb/ton": { factor: 0.5 } },
   /** per area of ground */
   yield: { "kg/m²": { factor: 1 }, "lb/ft²": { factor: KG_PER_POUND / METRES_PER_FOOT ** 2 } },
-  fruitMass: { g: { factor: 1 }, oz: { factor: (1000 * KG_PER_POUND) / 16 } },
+  /** of a fruit, of a weighed salt, for a plant */
+  smallMass: { g: { factor: 1 }, oz: { factor: GRAMS_PER_OUNCE } },
+  /** grains along a row */
+  perRow: { "g/m": { factor: 1 }, "oz per 10 ft": { factor: GRAMS_PER_OUNCE / (10 * METRES_PER_FOOT) } },
+  /** a product in water as plants get it, and in a concentrate */
+  feedStrength: { "g/L": { factor: 1 }, "oz/100 gal": { factor: GRAMS_PER_OUNCE / LITRES_PER_GALLON / 100 } },
+  strength: { "g/L": { factor: 1 }, "oz/gal": { factor: GRAMS_PER_OUNCE / LITRES_PER_GALLON } },
+  /** grains mixed in a substrate */
+  perSubstrate: { "g/L": { factor: 1 }, "lb/yd³": { factor: KG_PER_POUND / (3 * METRES_PER_FOOT) ** 3 } },
   waterPerMass: { "L/kg": { factor: 1 }, "gal/lb": { factor: LITRES_PER_GALLON / KG_PER_POUND } },
   mass: { kg: { factor: 1 }, lb: { factor: KG_PER_POUND } },
   radiation: { "MJ/m²": { factor: 1 }, ly: { factor: 0.04184 } },
@@ -87,7 +96,11 @@ const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
   perLand: "lb/acre",
   perTonne: "lb/ton",
   yield: "lb/ft²",
-  fruitMass: "oz",
+  smallMass: "oz",
+  perRow: "oz per 10 ft",
+  feedStrength: "oz/100 gal",
+  strength: "oz/gal",
+  perSubstrate: "lb/yd³",
   waterPerMass: "gal/lb",
   mass: "lb",
   wind: "mph",

@@ -20,7 +20,7 @@ export interface Hazard {
 
 interface HazardInput {
   readonly ions: Ions;
-  readonly ph: number;
+  readonly ph: number | null;
   readonly ecMsCm: number | null;
   readonly temperatureC: number;
   /** mg/L */
@@ -97,7 +97,7 @@ export function langelierIndex(ions: Ions, ph: number, temperatureC: number): nu
 }
 
 function scaling({ ions, ph, temperatureC }: HazardInput): Hazard {
-  const index = langelierIndex(ions, ph, temperatureC);
+  const index = ph === null ? null : langelierIndex(ions, ph, temperatureC);
   return {
     id: "langelier",
     name: "Langelier index",
@@ -105,9 +105,13 @@ function scaling({ ions, ph, temperatureC }: HazardInput): Hazard {
     unit: "",
     class: index === null ? "unknown" : index <= 0 ? "none" : index <= 0.5 ? "moderate" : "severe",
     effect:
-      index !== null && index > 0 ? "lime settles in lines and drippers; acid prevents it" : "lime stays dissolved",
-    step:
       index === null
+        ? "told once pH, calcium and bicarbonate are measured"
+        : index > 0
+          ? "lime settles in lines and drippers; acid prevents it"
+          : "lime stays dissolved",
+    step:
+      index === null || ph === null
         ? null
         : {
             label: "Langelier index",
@@ -133,10 +137,10 @@ const INFILTRATION: readonly { readonly sarTo: number; readonly noneFrom: number
  * Sodium adsorption ratio, of meq/L: Na / √((Ca + Mg) / 2).
  *
  * @param ions mmol/L
- * @returns null without calcium and magnesium
+ * @returns null without sodium, or without calcium and magnesium
  */
-export function sodiumAdsorptionRatio({ Na = 0, Ca = 0, Mg = 0 }: Ions): number | null {
-  return Ca + Mg > 0 ? Na / Math.sqrt(Ca + Mg) : null;
+export function sodiumAdsorptionRatio({ Na, Ca = 0, Mg = 0 }: Ions): number | null {
+  return Na !== undefined && Ca + Mg > 0 ? Na / Math.sqrt(Ca + Mg) : null;
 }
 
 function soil({ ions, ecMsCm }: HazardInput): Hazard[] {

@@ -1,6 +1,6 @@
 export { acidForWater, type AcidAnswer } from "./acid.ts";
 export { relativeYieldPct, waterHazards, type Hazard, type HazardClass } from "./hazards.ts";
-export { largestSharePct, mixWaters, type MixLimit } from "./mix-waters.ts";
+export { largestSharePct, mixWaters, waterEcMsCm, type MixedWater, type MixLimit } from "./mix-waters.ts";
 export { readOrganicTable } from "./organic-table.ts";
 export { checkReport } from "./report-check.ts";
 export { isTurn, nextTurn, projectStorage } from "./supply.ts";

@@ -32,6 +32,32 @@ describe("mixing waters", () => {
     expect(largestSharePct(borehole, roof, { kind: "ec", most: 0.3 })).toBeGreaterThan(30);
   });
 
+  it("says nothing of bicarbonate and pH where one report leaves them out, and names what it counts as none", () => {
+    const { HCO3: _left, Na: _out, ...rest } = borehole.ions;
+    const mix = mixWaters([
+      { ions: rest, ph: 7.4, sharePct: 50 },
+      { ...roof, sharePct: 50 },
+    ]);
+    expect([mix.ph, mix.ions.HCO3, mix.ions.Na]).toEqual([undefined, undefined, 0.075]);
+    expect(mix.unmeasured).toEqual(expect.arrayContaining(["HCO3", "Na", "Mg", "K"]));
+    const limit = { kind: "ion", ion: "HCO3", most: 2 } as const;
+    expect(largestSharePct({ ions: rest, ph: 7.4 }, roof, limit)).toBeNull();
+  });
+
+  it("leaves a water alone as it was measured", () => {
+    const { HCO3: _left, ...ions } = borehole.ions;
+    expect(
+      mixWaters([
+        { ions, ph: 7.4, sharePct: 100 },
+        { ...roof, sharePct: 0 },
+      ]),
+    ).toEqual({
+      ions,
+      ph: 7.4,
+      unmeasured: ["HCO3"],
+    });
+  });
+
   it("refuses shares that do not add up", () => {
     expect(() => mixWaters([{ ...roof, sharePct: 60 }])).toThrow(/add up to 60 %/);
   });

@@ -1,5 +1,6 @@
-import { computeReferenceEt, importWeather, previewWeather } from "@sprunel/contract/climate";
+import { computeDemand, computeReferenceEt, importWeather, previewWeather } from "@sprunel/contract/climate";
 import { referenceEt } from "@sprunel/core/climate";
+import { demand } from "@sprunel/core/demand";
 import { localDate } from "@sprunel/core/time";
 import { badInput } from "../http/problems.ts";
 import { served } from "../http/served.ts";
@@ -38,6 +39,7 @@ export function climateModule(scope: Scope, device: WeatherDevice | null): Clima
       served(previewWeather, ({ body }) => imports.preview(body)),
       served(importWeather, ({ body }) => imports.commit(body)),
       served(computeReferenceEt, ({ body }) => referenceEt(body)),
+      served(computeDemand, ({ body }) => demand(body)),
     ],
     siteFile: { ofSite: weatherOfSite() },
   };
@@ -84,7 +86,7 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
           if (hours.length > 0) yield { house, hours };
         }
       },
-      async in(scope, { siteId }, rows) {
+      async in(scope, { siteId }, rows, first) {
         const store = weatherStore(scope);
         const stations = await store.named(siteId);
         const imports = await store.imports(siteId);
@@ -92,7 +94,7 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
           const station = stations.find((candidate) => candidate.house === house);
           if (!station)
             throw badInput([
-              { path: `weather.${at}.house`, message: `No zone of the file stands in ${house ?? "the open"}.` },
+              { path: `weather.${first + at}.house`, message: `No zone of the file stands in ${house ?? "the open"}.` },
             ]);
           await store.addHours(
             station.id,

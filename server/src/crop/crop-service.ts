@@ -4,6 +4,7 @@ import { ecMsCm } from "@sprunel/core/chemistry";
 import { cropById, plantingOn, signFault, stagePeriods, standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
+import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
@@ -134,7 +135,7 @@ function asksOf({ definition }: StoredZone, { crop, state }: Standing): ZoneCrop
     kc: state.kc,
     leafAreaIndex: state.leafAreaIndex,
     rootDepthM: state.rootDepthM,
-    drainTargetPct: definition.system === "substrate" ? stage.drainTargetPct : null,
+    drainTargetPct: systemOf(definition).drains ? stage.drainTargetPct : null,
     drierPct: stage.drierPct,
     feed: target && {
       name: target.name,

@@ -12,7 +12,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
     "The data folder cannot be written. Give this program the right to write it, or name another folder in SPRUNEL_DATA.",
   damaged:
     "The database file is damaged. Stop the program and restore a backup: npm run restore FILE; backups are in the data folder under backups.",
-  busy: "Another program holds the database. Close it and try again.",
+  busy: "The database is held by other work just now: a site that is being read, or another program. Wait a moment, or close that program, and try again.",
   unreachable: "The data folder cannot be reached. Is its disk there? Or name another folder in SPRUNEL_DATA.",
 };
 
@@ -42,11 +42,17 @@ const KINDS: readonly (readonly [code: string, kind: Kind])[] = [
 export function diskFault(error: unknown): DiskFault | null {
   if (!(error instanceof Error)) return null;
   const code = "code" in error && typeof error.code === "string" ? error.code : "";
-  // The driver tells a file that it cannot open by its number alone.
-  const known =
-    KINDS.find(([start]) => code.startsWith(start))?.[1] ?? (/: 14"?\)?$/.test(error.message) && "unreachable");
+  const known = KINDS.find(([start]) => code.startsWith(start))?.[1] ?? byName(error);
   if (known) return { kind: known, words: WORDS[known] };
   return error.cause === undefined ? null : diskFault(error.cause);
+}
+
+/** What comes without a code. */
+function byName(error: Error): Kind | false {
+  // Another piece of work of this program has the one connection for longer than anybody waits.
+  if (error.name === "KnexTimeoutError") return "busy";
+  // The driver tells a file that it cannot open by its number alone.
+  return /: 14"?\)?$/.test(error.message) && "unreachable";
 }
 
 /** Said in the words of whoever starts the program. */

@@ -8,22 +8,27 @@ import {
 } from "@sprunel/contract/exchange";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { served, written } from "../http/served.ts";
+import { received, served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
+import { Incoming } from "./site-file/incoming.ts";
 import { listImportService } from "./lists/list-import-service.ts";
-import { siteFileService } from "./site-file.ts";
+import { siteFileService } from "./site-file/site-file-service.ts";
 import { waterImportService } from "./water-import-service.ts";
 
 /** What comes from files and goes into them: lists, lab files, the whole site. `modules` bring their parts of it. */
 export function exchangeModule(
   scope: Scope,
-  { setUp, modules }: { readonly setUp: SetUpService; readonly modules: readonly Module[] },
+  {
+    setUp,
+    modules,
+    dataFolder,
+  }: { readonly setUp: SetUpService; readonly modules: readonly Module[]; readonly dataFolder: string },
 ): Module {
   const lists = listImportService(scope);
   const waters = waterImportService(scope);
-  const files = siteFileService(scope, modules);
+  const files = siteFileService(scope, modules, new Incoming(dataFolder));
   return {
     routes: [
       served(previewList, ({ body }) => lists.preview(body)),
@@ -35,8 +40,8 @@ export function exchangeModule(
         res.type("application/json").setHeader("Content-Disposition", `attachment; filename="${fileName}"`);
         await pipeline(Readable.from(text), res);
       }),
-      served(readSiteFile, async ({ body }) => {
-        await files.read(body);
+      received(readSiteFile, async (sent) => {
+        await files.read(sent);
         return setUp.overview();
       }),
     ],

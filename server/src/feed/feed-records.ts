@@ -56,7 +56,10 @@ export function waterOf({ sources, reports }: FeedRecords, zone: StoredZone): Pi
     report ? [{ ions: report.ions, ph: report.ph, sharePct }] : [],
   );
   const water = waters.length > 0 && known.length === waters.length ? mixWaters(known) : null;
-  return { water, waters: waters.map(({ report: _report, ...entry }) => entry) };
+  return {
+    water: water && { ...water, unmeasured: [...water.unmeasured] },
+    waters: waters.map(({ report: _report, ...entry }) => entry),
+  };
 }
 
 /** A product as the contract lists it. */

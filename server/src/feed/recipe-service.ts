@@ -1,7 +1,7 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
-import { recipe, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { recipe, withoutPrice, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -141,11 +141,9 @@ export function recipeService(scope: Scope, plans: PlanService) {
     const { water } = waterOf(records, zone);
     const question = asked && zoneQuestion({ water, shelf: records.shelf, tanks }, asked.target, asked.wishes);
     const answer = question && (await costFor(question));
-    const unpriced = (answer?.lines ?? []).flatMap(({ productId, name }) =>
-      records.shelf.some(({ product, priceKg }) => product.id === productId && priceKg === null) ? [name] : [],
-    );
+    const unpriced = withoutPrice(answer?.lines ?? [], records.shelf);
     return {
-      unpriced: [...new Set(unpriced)],
+      unpriced,
       zoneId: zone.id,
       name: zone.name,
       m3Day: litres / 1000,

@@ -3,7 +3,7 @@ import type { ErrorRequestHandler } from "express";
 import type { Logger } from "pino";
 import { z } from "zod";
 import { diskFault, type DiskFault } from "../database/disk-fault.ts";
-import { badInput, notFound, ProblemError } from "./problems.ts";
+import { badInput, notFound, packed, ProblemError } from "./problems.ts";
 
 /** The one place that turns what went wrong into an answer. */
 export function errorHandler(log: Logger, troubled: (error: unknown) => void): ErrorRequestHandler {
@@ -71,13 +71,7 @@ function bodyProblem(error: unknown): ProblemError | undefined {
       status: 416,
       detail: "The part of the file that was asked for is not there.",
     });
-  if (error.status === 415)
-    return new ProblemError({
-      type: "/problems/bad-encoding",
-      title: "Not in this encoding",
-      status: 415,
-      detail: "What was sent is packed or written in a way that is not read here; send UTF-8 JSON, plain or as gzip.",
-    });
+  if (error.status === 415) return packed();
   if (error.status >= 400 && error.status < 500)
     return badInput([{ path: "", message: "What was sent is not JSON that can be read." }]);
   return undefined;

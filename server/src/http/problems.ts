@@ -29,6 +29,15 @@ export function wrongMethod(method: string, taken: readonly string[]): ProblemEr
   });
 }
 
+export function packed(): ProblemError {
+  return new ProblemError({
+    type: "/problems/bad-encoding",
+    title: "Not in this encoding",
+    status: 415,
+    detail: "What was sent is packed or written in a way that is not read here; send it as plain UTF-8 JSON.",
+  });
+}
+
 /** Somebody else saved in between: nothing is written, and the newer record comes along. */
 export function staleEdit(what: string, current: unknown): ProblemError {
   return new ProblemError({

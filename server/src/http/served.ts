@@ -1,7 +1,8 @@
 import type { Endpoint } from "@sprunel/contract/basics";
 import express, { Router, type Request, type RequestHandler, type Response } from "express";
+import type { Readable } from "node:stream";
 import type { z } from "zod";
-import { badInput, wrongMethod } from "./problems.ts";
+import { badInput, packed, wrongMethod } from "./problems.ts";
 
 /** What a request asks, read through its endpoint's schemas. */
 export interface Asked<Params extends z.ZodType, Query extends z.ZodType, Body extends z.ZodType> {
@@ -13,10 +14,12 @@ export interface Asked<Params extends z.ZodType, Query extends z.ZodType, Body e
 /** An endpoint of the contract with what answers it. */
 export interface Served {
   readonly endpoint: Endpoint;
+  /** whether it reads its body itself, as it comes */
+  readonly streams?: boolean;
   answer(req: Request, res: Response): Promise<void>;
 }
 
-/** Files travel as base64 inside JSON: 60 MB hold a year of one-minute rows, or a site with years of hours. */
+/** Files travel as base64 inside JSON: 60 MB hold a year of one-minute rows. A whole site is read as it comes, however long. */
 const FILE_LIMIT = "60mb";
 const TYPED_LIMIT = "1mb";
 
@@ -56,13 +59,31 @@ export function written<P extends z.ZodObject, Q extends z.ZodObject, B extends 
   };
 }
 
+/** Answers an endpoint that reads a JSON body of any length as it comes. */
+export function received<B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<z.ZodObject, z.ZodObject, B, A>,
+  answer: (sent: Readable) => Promise<Answer<z.input<A>>>,
+): Served {
+  return {
+    endpoint,
+    streams: true,
+    async answer(req, res) {
+      if (req.headers["content-encoding"] !== undefined && req.headers["content-encoding"] !== "identity")
+        throw packed();
+      const answered = await answer(req);
+      res.status(endpoint.status).json(answered);
+    },
+  };
+}
+
 /** The routes of a list of endpoints, each with the size that it takes. */
 export function routesOf(all: readonly Served[]): Router {
   const router = Router();
-  for (const { endpoint, answer } of all) {
-    const read: RequestHandler[] = endpoint.body
-      ? [express.json({ limit: endpoint.takesFiles ? FILE_LIMIT : TYPED_LIMIT, strict: false })]
-      : [];
+  for (const { endpoint, answer, streams } of all) {
+    const read: RequestHandler[] =
+      endpoint.body && !streams
+        ? [express.json({ limit: endpoint.takesFiles ? FILE_LIMIT : TYPED_LIMIT, strict: false })]
+        : [];
     router[endpoint.method](endpoint.path, ...read, (req, res) => answer(req, res));
   }
   return router;

@@ -3,13 +3,14 @@ import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
 import { outsideEt } from "@sprunel/core/plan";
-import type { StoreState } from "@sprunel/core/rootzone";
+import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import { checkpointStore } from "./checkpoint-store.ts";
 import { dayLogs } from "./day-logs.ts";
 import { litresOf, ZonePlanner, type Records, type Remembered } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
@@ -30,15 +31,23 @@ export interface DayWater {
   readonly drawnL: number;
 }
 
+/** Plans of some zones, and a way to keep what was worked out for the next time. */
+interface Planners {
+  readonly records: Records;
+  plannerOf(zone: StoredZone): ZonePlanner;
+  keep(): Promise<void>;
+}
+
 type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
 
 /** What each zone gets on a date, and how it stands. */
 export function planService(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
-  const mornings = scope.cache.ofZones<StoreState>();
+  const mornings = scope.cache.ofZones<Float64Array>();
   const plans = scope.cache.ofZones<PlanOfWeather>();
   const waters = scope.cache.ofZones<DayWater | null>();
   const logs = dayLogs(scope);
+  const checkpoints = checkpointStore(scope);
   let lastToday: string | undefined;
 
   /** At midnight the day that is over is what was logged of it, no longer what was still planned. */
@@ -48,11 +57,11 @@ export function planService(scope: Scope, weather: WeatherService) {
     lastToday = today;
   }
 
-  /** Soil is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
+  /** A root zone is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
     const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
-    const earliest = zones.map(({ id, definition, plantings }) => {
-      if (definition.system === "substrate" || date > lastFollowed) return date;
+    const earliest = zones.map(({ id, plantings }) => {
+      if (date > lastFollowed) return date;
       // Before planting and after the last stage there is no root zone to follow.
       const standing = standingOn(plantings, date);
       if (!standing) return date;
@@ -86,11 +95,22 @@ export function planService(scope: Scope, weather: WeatherService) {
     zones: readonly StoredZone[],
     date: string,
     { earliest, told = false }: { readonly earliest?: string; readonly told?: boolean } = {},
-  ): Promise<{ readonly records: Records; plannerOf(zone: StoredZone): ZonePlanner }> {
-    turnDay(localDate(clock(), site.timeZone));
+  ): Promise<Planners> {
+    const today = localDate(clock(), site.timeZone);
+    turnDay(today);
+    const changes = await checkpoints.changes();
+    const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
+    await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);
-    const remembered = (id: number): Remembered => ({ mornings: mornings.of(id), plans: plans.of(id) });
-    return { records, plannerOf: (zone) => new ZonePlanner(zone, records, remembered(zone.id), told) };
+    const remembered = (id: number): Remembered => ({
+      mornings: memories.get(id) ?? mornings.of(id),
+      plans: plans.of(id),
+    });
+    return {
+      records,
+      plannerOf: (zone) => new ZonePlanner(zone, records, remembered(zone.id), told),
+      keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, changes }),
+    };
   }
 
   return {
@@ -110,7 +130,7 @@ export function planService(scope: Scope, weather: WeatherService) {
       const dates = Array.from({ length: days }, (_, day) => addDays(from, day));
       const unknown = zones.filter((zone) => dates.some((date) => !waters.of(zone.id).has(date)));
       if (unknown.length > 0) {
-        const { plannerOf } = await planners(site, unknown, addDays(from, days - 1), { earliest: from });
+        const { plannerOf, keep } = await planners(site, unknown, addDays(from, days - 1), { earliest: from });
         for (const zone of unknown) {
           const planner = plannerOf(zone);
           const known = waters.of(zone.id);
@@ -120,6 +140,7 @@ export function planService(scope: Scope, weather: WeatherService) {
             known.set(date, typeof plan === "string" ? null : waterOf(zone, plan));
           }
         }
+        await keep();
       }
       return new Map(zones.map(({ id }) => [id, dates.map((date) => waters.of(id).get(date) ?? null)]));
     },
@@ -127,22 +148,36 @@ export function planService(scope: Scope, weather: WeatherService) {
     /** All but substrate: what was missing on each morning of a span, against the trigger, and what was then given. */
     async mornings(id: number, from: string, to: string): Promise<RootHistory["mornings"]> {
       const [site, zone] = [await scope.site.current(), await scope.zone(id)];
-      if (zone.definition.system === "substrate") return [];
       const planner = (await planners(site, [zone], to, { earliest: from })).plannerOf(zone);
       const days: RootHistory["mornings"] = [];
       for (let date = from; date <= to; date = addDays(date, 1)) {
         const planned = planner.plan(date);
-        if (typeof planned === "string" || planned.depletionMm === undefined) continue;
+        if (typeof planned === "string") continue;
         const logged = planner.logged(date);
         const litres = logged.length > 0 ? litresOf(logged) : planned.day.water.litres;
         days.push({
           date,
-          depletionMm: planned.depletionMm,
-          triggerMm: planned.day.store?.triggerMm ?? 0,
+          depletionMm: planned.day.store.missingMm,
+          triggerMm: planned.day.store.triggerMm,
           givenMm: litres / zone.definition.areaM2,
         });
       }
       return days;
+    },
+
+    /** The books of a day, of the seven days that end with it, and of the planting up to it; null where nothing stands. */
+    async balances(id: number, date: string): Promise<RootHistory["balances"]> {
+      const [site, zone] = [await scope.site.current(), await scope.zone(id)];
+      const standing = standingOn(zone.plantings, date);
+      const today = localDate(clock(), site.timeZone);
+      if (!standing || date > today) return null;
+      const { plantedOn } = standing.planting;
+      const { plannerOf, keep } = await planners(site, [zone], date, { earliest: plantedOn });
+      const planner = plannerOf(zone);
+      const of = (days: number) => planner.balance(addDays(date, 1 - days), date, clock());
+      const balances = { day: of(1), week: of(7), planting: planner.balance(plantedOn, date, clock()) };
+      await keep();
+      return balances;
     },
 
     async zoneDay(id: number, asked: string | undefined): Promise<ZoneDayAnswer> {
@@ -199,7 +234,7 @@ function waterOf(
   { day: { water } }: Exclude<ReturnType<ZonePlanner["plan"]>, string>,
 ): DayWater {
   // What a bench does not take up runs back into its tank.
-  const backL = definition.system === "sub-irrigated-bench" ? water.drainL : 0;
+  const backL = systemOf(definition).returns ? water.drainL : 0;
   return { givenL: water.litres, drawnL: water.litres - backL };
 }
 

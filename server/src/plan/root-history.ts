@@ -30,5 +30,6 @@ export async function rootHistory(
       startOfLocalDay(addDays(to, 1), timeZone),
     ),
     mornings: await plans.mornings(zoneId, from, to),
+    balances: await plans.balances(zoneId, to),
   };
 }

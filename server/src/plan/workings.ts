@@ -14,7 +14,7 @@ export function workingsOf(
   planner: ZonePlanner,
   date: string,
 ): Partial<Record<Figure, Explanation>> {
-  const { day, demand, depletionMm } = planned;
+  const { day, demand } = planned;
   const workings: Partial<Record<Figure, Explanation>> = {};
   for (const [figure, steps] of Object.entries(day.workings))
     workings[figure as Figure] = explanation({ steps, inputs: day.inputs });
@@ -26,16 +26,16 @@ export function workingsOf(
     workings.lightSum = explanation(insideLightSum(demand.solarOutsideMjM2, solar, transmission));
   const yesterday = addDays(date, -1);
   const before = planner.plan(yesterday);
-  if (depletionMm !== undefined && typeof before !== "string" && before.depletionMm !== undefined) {
+  if (typeof before !== "string") {
     const logged = planner.logged(yesterday);
     const litres = logged.length > 0 ? litresOf(logged) : before.day.water.litres;
     workings.depletion = explanation(
       morningDepletion(
-        before.depletionMm,
+        before.day.store.missingMm,
         before.demand.demandMm,
         litres / planner.areaM2,
         logged.length > 0,
-        depletionMm,
+        day.store.missingMm,
       ),
     );
   }
@@ -56,7 +56,7 @@ export function weatherWorkings(
 
 /** What was read at the drain, by whom and when. */
 export function drainWorkings(roots: Roots | null): Partial<Record<Figure, Explanation>> {
-  if (roots?.kind !== "substrate" || !roots.drain) return {};
+  if (roots?.kind !== "drained" || !roots.drain) return {};
   const { at, sharePct, feedEcMsCm } = roots.drain;
   return {
     drain: explanation(asRead("Drain share", sharePct, "% of the water given", at, "drain tray under the drippers")),

@@ -3,18 +3,24 @@ import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/ad
 import { standingOn, type Crop, type CropState, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
 import {
-  dayDemand,
-  planZoneDay,
-  nextMorning,
-  FULL_STORE,
-  type AcceptedCorrection,
-  type Demand,
-  type Origin,
-  type ZoneDay,
-} from "@sprunel/core/plan";
-import { depletionAtLevelMm, type StoreState } from "@sprunel/core/rootzone";
+  balanceOf,
+  dayHours,
+  fullState,
+  giveWater,
+  hoursUntil,
+  storeOn,
+  walkDay,
+  type Balance,
+  type DayOfBalance,
+  type GivenMm,
+  type HourlyMm,
+} from "@sprunel/core/course";
+import { dayDemand, planZoneDay, type AcceptedCorrection, type Demand, type ZoneDay } from "@sprunel/core/plan";
+import { HOUR_SLOTS, RAIN_MM } from "@sprunel/core/rootzone";
 import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
-import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
+import { systemOf, type Read } from "@sprunel/core/systems";
+import { addDays, clockSeconds, instantOf, localDate, startOfLocalDay } from "@sprunel/core/time";
+import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
@@ -36,8 +42,8 @@ export interface Records {
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
 export interface Remembered {
-  /** root zones in the morning, by date */
-  readonly mornings: Map<string, StoreState>;
+  /** root zones at midnight, by the date that begins then */
+  readonly mornings: Map<string, Float64Array>;
   /** plans without their workings, by date; each holds for the weather that it was made of */
   readonly plans: Map<string, { readonly weather: DayWeather | undefined; readonly plan: Plan }>;
 }
@@ -55,8 +61,6 @@ export interface PlannedDay {
   readonly cropState: CropState;
   readonly demand: Demand;
   readonly day: ZoneDay;
-  /** mm this morning; all but substrate */
-  readonly depletionMm?: number;
   /** instants at which the events of the day begin, in their order */
   readonly startsMs: readonly number[];
 }
@@ -100,7 +104,6 @@ export class ZonePlanner {
     const { crop, state: cropState } = standing;
     const demand = this.demand(date, standing);
     if (!demand) return "no-weather";
-    const depletionMm = definition.system === "substrate" ? undefined : this.morning(date).depletionMm;
     const day = planZoneDay({
       zone: definition,
       unconfirmed: this.zone.unconfirmed as ZoneField[],
@@ -110,13 +113,14 @@ export class ZonePlanner {
       cropState,
       demand,
       correction: this.correction(date, standing),
-      depletionMm,
-      rainMm: this.rainMm(date),
+      state: this.morning(date),
+      rain: this.rain(date),
+      reads: this.reads(date),
       told: this.told,
     });
     const { timeZone } = this.records.site;
     const startsMs = day.water.events.map(({ start }) => instantOf(date, clockSeconds(start, "start"), timeZone));
-    return { standing, crop, cropState, demand, day, startsMs, ...(depletionMm !== undefined && { depletionMm }) };
+    return { standing, crop, cropState, demand, day, startsMs };
   }
 
   get areaM2(): number {
@@ -158,7 +162,10 @@ export class ZonePlanner {
 
   private demand(date: string, standing: Standing): Demand | null {
     const known = this.demands.get(date);
-    const demand = known === undefined ? this.foreseen(date, standing) : known;
+    if (known !== undefined) return known;
+    // A plan that is remembered rests on its demand, of the same weather.
+    const plan = this.recalled(date);
+    const demand = plan && typeof plan !== "string" ? plan.demand : this.foreseen(date, standing);
     this.demands.set(date, demand);
     return demand;
   }
@@ -260,58 +267,114 @@ export class ZonePlanner {
   }
 
   /** Rain that fell in the open on a date, as far as it was measured; none under cover. */
-  private rainMm(date: string): number {
-    if (this.zone.house.transmissionPct < OPEN_FIELD_PCT) return 0;
-    return (this.records.weather.get(date)?.hours ?? []).reduce(
-      (sum, { values: { rain } }) => sum + (rain && rain.origin !== "forecast" ? rain.value : 0),
-      0,
+  private rain(date: string): HourlyMm[] {
+    if (this.zone.house.transmissionPct < OPEN_FIELD_PCT) return [];
+    return (this.records.weather.get(date)?.hours ?? []).flatMap(({ startMs, values: { rain } }) =>
+      rain && rain.origin !== "forecast" ? [{ startMs, mm: rain.value }] : [],
     );
   }
 
-  /** L of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
-  private litres(date: string): number {
+  /** Water of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
+  private given(date: string): GivenMm[] {
+    const { definition } = this.zone;
+    const ecMsCm = "ecWaterMsCm" in definition ? definition.ecWaterMsCm : 0;
+    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / definition.areaM2, ecMsCm });
     const logged = this.logged(date);
-    if (logged.length > 0 && date < this.records.today) return litresOf(logged);
+    const ran = logged.map(({ startMs, litres }) => run(startMs, litres));
+    if (logged.length > 0 && date < this.records.today) return ran;
     const planned = this.plan(date);
-    if (typeof planned === "string") return litresOf(logged);
+    if (typeof planned === "string") return ran;
     const lastMs = logged.at(-1)?.startMs ?? -Infinity;
-    const ahead = planned.day.water.events.filter((_event, at) => (planned.startsMs[at] ?? 0) > lastMs);
-    return litresOf(logged) + ahead.reduce((sum, event) => sum + event.litres, 0);
+    const ahead = planned.day.water.events.flatMap(({ litres }, at) => {
+      const startMs = planned.startsMs[at] ?? 0;
+      return startMs > lastMs ? [run(startMs, litres)] : [];
+    });
+    return [...ran, ...ahead];
   }
 
-  /** The root zone on the morning of a date, from planting on. A day without a log counts as run by its plan; one without weather is left out. */
-  private morning(date: string): StoreState {
+  /** What was read of the root zone's water on a date, where its system shows it. */
+  private reads(date: string): Read[] {
+    const { levelCm } = this.reading(date);
+    const missingMm =
+      levelCm && systemOf(this.zone.definition).missingMm(this.zone.definition, { levelCm: levelCm.value });
+    if (!levelCm || missingMm === undefined || missingMm === null) return [];
+    const dayStartMs = startOfLocalDay(date, this.records.site.timeZone);
+    return [{ afterHours: (levelCm.atMs - dayStartMs) / HOUR_MS, missingMm }];
+  }
+
+  /** The root zone through a date from midnight, or as far as a moment in it; null where its weather is not known. */
+  private walked(date: string, state: Float64Array, untilMs = Infinity): DayOfBalance | null {
     const { definition } = this.zone;
-    const planting = this.standing(date)?.planting;
-    if (!planting || definition.system === "substrate" || date <= planting.plantedOn) return FULL_STORE;
+    const standing = this.standing(date);
+    const demand = standing && this.demand(date, standing);
+    if (!demand) return null;
+    const startsMs = demand.hourlyMm.map(({ startMs }) => startMs);
+    const hours = dayHours(demand.hourlyMm, this.rain(date));
+    const given = this.given(date).filter(({ startMs }) => startMs <= untilMs);
+    const outsideMm = giveWater(hours, startsMs, given);
+    const dayStartMs = startsMs[0] ?? 0;
+    const reads = this.reads(date).filter(({ afterHours }) => dayStartMs + afterHours * HOUR_MS <= untilMs);
+    const store = storeOn(definition, standing.crop, standing.state, demand.demandMm);
+    const until = untilMs === Infinity ? hours : hoursUntil(hours, startsMs, untilMs);
+    let rainMm = 0;
+    for (let slot = RAIN_MM; slot < until.length; slot += HOUR_SLOTS) rainMm += until[slot] ?? 0;
+    return {
+      ...walkDay(state, store, until, reads),
+      before: state,
+      givenMm: given.reduce((sum, { mm }) => sum + mm, 0) - outsideMm,
+      rainMm,
+    };
+  }
+
+  /** The root zone at a moment of a date, by what ran until then; as its day began on one that is over or still to come. */
+  rootsAt(date: string, atMs: number): Float64Array {
+    const morning = this.morning(date);
+    if (date !== localDate(atMs, this.records.site.timeZone)) return morning;
+    return this.walked(date, morning, atMs)?.state ?? morning;
+  }
+
+  /** The books of the days from one date to another, as far as this planting stands and the day has gone. */
+  balance(from: string, to: string, nowMs: number): Balance {
+    const planting = this.standing(to)?.planting;
+    const days: DayOfBalance[] = [];
+    if (planting)
+      for (let date = from > planting.plantedOn ? from : planting.plantedOn; date <= to; date = addDays(date, 1)) {
+        const isToday = date === localDate(nowMs, this.records.site.timeZone);
+        const walked = this.walked(date, this.morning(date), isToday ? nowMs : Infinity);
+        if (walked) days.push(walked);
+      }
+    return balanceOf(days);
+  }
+
+  /**
+   * The root zone at the midnight with which a date begins, followed hour by hour from planting on. A day without a log counts as run by its plan; one without weather is left out.
+   */
+  private morning(date: string): Float64Array {
+    const { definition } = this.zone;
+    const standing = this.standing(date);
+    if (!standing) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
+    const { crop, planting } = standing;
+    if (date <= planting.plantedOn) return fullState(definition, crop, planting.plantedOn);
     const known = this.remembered.mornings.get(date);
     if (known) return known;
-    // Forward from the last known morning: stepping back day by day would nest a call for every day of the season.
+    // Forward from the last known midnight: stepping back day by day would nest a call for every day of the season.
     let at = planting.plantedOn;
     for (let day = addDays(date, -1); day > planting.plantedOn; day = addDays(day, -1))
       if (this.remembered.mornings.has(day)) {
         at = day;
         break;
       }
-    let state = this.remembered.mornings.get(at) ?? FULL_STORE;
+    let state = this.remembered.mornings.get(at) ?? fullState(definition, crop, planting.plantedOn);
     for (; at < date; at = addDays(at, 1)) {
       this.remembered.mornings.set(at, state);
-      const standing = this.standing(at);
-      const demand = standing && this.demand(at, standing);
-      if (!demand) continue;
-      state = nextMorning(definition, standing.crop, standing.state, state, {
-        demandMm: demand.demandMm,
-        givenMm: this.litres(at) / definition.areaM2,
-        rainMm: this.rainMm(at),
-      });
-      const { levelCm } = this.reading(at);
-      const measuredMm = levelCm && depletionAtLevelMm(definition, levelCm.value);
-      if (typeof measuredMm === "number") state = { ...state, depletionMm: measuredMm };
+      state = this.walked(at, state)?.state ?? state;
     }
     this.remembered.mornings.set(date, state);
     return state;
   }
 }
+
+const HOUR_MS = 3_600_000;
 
 export function litresOf(waterings: readonly Watering[]): number {
   return waterings.reduce((sum, watering) => sum + watering.litres, 0);

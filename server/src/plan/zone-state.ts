@@ -2,17 +2,16 @@ import type { Correction, Decision, Finding, OpenFinding, Proposal, Station } fr
 import type { Roots } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice";
-import { waterHeldPct } from "@sprunel/core/plan";
-import { depletionAtLevelMm, levelOfCm } from "@sprunel/core/rootzone";
-import type { StoreZone, SubstrateZone } from "@sprunel/core/site";
+import { missingIn } from "@sprunel/core/course";
+import { FULL, WATER } from "@sprunel/core/rootzone";
+import type { ZoneDefinition } from "@sprunel/core/site";
+import { systemOf } from "@sprunel/core/systems";
 import { addDays } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { DRAIN_READING_DAYS, litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 type StripPulse = BoardZone["pulses"][number];
-
-const HOUR_MS = 3_600_000;
 
 interface Pulse {
   readonly startMs: number;
@@ -56,9 +55,10 @@ export function rootsOf(
   date: string,
   nowMs: number,
 ): Roots {
-  const { depletionMm, cropState } = planned;
+  const { cropState } = planned;
   const { definition } = zone;
-  if (definition.system !== "substrate") return storeOf(definition, planner, planned, depletionMm ?? 0, date);
+  const state = planner.rootsAt(date, nowMs);
+  if (!systemOf(definition).drains) return storeOf(definition, planner, planned, missingIn(state), date);
   const read = planner.lastRead(date, DRAIN_READING_DAYS, (reading) => reading.drainPct);
   const { drainPct, drainEcMsCm, feedEcMsCm, drainPh } = read?.reading ?? {};
   const drain =
@@ -73,8 +73,9 @@ export function rootsOf(
         }
       : null;
   return {
-    kind: "substrate",
-    heldPct: heldNow(definition, planner, planned, date, nowMs),
+    kind: "drained",
+    system: definition.system,
+    heldPct: (100 * (state[WATER] ?? 0)) / (state[FULL] ?? 1),
     drain,
     drainTargetPct: cropState.period.stage.drainTargetPct,
   };
@@ -84,61 +85,33 @@ export function rootsOf(
 const TANK_READING_DAYS = 7;
 
 function storeOf(
-  definition: StoreZone,
+  definition: ZoneDefinition,
   planner: ZonePlanner,
   { day: { store } }: PlannedDay,
-  morningMm: number,
+  depletionMm: number,
   date: string,
 ): Extract<Roots, { depletionMm: number }> {
-  const triggerMm = store?.triggerMm ?? 0;
+  const { triggerMm, availableMm } = store;
+  const system = systemOf(definition);
+  const levelAt = (missingMm: number): number | null => system.seen(definition, missingMm).levelCm ?? null;
   const read = planner.lastRead(
     date,
     TANK_READING_DAYS - 1,
     (reading) => reading.tankEcMsCm ?? reading.tankPh,
   )?.reading;
-  // A level that was read today counts at once, over what was reckoned this morning.
-  const readCm = planner.lastRead(date, 0, (reading) => reading.levelCm)?.reading.levelCm?.value;
-  const measuredMm = readCm === undefined ? null : depletionAtLevelMm(definition, readCm);
-  const depletionMm = typeof measuredMm === "number" ? measuredMm : morningMm;
   const atMs = read?.tankEcMsCm?.atMs ?? read?.tankPh?.atMs;
   return {
-    kind: definition.system,
+    kind: "stored",
+    system: definition.system,
     depletionMm,
     triggerMm,
-    availableMm: store?.availableMm ?? 0,
-    levelCm: levelOfCm(definition, depletionMm),
-    levelAtTriggerCm: levelOfCm(definition, triggerMm),
+    availableMm,
+    levelCm: levelAt(depletionMm),
+    levelAtTriggerCm: levelAt(triggerMm),
     ecMsCm: read?.tankEcMsCm?.value ?? null,
     ph: read?.tankPh?.value ?? null,
     readAt: atMs === undefined ? null : new Date(atMs).toISOString(),
   };
-}
-
-/** From the last pulse of the day before, after which the substrate was full, to now. */
-function heldNow(
-  zone: SubstrateZone,
-  planner: ZonePlanner,
-  planned: PlannedDay,
-  date: string,
-  nowMs: number,
-): number | null {
-  const before = planner.plan(addDays(date, -1));
-  if (typeof before === "string") return null;
-  const fromMs = pulses(planner, before, addDays(date, -1)).at(-1)?.endMs;
-  if (fromMs === undefined) return null;
-  const given = pulses(planner, planned, date).filter(({ startMs }) => startMs <= nowMs);
-  const hours = [...before.demand.hourlyMm, ...planned.demand.hourlyMm].flatMap(({ startMs, mm }) => {
-    const share = (Math.min(nowMs, startMs + HOUR_MS) - Math.max(fromMs, startMs)) / HOUR_MS;
-    if (share <= 0) return [];
-    const inHour = given.filter((event) => event.startMs >= startMs && event.startMs < startMs + HOUR_MS);
-    return [
-      {
-        demandL: (mm * share * zone.areaM2) / zone.plants,
-        givenL: inHour.reduce((sum, event) => sum + event.litres, 0) / zone.plants,
-      },
-    ];
-  });
-  return waterHeldPct(zone, hours);
 }
 
 /** What deviates in a zone on a date, by station, with its cure and what was decided about it. */
@@ -149,7 +122,7 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
     const decision = planner.decision(finding.cause, about);
     findings.push({ station, finding, about, proposal, decision: decision && withoutKey(decision) });
   };
-  if (roots.kind !== "substrate") add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
+  if (roots.kind === "stored") add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
   else {
     const drain = planner.drainAdvice(date);
     if (!drain && planner.drainWasRead)

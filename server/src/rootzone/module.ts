@@ -1,10 +1,12 @@
 import {
   addRound,
   addZoneReport,
+  computeRootZone,
   getReadingsTable,
   getZoneReports,
   strikeZoneReport,
 } from "@sprunel/contract/rootzone";
+import { rootZone } from "@sprunel/core/course";
 import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
@@ -42,6 +44,7 @@ export function rootzoneModule(
         await reports.strike(id, reportId, reason);
         return reportsOf(id);
       }),
+      served(computeRootZone, ({ body }) => rootZone(body)),
     ],
     siteFile: {
       ofZone: {

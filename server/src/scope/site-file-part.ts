@@ -20,10 +20,10 @@ export interface ZonePlace extends SitePlace {
   readonly path: string;
 }
 
-/** One list of the file: written row by row out of the store, read back into it. */
+/** One list of the file: written row by row out of the store, read back into it some rows at a time; `first` is the place of the first of them in the list. */
 export interface ListPart<Row, Where> {
   out(scope: Scope, where: Where): AsyncIterable<Row>;
-  in(scope: Scope, where: Where, rows: readonly Row[]): Promise<void>;
+  in(scope: Scope, where: Where, rows: readonly Row[], first: number): Promise<void>;
 }
 
 export interface ValuePart<Value, Where> {

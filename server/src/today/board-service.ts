@@ -35,7 +35,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
       const today = localDate(nowMs, site.timeZone);
       const date = asked ?? today;
       const zones = await scope.zones();
-      const { records, plannerOf } = await plans.planners(site, zones, date);
+      const { records, plannerOf, keep } = await plans.planners(site, zones, date);
       const planted = zones.flatMap(({ id, plantings }) => {
         const standing = standingOn(plantings, date);
         return standing ? [[id, standing.planting.plantedOn] as const] : [];
@@ -47,7 +47,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
         return supply.waters.length > 0 ? supply : null;
       };
       const sun = sunTimes(date, site.timeZone, site.latitudeDeg, site.longitudeDeg);
-      return {
+      const board: Board = {
         now,
         today,
         date,
@@ -69,6 +69,8 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
           }),
         ),
       };
+      await keep();
+      return board;
     },
   };
 }

@@ -107,13 +107,13 @@ function waterInFile(): SiteFilePart {
           for (const { id: _id, sourceId, ...dose } of await doseStore(scope).all(zoneId))
             yield { ...dose, source: names.get(sourceId) ?? "" };
         },
-        async in(scope, { siteId, zoneId, path }, rows) {
+        async in(scope, { siteId, zoneId, path }, rows, first) {
           const ids = new Map((await sourceStore(scope).list(siteId)).map(({ id, name }) => [name, id]));
           for (const [at, { source, struck, ...dose }] of rows.entries()) {
             const sourceId = ids.get(source);
             if (sourceId === undefined)
               throw badInput([
-                { path: `${path}.doses.${at}.source`, message: `The file holds no source of water ${source}.` },
+                { path: `${path}.doses.${first + at}.source`, message: `The file holds no source of water ${source}.` },
               ]);
             await doseStore(scope).add(zoneId, { ...dose, sourceId }, struck);
           }

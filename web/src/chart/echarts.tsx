@@ -2,11 +2,11 @@ import { BarChart, LineChart, type BarSeriesOption, type LineSeriesOption } from
 import {
   GridComponent,
   LegendComponent,
-  MarkLineComponent,
+  MarkAreaComponent,
   TooltipComponent,
   type GridComponentOption,
   type LegendComponentOption,
-  type MarkLineComponentOption,
+  type MarkAreaComponentOption,
   type TooltipComponentOption,
 } from "echarts/components";
 import * as echarts from "echarts/core";
@@ -18,11 +18,11 @@ export type ChartOption = echarts.ComposeOption<
   | LineSeriesOption
   | GridComponentOption
   | LegendComponentOption
-  | MarkLineComponentOption
+  | MarkAreaComponentOption
   | TooltipComponentOption
 >;
 
-echarts.use([BarChart, LineChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+echarts.use([BarChart, LineChart, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent, SVGRenderer]);
 
 const QUIET = "#56655e";
 const LINE = "#ddd6c8";

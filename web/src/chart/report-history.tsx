@@ -1,5 +1,7 @@
+import { fromCanonical, unitFor, type Quantity } from "@sprunel/core/units";
 import Select from "antd/es/select";
 import { useMemo, useState } from "react";
+import { useUnits } from "../units/use-units.tsx";
 import { Chart } from "./chart.tsx";
 import type { ChartOption } from "./echarts.tsx";
 import styles from "./report-history.module.css";
@@ -14,6 +16,8 @@ export interface ReportFigure {
   readonly key: string;
   readonly name: string;
   readonly unit: string;
+  /** where the unit system has another one */
+  readonly quantity?: Quantity;
 }
 
 /** Told apart by shape and by shade. */
@@ -53,16 +57,22 @@ export function ReportHistory({
 }
 
 function History({ points, figure, label }: { points: readonly ReportPoint[]; figure: ReportFigure; label: string }) {
+  const { system } = useUnits();
+  const { quantity } = figure;
+  const unit = quantity ? unitFor(quantity, system) : figure.unit;
   const option = useMemo<ChartOption>(() => {
     const names = [...new Set(points.map(({ of }) => of))].sort((a, b) => a.localeCompare(b));
     return {
       grid: { left: 52, right: 20, top: 40, bottom: 28 },
       legend: { top: 0, right: 0 },
       tooltip: { trigger: "axis" },
-      xAxis: { type: "time", axisLabel: { formatter: "{MMM} {yyyy}", hideOverlap: true } },
+      xAxis: {
+        type: "time",
+        axisLabel: { formatter: { year: "{yyyy}", month: "{MMM} {yyyy}", day: "{d} {MMM}" }, hideOverlap: true },
+      },
       yAxis: {
         type: "value",
-        name: figure.unit,
+        name: unit,
         scale: true,
         nameTextStyle: { align: "left", padding: [0, 0, 0, -44] },
       },
@@ -76,7 +86,9 @@ function History({ points, figure, label }: { points: readonly ReportPoint[]; fi
           data: points
             .flatMap(({ of, date, values }): [string, number][] => {
               const value = values[figure.key];
-              return of === name && typeof value === "number" ? [[date, value]] : [];
+              return of === name && typeof value === "number"
+                ? [[date, quantity ? fromCanonical(quantity, value, unitFor(quantity, system)) : value]]
+                : [];
             })
             .sort(([a], [b]) => a.localeCompare(b)),
           lineStyle: { color, width: 2 },
@@ -84,6 +96,6 @@ function History({ points, figure, label }: { points: readonly ReportPoint[]; fi
         };
       }),
     };
-  }, [points, figure]);
+  }, [points, figure, quantity, unit, system]);
   return <Chart option={option} height={220} label={label} />;
 }

@@ -1,13 +1,12 @@
-import { getSiteFile, readSiteFile, siteFileSchema } from "@sprunel/contract/exchange";
+import { getSiteFile, readSiteFile } from "@sprunel/contract/exchange";
 import { getWaterReportsTable } from "@sprunel/contract/water";
 import { addressOf } from "@sprunel/contract/basics";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";
 import { Link } from "react-router";
-import { ask } from "../http/api.ts";
+import { ApiError, sendFile } from "../http/api.ts";
 import { ProblemNote } from "../http/problem.tsx";
-import { faultsOf } from "../forms/form-errors.ts";
 import styles from "./site-file.module.css";
 
 /** The whole site as one file, to keep or to take elsewhere. */
@@ -29,20 +28,18 @@ export function SiteExport() {
 export function SiteImport() {
   const client = useQueryClient();
   const read = useMutation({
-    mutationFn: async (file: File) => {
-      const text: unknown = await file
-        .text()
-        .then((content) => JSON.parse(content) as unknown)
-        .catch(() => null);
-      const parsed = siteFileSchema.safeParse(text);
-      if (!parsed.success) {
-        const [first] = faultsOf(parsed.error);
-        throw new Error(
-          `${file.name} cannot be read as a site: ${first ? `${first.path} – ${first.message}` : "it is no such file."} Nothing was changed.`,
-        );
-      }
-      return ask(readSiteFile, { body: parsed.data });
-    },
+    mutationFn: (file: File) =>
+      sendFile(readSiteFile, file).catch((error: unknown) => {
+        if (!(error instanceof ApiError)) throw error;
+        const { detail, errors, title } = error.problem;
+        const [first] = errors ?? [];
+        const where = first?.path ? `${first.path} – ${first.message}` : detail;
+        throw new ApiError({
+          ...error.problem,
+          title,
+          detail: `${file.name} is not read: ${where} Nothing was changed.`,
+        });
+      }),
     onSuccess: () => client.invalidateQueries(),
   });
   const choose = (file: File): false => {

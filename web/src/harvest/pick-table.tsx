@@ -40,7 +40,7 @@ export function PickTable({ picks, soldAs, zoneId }: { picks: readonly Pick[]; s
                 {pick.count === null || pick.massKg === null ? (
                   "–"
                 ) : (
-                  <Amount quantity="fruitMass" value={(1000 * pick.massKg) / pick.count} />
+                  <Amount quantity="smallMass" value={(1000 * pick.massKg) / pick.count} />
                 )}
               </td>
               <td>{pick.brixPct === null ? "–" : `${pick.brixPct} %`}</td>

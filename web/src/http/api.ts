@@ -45,9 +45,23 @@ export async function ask<P extends z.ZodObject, Q extends z.ZodObject, B extend
   asking: Asking<P, Q, B>,
 ): Promise<z.output<A>> {
   refuseUnreadable(asking);
-  const response = await reach(endpoint, asking);
+  return answerIn(endpoint, await reach(endpoint, asking));
+}
+
+/** Sends a file from the disk as it is, however large: its text never stands in the page. */
+export async function sendFile<A extends z.ZodType>(
+  endpoint: Endpoint<z.ZodObject, z.ZodObject, z.ZodType, A>,
+  file: Blob,
+): Promise<z.output<A>> {
+  return answerIn(endpoint, await reach(endpoint, { body: file }));
+}
+
+async function answerIn<A extends z.ZodType>(
+  { answer }: Pick<Endpoint<z.ZodObject, z.ZodObject, z.ZodType, A>, "answer">,
+  response: Response,
+): Promise<z.output<A>> {
   const body: unknown = await response.json().catch(() => undefined);
-  if (response.ok) return endpoint.answer.parse(body);
+  if (response.ok) return answer.parse(body);
   throw problemOf(response, body);
 }
 
@@ -103,7 +117,10 @@ async function reach(
     return await fetch(addressOf(endpoint, params, query), {
       method: endpoint.method.toUpperCase(),
       ...(signals.length > 0 && { signal: AbortSignal.any(signals) }),
-      ...(body !== undefined && { headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) }),
+      ...(body !== undefined && {
+        headers: { "Content-Type": "application/json" },
+        body: body instanceof Blob ? body : JSON.stringify(body),
+      }),
     });
   } catch (cause) {
     if (signal?.aborted || (cause instanceof DOMException && cause.name === "AbortError")) throw cause;

@@ -1,8 +1,8 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
-import type { System } from "@sprunel/contract/site";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
+import { SYSTEMS } from "@sprunel/core/systems";
 import { lazy, Suspense } from "react";
 import { Link } from "react-router";
 import { CorrectionInForce } from "../advice/correction-in-force.tsx";
@@ -21,9 +21,6 @@ import { SetUpLink } from "../place/set-up-link.tsx";
 
 const DripLinesPanel = lazy(async () => ({ default: (await import("./drip-lines-panel.tsx")).DripLinesPanel }));
 
-/** Systems whose water comes from drippers on lines. */
-const DRIPPED: readonly System[] = ["substrate", "soil-drip", "buried-drip"];
-
 /** How a zone's water for the day arises: from weather to demand, litres, minutes and start times. */
 export function RunPage({ zone }: { zone: BoardZone }) {
   const { date } = usePlace();
@@ -39,7 +36,7 @@ export function RunPage({ zone }: { zone: BoardZone }) {
       ) : (
         <Unplanned missing={day.data.missing} zone={zone} />
       )}
-      {DRIPPED.includes(zone.system) && (
+      {SYSTEMS[zone.system].dripped && (
         <Suspense fallback={<Skeleton active />}>
           <DripLinesPanel zone={zone} />
         </Suspense>
@@ -116,13 +113,13 @@ function Chain({ zone, plan }: { zone: BoardZone; plan: Plan }) {
       </li>
       <li>
         <span className={styles["label"]}>
-          Given, with {zone.system === "substrate" ? "drain" : "unevenness and leaching"}
+          Given, with {SYSTEMS[zone.system].drains ? "drain" : "unevenness and leaching"}
         </span>
         <Figure zoneId={zone.id} figure="gross">
           <Amount quantity="waterDepth" value={plan.grossMm} />
         </Figure>
         <span className="quiet">
-          {zone.system === "substrate" && plan.netMm !== plan.demandMm && (
+          {SYSTEMS[zone.system].drains && plan.netMm !== plan.demandMm && (
             <>
               uptake set to <Amount quantity="waterDepth" value={plan.netMm} /> by the correction in force;{" "}
             </>

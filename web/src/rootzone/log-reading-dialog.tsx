@@ -22,7 +22,7 @@ export function LogReadingDialog(props: { zone: BoardZone; noting: Noting; onClo
   const station = useRootStation(null).data;
   const past = station ? lastOf(station, zone.id) : {};
   const fields = READING_FIELDS[zone.system] ?? [];
-  const lastFeedEc = zone.roots?.kind === "substrate" ? zone.roots.drain?.feedEcMsCm : undefined;
+  const lastFeedEc = zone.roots?.kind === "drained" ? zone.roots.drain?.feedEcMsCm : undefined;
   return (
     <RecordDialog<Values, NewReading>
       title={`Reading: ${zone.name}`}

@@ -5,7 +5,9 @@ import { checkReport } from "@sprunel/core/water";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
+import type { ReportFigure } from "../chart/report-history.tsx";
+import { ionName } from "../words/ion-names.ts";
+import { IonFields } from "../forms/ion-fields.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useNoting } from "../place/use-noting.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
@@ -31,8 +33,8 @@ const SOIL_FIELDS = [
   { key: "pMgKg", label: "P", unit: "mg/kg" },
   { key: "kMgKg", label: "K", unit: "mg/kg" },
   { key: "mgMgKg", label: "Mg", unit: "mg/kg" },
-  { key: "mineralNKgHa", label: "Mineral N", unit: "kg/ha" },
-] as const;
+  { key: "mineralNKgHa", label: "Mineral N", unit: "kg/ha", quantity: "perLand" },
+] as const satisfies readonly (Omit<ReportFigure, "name"> & { readonly label: string })[];
 
 /** A laboratory's report of this zone's soil or solution; what was not measured stays empty. */
 export function ReportDialog({ zone, isSoil, onClose }: { zone: BoardZone; isSoil: boolean; onClose(): void }) {
@@ -70,9 +72,9 @@ function SoilFields() {
       <Form.Item name="to" label="Depth to">
         <QuantityInput quantity="depth" />
       </Form.Item>
-      {SOIL_FIELDS.map(({ key, label, unit }) => (
+      {SOIL_FIELDS.map(({ key, label, unit, ...more }) => (
         <Form.Item key={key} name={["figures", key]} label={label}>
-          <QuantityInput unit={unit} />
+          <QuantityInput unit={unit} {...more} />
         </Form.Item>
       ))}
     </>
@@ -100,11 +102,7 @@ function SolutionFields() {
       <Form.Item name="ecMsCm" label="EC">
         <QuantityInput unit="mS/cm" />
       </Form.Item>
-      {[...CATIONS, ...ANIONS].map((ion) => (
-        <Form.Item key={ion} name={["ions", ion]} label={ionName(ion)}>
-          <QuantityInput unit="mmol/L" />
-        </Form.Item>
-      ))}
+      <IonFields />
       {measured.length > 3 && (
         <p role="status" className="quiet whole-row">
           Cations {check.cationsMeqL.toFixed(1)}, anions {check.anionsMeqL.toFixed(1)} meq/L (

@@ -28,7 +28,7 @@ const SOIL_FIGURES: readonly (ReportFigure & { readonly key: SoilFigure })[] = [
   { key: "pMgKg", name: "P", unit: "mg/kg" },
   { key: "kMgKg", name: "K", unit: "mg/kg" },
   { key: "mgMgKg", name: "Mg", unit: "mg/kg" },
-  { key: "mineralNKgHa", name: "Mineral N", unit: "kg/ha" },
+  { key: "mineralNKgHa", name: "Mineral N", unit: "kg/ha", quantity: "perLand" },
 ];
 const SOLUTION_FIGURES: readonly ReportFigure[] = [
   { key: "ecMsCm", name: "EC", unit: "mS/cm" },

@@ -14,29 +14,31 @@ const PIPE = "#1f4e5f";
 const WATER = "#6fa3b5";
 const FEED = "#c79a3b";
 const ACT = "#a84a20";
+const BAND = "rgba(111, 163, 181, 0.18)";
+/** So far from its target a drain share is nothing to speak of. */
+const DRAIN_BAND_PCT = 5;
 
-/** Drain share and EC over time, or what the soil lacked each morning. Struck readings are left out. */
+/** What was read of drain or solution, and what was given and missing each morning against its mark. Struck readings are left out. */
 export function RootsChart({ history }: { history: RootHistory }) {
   const { system } = useUnits();
   const dates = useDates();
   const timeZone = useBoard(null).data?.site?.timeZone ?? "UTC";
-  const option = useMemo(() => {
+  const charts = useMemo(() => {
     const dateOf: DateOf = (instant) => dateAt(instant, timeZone, dates);
-    if (isTank(history)) return tankOption(history, dateOf);
-    return history.mornings.length > 0 ? soilOption(history, system, dates) : drainOption(history, dateOf);
+    const read = (kind: "tankEcMsCm" | "drainPct"): boolean =>
+      history.readings.some((reading) => reading[kind] !== null);
+    return [
+      ...(read("tankEcMsCm") ? [{ label: "EC and pH of the solution", option: tankOption(history, dateOf) }] : []),
+      ...(read("drainPct")
+        ? [{ label: "Drain share and EC of feed and drain", option: drainOption(history, dateOf) }]
+        : []),
+      ...(history.mornings.length > 0
+        ? [{ label: "Water given, and missing each morning", option: waterOption(history, system, dates) }]
+        : []),
+    ];
   }, [history, system, timeZone, dates]);
-  if (history.mornings.length === 0 && history.readings.length === 0)
-    return <p className="quiet">Nothing was read here yet.</p>;
-  const label = isTank(history)
-    ? "EC and pH of the solution"
-    : history.mornings.length > 0
-      ? "Water missing each morning"
-      : "Drain share and EC of feed and drain";
-  return <Chart option={option} height={270} label={label} />;
-}
-
-function isTank({ readings }: RootHistory): boolean {
-  return readings.some((reading) => reading.tankEcMsCm !== null);
+  if (charts.length === 0) return <p className="quiet">Nothing was read here yet.</p>;
+  return charts.map(({ label, option }) => <Chart key={label} option={option} height={250} label={label} />);
 }
 
 function tankOption({ readings }: RootHistory, dateOf: DateOf): ChartOption {
@@ -88,7 +90,7 @@ const line = (name: string, color: string, data: (number | null)[], axis = 0) =>
 
 function drainOption({ readings, now }: RootHistory, dateOf: DateOf): ChartOption {
   const counted = readings.filter((reading) => reading.struck === null);
-  const target = now?.kind === "substrate" ? now.drainTargetPct : null;
+  const target = now?.kind === "drained" ? now.drainTargetPct : null;
   return {
     grid: { left: 44, right: 48, top: 56, bottom: 26 },
     legend: { top: 0, left: 0 },
@@ -112,11 +114,15 @@ function drainOption({ readings, now }: RootHistory, dateOf: DateOf): ChartOptio
           counted.map((reading) => reading.drainPct),
         ),
         ...(target !== null && {
-          markLine: {
-            symbol: "none",
-            lineStyle: { color: WATER, type: "dashed" },
-            label: { formatter: `target ${target} %`, position: "insideStartTop" },
-            data: [{ yAxis: target }],
+          markArea: {
+            itemStyle: { color: BAND },
+            label: { color: PIPE, position: "insideBottomLeft" },
+            data: [
+              [
+                { name: `target ${target} %`, yAxis: Math.max(0, target - DRAIN_BAND_PCT) },
+                { yAxis: target + DRAIN_BAND_PCT },
+              ],
+            ],
           },
         }),
       },
@@ -136,7 +142,7 @@ function drainOption({ readings, now }: RootHistory, dateOf: DateOf): ChartOptio
   };
 }
 
-function soilOption({ mornings }: RootHistory, system: "metric" | "us", dates: Dates): ChartOption {
+function waterOption({ mornings }: RootHistory, system: "metric" | "us", dates: Dates): ChartOption {
   const unit = unitFor("waterDepth", system);
   const shown = (mm: number): number => Number(fromCanonical("waterDepth", mm, unit).toFixed(2));
   return {

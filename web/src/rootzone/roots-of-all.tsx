@@ -90,7 +90,7 @@ function ZoneRow({ zone, now, read }: { zone: BoardZone; now: string; read: Read
 function Water({ zone: { roots, missing }, now }: { zone: BoardZone; now: string }) {
   const { show } = useUnits();
   if (!roots) return <span className={styles["sub"]}>{missing ? MISSING_WORDS[missing] : "not known"}</span>;
-  if (roots.kind !== "substrate") {
+  if (roots.kind === "stored") {
     const { key, sub } = storeWords(roots, show, true);
     return (
       <>

@@ -8,6 +8,7 @@ import { useBoard } from "../place/use-board.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import { usePlace } from "../place/use-place.ts";
 import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
+import { BalanceTable } from "./balance-table.tsx";
 import { RootsChart } from "./roots-chart.tsx";
 import { Reports } from "./reports.tsx";
 import { ReadingTable } from "./reading-table.tsx";
@@ -47,6 +48,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
               </Button>
             </div>
           )}
+          {history.data.balances && <BalanceTable balances={history.data.balances} />}
         </section>
         <section>
           <Past

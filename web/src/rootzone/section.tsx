@@ -10,9 +10,8 @@ type VesselKind = Vessel["kind"] | undefined;
 
 /** A cut through the root zone, filled to today's state. */
 export function Section({ roots, vessel }: { roots: Roots; vessel: VesselKind }) {
-  switch (roots.kind) {
-    case "substrate":
-      return <Substrate roots={roots} vessel={vessel} />;
+  if (roots.kind === "drained") return <Substrate roots={roots} vessel={vessel} />;
+  switch (roots.system) {
     case "solution-tank":
       return vessel === "film" || vessel === "channel" ? (
         <ReturnTank roots={roots} vessel={vessel} />
@@ -36,7 +35,7 @@ function outline(vessel: VesselKind, top: number, bottom: number): string {
   return `M${20 + r} ${top} H${280 - r} Q280 ${top} 280 ${top + r} V${bottom - r} Q280 ${bottom} ${280 - r} ${bottom} H${20 + r} Q20 ${bottom} 20 ${bottom - r} V${top + r} Q20 ${top} ${20 + r} ${top} Z`;
 }
 
-function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "substrate" }>; vessel: VesselKind }) {
+function Substrate({ roots, vessel }: { roots: Extract<Roots, { kind: "drained" }>; vessel: VesselKind }) {
   const dates = useDates();
   const { heldPct, drain } = roots;
   const top = 96;
@@ -156,7 +155,7 @@ function Soil({ roots }: { roots: StoreRoots }) {
         strokeWidth="1.5"
         strokeDasharray="5 4"
       />
-      {roots.kind === "buried-drip" ? (
+      {roots.system === "buried-drip" ? (
         <circle cx="150" cy="138" r="6" fill="var(--pipe)" />
       ) : (
         <>

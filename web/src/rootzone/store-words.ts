@@ -2,7 +2,7 @@ import type { Roots } from "@sprunel/contract/rootzone";
 import type { Quantity } from "@sprunel/core/units";
 import { showDigits, type Shown } from "../units/show.ts";
 
-export type StoreRoots = Exclude<Roots, { kind: "substrate" }>;
+export type StoreRoots = Exclude<Roots, { kind: "drained" }>;
 
 /**
  * A store's state as its grower says it: short of water, share held, level or depth in the tube. A tank is told by its
@@ -18,7 +18,7 @@ export function storeWords(
     const { text, unit } = show("depth", cm);
     return `${text} ${unit}`;
   };
-  switch (roots.kind) {
+  switch (roots.system) {
     case "solution-tank": {
       const depth = show("depth", roots.levelCm ?? 0);
       if (byWater)

@@ -1,7 +1,8 @@
-import { COVER_START, LAYOUT_STARTS, standOf, type Stand } from "@sprunel/core/site";
+import { COVER_START, standOf, type Stand } from "@sprunel/core/site";
+import { SYSTEMS } from "@sprunel/core/systems";
 import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract/site";
 import { DomainError } from "@sprunel/core/working";
-import { startValues, ZONE_FIELDS } from "./zone-fields.ts";
+import { startValues, zoneFields } from "./zone-fields.ts";
 
 /** What the form of a zone holds while it is typed: the newest planting apart from those before. */
 export interface FormValues {
@@ -27,7 +28,7 @@ export interface FormValues {
 export const NEW_ZONE: FormValues = {
   house: { name: "House 1", transmissionPct: COVER_START.value },
   definition: startValues("substrate"),
-  layout: LAYOUT_STARTS.substrate,
+  layout: SYSTEMS.substrate.layout,
 };
 
 interface House {
@@ -77,7 +78,7 @@ export function zoneOf(
   unconfirmed: readonly string[],
 ) {
   const fields = Object.fromEntries(
-    ZONE_FIELDS[system].map((field) => [field.key, definition?.[field.key] ?? undefined]),
+    zoneFields(system).map((field) => [field.key, definition?.[field.key] ?? undefined]),
   );
   const planted =
     planting?.cropId && planting.plantedOn
@@ -104,11 +105,12 @@ export function zoneOf(
   };
 }
 
-export function valuesOf(zone: Zone): FormValues & Omit<Zone, "plantings" | "waters" | "layout"> {
-  const { plantings, waters, layout, ...rest } = zone;
+export function valuesOf(zone: Zone): FormValues & Omit<Zone, "plantings" | "waters" | "layout" | "definition"> {
+  const { plantings, waters, layout, definition, ...rest } = zone;
   return {
     ...rest,
-    layout: layout ?? LAYOUT_STARTS[zone.definition.system],
+    definition: { ...definition },
+    layout: layout ?? SYSTEMS[zone.definition.system].layout,
     planting: plantings.at(-1),
     shares: Object.fromEntries(waters.map(({ sourceId, sharePct }) => [String(sourceId), sharePct])),
   };

@@ -1,4 +1,4 @@
-import { addZone, copyZone, getSetUp, SYSTEMS, updateZone, type System, type Zone } from "@sprunel/contract/site";
+import { addZone, copyZone, getSetUp, SYSTEM_NAMES, updateZone, type System, type Zone } from "@sprunel/contract/site";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { refusal } from "../testing/fake-server.ts";
@@ -18,7 +18,7 @@ async function opened(system: System, answer?: (zone: Zone) => ReturnType<typeof
 const save = () => screen.getByRole("button", { name: "Save" });
 
 describe("the form of a zone", () => {
-  it.each(SYSTEMS)("sends a %s zone back as it came when nothing is changed", async (system) => {
+  it.each(SYSTEM_NAMES)("sends a %s zone back as it came when nothing is changed", async (system) => {
     const { server, user, zone } = await opened(system);
     await user.click(save());
     await waitFor(() => expect(server.sent(updateZone)).toHaveLength(1));

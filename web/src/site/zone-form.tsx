@@ -1,7 +1,8 @@
-import { COVER_START, LAYOUT_STARTS, RETURN_TANK_TOPPED_UP_AT, VESSEL_STARTS } from "@sprunel/core/site";
+import { COVER_START, RETURN_TANK_TOPPED_UP_AT, VESSEL_STARTS } from "@sprunel/core/site";
+import { SYSTEMS } from "@sprunel/core/systems";
 import {
   newZoneSchema,
-  SYSTEMS,
+  SYSTEM_NAMES,
   type System,
   zoneSchema,
   type CropChoice,
@@ -25,7 +26,7 @@ import { StaleEdit, withoutIdentity } from "../forms/stale-edit.tsx";
 import { systemWords } from "../words/system-words.ts";
 import { useFormSave } from "./use-form-save.ts";
 import { useSaveZone } from "../place/use-set-up.ts";
-import { startFields, startOf, startValues, ZONE_FIELDS } from "./zone-fields.ts";
+import { startFields, startOf, startValues, zoneFields } from "./zone-fields.ts";
 import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
 import { housesOf, NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
 import { DateInput } from "../forms/date-input.tsx";
@@ -96,9 +97,9 @@ export function ZoneForm({
       const before = form.getFieldsValue(true) as FormValues;
       form.setFieldsValue({
         definition: { ...startValues(chosen), ...before.definition, system: chosen },
-        layout: { ...before.layout, ...LAYOUT_STARTS[chosen] },
+        layout: { ...before.layout, ...SYSTEMS[chosen].layout },
       });
-      form.setFieldValue(["layout", "vessel"], LAYOUT_STARTS[chosen].vessel);
+      form.setFieldValue(["layout", "vessel"], SYSTEMS[chosen].layout.vessel);
       if (!zone) setUnconfirmed((old) => [...startFields(chosen), ...old.filter((key) => key === "transmissionPct")]);
     }
     const kind = values.layout?.vessel?.["kind"];
@@ -126,7 +127,7 @@ export function ZoneForm({
     </Form.Item>
   );
   const definitionItem = (key: string) => {
-    const field = ZONE_FIELDS[system].find((candidate) => candidate.key === key);
+    const field = zoneFields(system).find((candidate) => candidate.key === key);
     if (!field) return null;
     return (
       <Form.Item
@@ -190,7 +191,7 @@ export function ZoneForm({
       </Question>
       <Question number={2} text="In what system?">
         <Form.Item name={["definition", "system"]} label="Growing system">
-          <Select options={SYSTEMS.map((value) => ({ value, label: systemWords(value) }))} />
+          <Select options={SYSTEM_NAMES.map((value) => ({ value, label: systemWords(value) }))} />
         </Form.Item>
         <Form.Item name={["house", "name"]} label="House or field">
           <AutoComplete options={[...houses.keys()].map((value) => ({ value }))} showSearch={{ filterOption: true }} />
@@ -268,7 +269,9 @@ export function ZoneForm({
           >
             <DateInput />
           </Form.Item>
-          {ZONE_FIELDS[system].filter((field) => !SIZES.includes(field.key)).map((field) => definitionItem(field.key))}
+          {zoneFields(system)
+            .filter((field) => !SIZES.includes(field.key))
+            .map((field) => definitionItem(field.key))}
         </div>
         <Earlier
           plantings={earlier}

@@ -9,7 +9,7 @@ import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { WaterStation } from "@sprunel/contract/water";
 import { CROPS } from "@sprunel/core/crop";
 import { PRODUCTS } from "@sprunel/core/feed";
-import { LAYOUT_STARTS, ZONE_STARTS } from "@sprunel/core/site";
+import { fieldsOf, SYSTEMS } from "@sprunel/core/systems";
 
 /** A made-up site, small and whole: what a test does not care about is plausible. */
 export const site: Site = {
@@ -39,7 +39,8 @@ export function boardZone(more: Partial<BoardZone> = {}): BoardZone {
     missing: null,
     run: { litres: 3321, grossMm: 6.6, litresPerPlant: 2.6, minutes: 78, pulses: 13, mark: "steady" },
     roots: {
-      kind: "substrate",
+      kind: "drained",
+      system: "substrate",
       heldPct: 88,
       drain: {
         on: "2026-06-15",
@@ -84,7 +85,8 @@ const tank = boardZone({
   name: "Lettuce tanks",
   system: "solution-tank",
   roots: {
-    kind: "solution-tank",
+    kind: "stored",
+    system: "solution-tank",
     depletionMm: 4,
     triggerMm: 20,
     availableMm: 230,
@@ -114,15 +116,15 @@ export const emptyBoard: Board = { ...board(), site: null, sun: null, hours: [],
 
 /** A zone of a growing system, all figures as they start, nothing left to confirm but its light. */
 export function zoneOf(system: System, more: Partial<Zone> = {}): Zone {
-  const fields = Object.fromEntries(Object.entries(ZONE_STARTS[system]).map(([field, { value }]) => [field, value]));
+  const fields = Object.fromEntries(fieldsOf(system).flatMap(({ key, start }) => (start ? [[key, start.value]] : [])));
   return {
     id: 7,
     version: 3,
     archived: false,
     name: `A ${system} zone`,
     house: { name: "Glass A", transmissionPct: 68 },
-    definition: { system, areaM2: 320, plants: 640, flowLh: 1280, ...fields } as NewZone["definition"],
-    layout: { beds: 10, lengthM: 20, ...LAYOUT_STARTS[system] },
+    definition: { system, areaM2: 320, plants: 640, flowLh: 1280, ...fields } as unknown as NewZone["definition"],
+    layout: { beds: 10, lengthM: 20, ...SYSTEMS[system].layout },
     unconfirmed: ["transmissionPct"],
     waters: [],
     plantings: [{ cropId: "butterhead", plantedOn: "2026-05-20", clearedOn: null, signs: [], targetPerM2: 4.5 }],
@@ -160,7 +162,7 @@ export function zoneFeed(more: Partial<ZoneFeed> = {}): ZoneFeed {
     stage: "Fill",
     library: null,
     own: { ions: { NO3: 10, H2PO4: 1, K: 6, Ca: 3, Mg: 1, SO4: 1 }, ph: 5.8, version: 4, keptIn: null },
-    water: { ions: { Ca: 0.1, HCO3: 0.2 }, ph: 6.8 },
+    water: { ions: { Ca: 0.1, HCO3: 0.2 }, ph: 6.8, unmeasured: [] },
     waters: [{ sourceId: 1, name: "Roof basin", sharePct: 100, takenOn: "2026-05-01" }],
     shelf: PRODUCTS.filter(({ id }) => SHELF.some((known) => id.startsWith(known))).map(
       ({ solubility, cautions, ...product }) => ({
@@ -213,6 +215,7 @@ export const rootHistory: RootHistory = {
     },
   ],
   mornings: [],
+  balances: null,
 };
 
 const demand: Explanation = {

@@ -74,7 +74,7 @@ function WaterCell({ zone, to }: { zone: BoardZone; to: string }) {
 
 /** The feed as it was last measured; the recipe stands one step further. */
 function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
-  const fedEc = (zone.roots?.kind === "substrate" && zone.roots.drain?.feedEcMsCm) || null;
+  const fedEc = (zone.roots?.kind === "drained" && zone.roots.drain?.feedEcMsCm) || null;
   return (
     <Link
       role="cell"
@@ -123,7 +123,7 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
 function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { roots, rootsMark, missing } = zone;
   if (!roots) return <MissingCell to={to} missing={missing} />;
-  if (roots.kind !== "substrate") return <StoreCell zone={zone} roots={roots} to={to} />;
+  if (roots.kind === "stored") return <StoreCell zone={zone} roots={roots} to={to} />;
   const { drain, drainTargetPct, heldPct } = roots;
   return (
     <Link
@@ -149,7 +149,7 @@ function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   );
 }
 
-type StoreRoots = Exclude<BoardZone["roots"], { kind: "substrate" } | null>;
+type StoreRoots = Exclude<BoardZone["roots"], { kind: "drained" } | null>;
 
 /** Soil, tank, pots or basin: what is missing, in the words of each, and the mark at which it is filled. */
 function StoreCell({ zone, roots, to }: { zone: BoardZone; roots: StoreRoots; to: string }) {

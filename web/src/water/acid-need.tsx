@@ -28,7 +28,9 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
   const [kind, setKind] = useState(FIRST.id);
   const [targetPh, setTargetPh] = useState<number | null>(5.8);
   const { HCO3 } = water.ions;
-  const answer = targetPh === null || HCO3 === undefined ? null : computed({ ...water, HCO3 }, targetPh, kind);
+  const { ph } = water;
+  const isKnown = HCO3 !== undefined && ph !== undefined;
+  const answer = targetPh === null || !isKnown ? null : computed({ ph, HCO3 }, targetPh, kind);
   return (
     <section aria-label="Acid" className={styles["block"]}>
       <h2>Acid for this water</h2>
@@ -49,9 +51,9 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
           className="select-m"
         />
       </div>
-      {HCO3 === undefined && (
+      {!isKnown && (
         <p>
-          Its report names no bicarbonate, so nothing can be said of acid. Have it measured: the laboratory calls it
+          A report of it names no bicarbonate, so nothing can be said of acid. Have it measured: the laboratory calls it
           alkalinity.
         </p>
       )}

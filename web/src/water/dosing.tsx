@@ -1,10 +1,9 @@
 import type { Zone } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { Source } from "@sprunel/contract/water";
-import { ecMsCm } from "@sprunel/core/chemistry";
 import { assumedRemoval, standingOn } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
-import { organicDosing, type OrganicDosing } from "@sprunel/core/water";
+import { organicDosing, waterEcMsCm, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { useZoneFeed } from "../feed/use-feed.ts";
@@ -88,7 +87,7 @@ function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source;
   const answer =
     targetPerM2 === null || !water
       ? null
-      : computed(source, zone.definition.areaM2, targetPerM2 * 10, givenM3, ecMsCm(water.ions, water.ph), settings);
+      : computed(source, zone.definition.areaM2, targetPerM2 * 10, givenM3, waterEcMsCm(water), settings);
   return (
     <>
       <SumFields fields={FIELDS} values={settings} onChange={setSettings} />

@@ -15,7 +15,10 @@ const WORDS: Record<HazardClass, string> = {
   severe: "severe",
   unknown: "not known",
 };
-type KnownWater = Pick<WaterReport, "ions" | "ph" | "ecMsCm" | "suspendedSolidsMgL"> & { readonly name: string };
+type KnownWater = Pick<WaterReport, "ions" | "ecMsCm" | "suspendedSolidsMgL"> & {
+  readonly name: string;
+  readonly ph: number | null;
+};
 
 /** What each water does to lines, soil and plants, at a temperature that no report has and that is shown beside it. */
 export function HazardTable({ waters }: { waters: readonly KnownWater[] }) {

@@ -1,10 +1,10 @@
 import type { SourceState } from "@sprunel/contract/water";
-import { ecMsCm } from "@sprunel/core/chemistry";
-import { largestSharePct, mixWaters, USUAL_MIX_LIMITS, type MixLimit } from "@sprunel/core/water";
+import { largestSharePct, mixWaters, waterEcMsCm, USUAL_MIX_LIMITS, type MixLimit } from "@sprunel/core/water";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Price } from "../units/use-units.tsx";
+import { ionName } from "../words/ion-names.ts";
 import styles from "./water.module.css";
 
 type LimitName = "Na" | "HCO3" | "ec";
@@ -23,6 +23,10 @@ export function Mixer({ sources, currency }: { sources: readonly SourceState[]; 
   const [most, setMost] = useState<number | null>(LIMITS.HCO3.start);
   if (!first || !second) return null;
   const limit: MixLimit = name === "ec" ? { kind: "ec", most: most ?? 0 } : { kind: "ion", ion: name, most: most ?? 0 };
+  const unnamed =
+    limit.kind === "ec"
+      ? []
+      : [first, second].flatMap(({ source, report }) => (report.ions[limit.ion] === undefined ? [source.name] : []));
   const sharePct = most === null ? null : largestSharePct(first.report, second.report, limit);
   return (
     <section aria-label="Mixing" className={styles["block"]}>
@@ -50,7 +54,12 @@ export function Mixer({ sources, currency }: { sources: readonly SourceState[]; 
           }}
         />
       </div>
-      {sharePct === null ? (
+      {unnamed.length > 0 ? (
+        <p>
+          The report of {unnamed.join(" and of ")} names no {LIMITS[name].label}, so nothing can be said. Have it
+          measured.
+        </p>
+      ) : sharePct === null ? (
         <p>Even {second.source.name} alone is beyond this limit.</p>
       ) : (
         <Mixed first={first} second={second} sharePct={sharePct} currency={currency} />
@@ -79,6 +88,7 @@ function Mixed({
   const prices = [first.source.priceM3, second.source.priceM3] as const;
   const cost =
     prices[0] === null || prices[1] === null ? null : (prices[0] * sharePct + prices[1] * (100 - sharePct)) / 100;
+  const told = (["Na", "HCO3", "Ca"] as const).filter((ion) => !mix.unmeasured.includes(ion));
   const use = first.dailyUseM3 + second.dailyUseM3;
   const scarce = [
     { state: first, taken: (use * sharePct) / 100 },
@@ -92,8 +102,8 @@ function Mixed({
         <strong>
           {sharePct.toFixed(0)} % {first.source.name}, {(100 - sharePct).toFixed(0)} % {second.source.name}
         </strong>{" "}
-        gives Na {(mix.ions.Na ?? 0).toFixed(2)}, HCO₃ {(mix.ions.HCO3 ?? 0).toFixed(2)}, Ca{" "}
-        {(mix.ions.Ca ?? 0).toFixed(2)} mmol/L, EC {ecMsCm(mix.ions, mix.ph).toFixed(2)} mS/cm, pH {mix.ph.toFixed(1)}
+        gives {told.map((ion) => `${ionName(ion)} ${(mix.ions[ion] ?? 0).toFixed(2)}`).join(", ")} mmol/L, EC{" "}
+        {waterEcMsCm(mix).toFixed(2)} mS/cm, pH {mix.ph?.toFixed(1) ?? "not known"}
         {cost !== null && (
           <>
             , at <Price quantity="pricePerBulk" value={cost} currency={currency} />

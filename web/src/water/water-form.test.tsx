@@ -48,13 +48,13 @@ describe("a report of water that is typed", () => {
 
 describe("acid for a water", () => {
   it("is not told where its report names no bicarbonate", async () => {
-    await opened("/zones/1/water", zoneFeed({ water: { ions: { Ca: 1 }, ph: 7 } }));
+    await opened("/zones/1/water", zoneFeed({ water: { ions: { Ca: 1 }, ph: 7, unmeasured: ["HCO3"] } }));
     expect(await screen.findByText(/names no bicarbonate, so nothing can be said of acid/)).toBeVisible();
     expect(screen.queryByText(/of water \(/)).toBeNull();
   });
 
   it("is told where it does", async () => {
-    await opened("/zones/1/water", zoneFeed({ water: { ions: { Ca: 2, HCO3: 4 }, ph: 7.5 } }));
+    await opened("/zones/1/water", zoneFeed({ water: { ions: { Ca: 2, HCO3: 4 }, ph: 7.5, unmeasured: [] } }));
     expect(await screen.findByText(/of bicarbonate: pH/)).toBeVisible();
   });
 });

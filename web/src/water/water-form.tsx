@@ -11,7 +11,7 @@ import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./water.module.css";
 import { ionName } from "../words/ion-names.ts";
-import { IonFields } from "./ion-fields.tsx";
+import { IonFields } from "../forms/ion-fields.tsx";
 import { useAddWaterReport } from "./use-water.ts";
 import { DateInput } from "../forms/date-input.tsx";
 

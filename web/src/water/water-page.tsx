@@ -1,3 +1,4 @@
+import type { Ion } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
@@ -38,7 +39,8 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
           <HazardTable
             waters={[
               {
-                ...water,
+                ions: measuredIn(water),
+                ph: water.ph ?? null,
                 ecMsCm: null,
                 suspendedSolidsMgL: null,
                 name: waters.length > 1 ? "the mix" : (waters[0]?.name ?? ""),
@@ -90,4 +92,9 @@ function Drunk({ zone, waters }: { zone: BoardZone; waters: ZoneFeed["waters"] }
       ))}
     </ul>
   );
+}
+
+/** What every report of a mix names; the rest is not known of it. */
+function measuredIn({ ions, unmeasured }: NonNullable<ZoneFeed["water"]>): NonNullable<ZoneFeed["water"]>["ions"] {
+  return Object.fromEntries(Object.entries(ions).filter(([ion]) => !unmeasured.includes(ion as Ion)));
 }

@@ -1,19 +1,14 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
-import { ecMsCm } from "@sprunel/core/chemistry";
 import { CROPS } from "@sprunel/core/crop";
-import { relativeYieldPct } from "@sprunel/core/water";
+import { relativeYieldPct, waterEcMsCm } from "@sprunel/core/water";
 import { Explained } from "../working/explained.tsx";
 
 /** What this zone's crop yields in soil under the zone's own water, against none of its salt. */
 export function YieldLine({ zone, water }: { zone: BoardZone; water: NonNullable<ZoneFeed["water"]> }) {
   const crop = CROPS.find((candidate) => candidate.name === zone.crop?.name);
   if (!crop) return null;
-  const { pct, step } = relativeYieldPct(
-    ecMsCm(water.ions, water.ph),
-    crop.ecThresholdMsCm.value,
-    crop.ecZeroYieldMsCm.value,
-  );
+  const { pct, step } = relativeYieldPct(waterEcMsCm(water), crop.ecThresholdMsCm.value, crop.ecZeroYieldMsCm.value);
   return (
     <p>
       {crop.name} in soil under this zone's water would yield{" "}

@@ -25,6 +25,7 @@ import { targetOfPlanting } from "./023-target-of-planting.ts";
 import { archivedZones } from "./024-archived-zones.ts";
 import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
 import { shelfVersions } from "./026-shelf-versions.ts";
+import { checkpoints } from "./028-checkpoints.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
@@ -56,6 +57,7 @@ const all: readonly Migration[] = [
   decisionsTakenBack,
   shelfVersions,
   solidsInWater,
+  checkpoints,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

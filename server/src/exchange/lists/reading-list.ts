@@ -1,5 +1,6 @@
 import { newReadingSchema, type NewReading } from "@sprunel/contract/rootzone";
 import type { NotedReading } from "@sprunel/core/rootzone";
+import { systemOf } from "@sprunel/core/systems";
 import { StoredRows, type ListedRow, type ListPlace } from "./list-place.ts";
 import { breathing } from "../../pool/breathe.ts";
 import { MOST_AHEAD_MS, valuesOf } from "../../rootzone/reading-service.ts";
@@ -22,7 +23,7 @@ export async function storeReadings(
   for await (const { line, values } of breathing(rows)) {
     const zone = zones.get(values.zone);
     if (!zone) continue;
-    const inTank = zone.definition.system === "solution-tank";
+    const inTank = systemOf(zone.definition).inSolution === true;
     const read = newReadingSchema.safeParse(asReading(values, inTank));
     if (values.atMs > nowMs + MOST_AHEAD_MS)
       stored.refuse(line, `It is from ${new Date(values.atMs).toISOString()}, which is still to come.`);

@@ -2,7 +2,7 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import { IONS } from "@sprunel/core/chemistry";
-import { USUAL_LOOP, closedLoop, freshTarget, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
+import { USUAL_LOOP, closedLoop, freshTarget, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { addDays, daysBetween } from "@sprunel/core/time";
@@ -101,7 +101,7 @@ function Salt({
   const currency = board?.site?.currency ?? "";
   const today = board?.today ?? "";
   const sources = useWaterStation(date).data?.sources ?? [];
-  const drainPct = zone.roots?.kind === "substrate" ? (zone.roots.drain?.sharePct ?? zone.roots.drainTargetPct) : 0;
+  const drainPct = zone.roots?.kind === "drained" ? (zone.roots.drain?.sharePct ?? zone.roots.drainTargetPct) : 0;
   const { Na = 0, Cl = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
   const round = (value: number): number => Number(value.toPrecision(3));
   const [values, setValues] = useState<Readonly<Record<LoopKey, number | null>>>({
@@ -127,9 +127,7 @@ function Salt({
     ...feed.waters.flatMap(({ sourceId, name }) =>
       sources.find(({ source }) => source.id === sourceId)?.source.priceM3 == null ? [name] : [],
     ),
-    ...recipe.lines.flatMap(({ productId, name }) =>
-      feed.shelf.some(({ product, priceKg }) => product.id === productId && priceKg === null) ? [name] : [],
-    ),
+    ...withoutPrice(recipe.lines, feed.shelf),
   ];
   const sum =
     typed &&
@@ -162,9 +160,7 @@ function Salt({
         <>
           <LoopChart answer={sum} today={today} />
           <LossTable answer={sum} currency={currency} />
-          {noPrice.length > 0 && (
-            <p className="act">Without the cost of {[...new Set(noPrice)].join(", ")}: no price is known.</p>
-          )}
+          {noPrice.length > 0 && <p className="act">Without the cost of {noPrice.join(", ")}: no price is known.</p>}
         </>
       )}
       <SumFields fields={LOOP} values={values} onChange={setValues} />
@@ -185,7 +181,14 @@ function Horizon({ answer: { courses }, today }: { answer: LoopAnswer; today: st
   return <>{words.join("; ")}.</>;
 }
 
-function LossTable({ answer: { loop, open, dischargePct }, currency }: { answer: LoopAnswer; currency: string }) {
+function LossTable({
+  answer: { loop, open, dischargePct, mostIncoming },
+  currency,
+}: {
+  answer: LoopAnswer;
+  currency: string;
+}) {
+  const holds = loop !== null && (dischargePct ?? 0) <= 100;
   const row = (name: string, losses: LoopAnswer["open"]) => (
     <tr>
       <th scope="row">{name}</th>
@@ -211,7 +214,7 @@ function LossTable({ answer: { loop, open, dischargePct }, currency }: { answer:
         </tr>
       </thead>
       <tbody>
-        {loop ? (
+        {holds ? (
           row(
             dischargePct === null
               ? "closed, at the limit"
@@ -221,7 +224,10 @@ function LossTable({ answer: { loop, open, dischargePct }, currency }: { answer:
         ) : (
           <tr>
             <th scope="row" colSpan={4}>
-              No discharge can keep the limit: what comes in is over it. Mix in a softer water.
+              Not even all of the drain, let off, keeps the limit. Mix in a softer water, so that at most{" "}
+              {mostIncoming.map(({ ion, mmolL }) => `${mmolL.toFixed(1)} mmol/L of ${ion}`).join(" and ")} come in; as
+              it is,{" "}
+              {mostIncoming.map(({ ion, endsMmolL }) => `${ion} ends at ${endsMmolL.toFixed(1)} mmol/L`).join(", ")}.
             </th>
           </tr>
         )}

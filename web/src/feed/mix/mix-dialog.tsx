@@ -9,13 +9,13 @@ import { useUnits } from "../../units/use-units.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import { faultsOfMoment, instantFrom, MomentFields, momentIn, type MomentValues } from "../../place/moment-fields.tsx";
 import type { Noting } from "../../place/use-noting.ts";
-import { weighed } from "./masses.ts";
+import { scaleFor, weighed } from "./masses.ts";
 import styles from "./mix.module.css";
 import { useLogMix } from "../use-feed.ts";
 import { newKey } from "../../forms/new-key.ts";
 
 interface Values extends MomentValues {
-  /** as they stand on their scale: grams below 1 kg */
+  /** kg, or grams below 1 kg */
   lines?: { mass?: number | null; lot?: string }[];
   /** L that stand in each tank after it, by their order */
   levels?: (number | null)[];
@@ -95,10 +95,7 @@ export function MixDialog({
             {tankId} · {name}
           </span>
           <Form.Item name={["lines", at, "mass"]} noStyle>
-            <QuantityInput
-              label={`${name} in tank ${tankId}`}
-              {...(kgPerTank < 1 ? { unit: "g" } : { quantity: "mass" })}
-            />
+            <QuantityInput label={`${name} in tank ${tankId}`} {...scaled(kgPerTank, system)} />
           </Form.Item>
           <Form.Item name={["lines", at, "lot"]} noStyle>
             <Input placeholder="lot" aria-label={`Lot of ${name} in tank ${tankId}`} maxLength={40} />
@@ -118,6 +115,14 @@ export function MixDialog({
       ))}
     </RecordDialog>
   );
+}
+
+function scaled(
+  kg: number,
+  system: UnitSystem,
+): { readonly unit: string } | { readonly quantity: "mass" | "smallMass" } {
+  const scale = scaleFor(kg, system);
+  return scale === "g" ? { unit: "g" } : { quantity: scale };
 }
 
 /** More than double or less than half of what the recipe weighs is likely a slip. */

@@ -1,5 +1,7 @@
+import type { Ion } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import type { Recipe } from "@sprunel/core/feed";
+import { isTrace } from "@sprunel/core/chemistry";
+import { withoutPrice, type Recipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { useBoard } from "../../place/use-board.ts";
 import { Amount, Price } from "../../units/use-units.tsx";
@@ -8,10 +10,20 @@ import styles from "./recipe.module.css";
 import { ionName } from "../../words/ion-names.ts";
 
 /** What the recipe adds up to. */
-export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain?: () => void }) {
+export function Sums({
+  recipe,
+  unmeasured,
+  onExplain,
+}: {
+  recipe: Recipe;
+  /** of the water, what no report tells */
+  unmeasured: readonly Ion[];
+  onExplain?: () => void;
+}) {
   const { cationsMeqL, anionsMeqL } = recipe.chargeBalance;
   const { K = 0, Ca = 0, NO3 = 0, NH4 = 0, urea = 0 } = recipe.delivered.ions;
   const N = NO3 + NH4 + urea;
+  const leftOut = unmeasured.filter((ion) => !isTrace(ion));
   return (
     <>
       <dl className={styles["sums"]}>
@@ -21,7 +33,7 @@ export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain?: () => 
         </div>
         <div>
           <dt>pH in the line</dt>
-          <dd>{recipe.delivered.ph.toFixed(1)}</dd>
+          <dd>{unmeasured.includes("HCO3") ? "not known" : recipe.delivered.ph.toFixed(1)}</dd>
         </div>
         <div>
           <dt>Cations and anions</dt>
@@ -42,6 +54,13 @@ export function Sums({ recipe, onExplain }: { recipe: Recipe; onExplain?: () => 
           </div>
         )}
       </dl>
+      {leftOut.length > 0 && (
+        <p className="act">
+          A report of this water does not name {leftOut.map(ionName).join(", ")}: counted as none.
+          {unmeasured.includes("HCO3") &&
+            " Acid and pH are not to be relied on until bicarbonate (alkalinity) is measured."}
+        </p>
+      )}
       {onExplain && (
         <Button size="small" className={styles["adds"] ?? ""} onClick={onExplain}>
           How it adds up
@@ -99,8 +118,7 @@ export function Facts({ recipe, feed }: { recipe: Recipe; feed: ZoneFeed }) {
   const fullest = recipe.precipitation
     .flatMap((entry) => (entry.where === "tank" ? [entry] : []))
     .sort((a, b) => b.solubilitySharePct - a.solubilitySharePct)[0];
-  const priceless = new Set(feed.shelf.flatMap(({ product, priceKg }) => (priceKg === null ? [product.id] : [])));
-  const unpriced = [...new Set(recipe.lines.flatMap((line) => (priceless.has(line.productId) ? [line.name] : [])))];
+  const unpriced = withoutPrice(recipe.lines, feed.shelf);
   const name = recipe.lines.find((line) => line.productId === fullest?.product)?.name;
   return (
     <dl className={shared["facts"]}>

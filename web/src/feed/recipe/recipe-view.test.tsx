@@ -70,6 +70,12 @@ describe("a recipe", () => {
     expect(screen.getByRole("button", { name: "Save the report" })).toBeVisible();
   });
 
+  it("has no pH where a report of the water leaves out bicarbonate, and names what it counted as none", async () => {
+    await opened(zoneFeed({ water: { ions: { Ca: 0.1 }, unmeasured: ["Na", "HCO3", "Fe"] } }));
+    expect(await screen.findByText(/does not name Na, HCO₃: counted as none/)).toHaveTextContent("Acid and pH");
+    expect(screen.getByText("pH in the line").nextSibling).toHaveTextContent("not known");
+  });
+
   it("says so where nothing stands on the shelf", async () => {
     await opened(zoneFeed({ shelf: [] }));
     expect(await screen.findByText("There is no product on the shelf to make a feed of.")).toBeVisible();

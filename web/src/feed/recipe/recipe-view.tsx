@@ -2,6 +2,7 @@ import type { Ion } from "@sprunel/contract/basics";
 import { feedTargetSchema, type FeedTarget, type FeedWishes, type ZoneFeed } from "@sprunel/contract/feed";
 import type { SourceState } from "@sprunel/contract/water";
 import type { Recipe, RecipeInput } from "@sprunel/core/feed";
+import { mixWaters } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";
@@ -74,7 +75,9 @@ export function RecipeView({
         <section aria-label="Ion ladder">
           <Strength target={target} onChange={(next) => draft.set(named(next))} />
           <IonLadder target={target} water={feed.water?.ions ?? {}} recipe={recipe} onChange={change} />
-          {recipe && <Sums recipe={recipe} onExplain={() => setExplained(true)} />}
+          {recipe && (
+            <Sums recipe={recipe} unmeasured={feed.water?.unmeasured ?? []} onExplain={() => setExplained(true)} />
+          )}
           {changed && (
             <div className={shared["actions"]}>
               <Button type="primary" loading={save.isPending} onClick={() => keep(draft.version)}>
@@ -157,7 +160,9 @@ function keptTarget(newer: object): FeedTarget {
 
 /** The zone's feed as if it drank of the first of these waters alone; the recipe mixes the others in. */
 function withFirstWater(feed: ZoneFeed, [first]: readonly SourceState[]): ZoneFeed {
-  return first?.report ? { ...feed, water: { ions: first.report.ions, ph: first.report.ph } } : feed;
+  if (!first?.report) return feed;
+  const { unmeasured, ...water } = mixWaters([{ ...first.report, sharePct: 100 }]);
+  return { ...feed, water: { ...water, unmeasured: [...unmeasured] } };
 }
 
 function mixable({ source, report }: SourceState): NonNullable<RecipeInput["mixWith"]>[number] {

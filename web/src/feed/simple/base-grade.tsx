@@ -55,7 +55,7 @@ export function BaseGrade({ feed }: { feed: ZoneFeed }) {
       {solved.data && (
         <div className={styles["narrow"]}>
           <Tanks recipe={solved.data} tanks={feed.tanks} />
-          <Sums recipe={solved.data} />
+          <Sums recipe={solved.data} unmeasured={feed.water?.unmeasured ?? []} />
           <Reasons recipe={solved.data} />
         </div>
       )}

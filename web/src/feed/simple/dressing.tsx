@@ -18,7 +18,7 @@ const FIELDS: readonly SumField<Key>[] = [
   { key: "plants", label: "Plants", unit: "plants", note: "of the zone" },
 ];
 
-/** Grains on the ground: kg for the zone, grams for a metre and a plant. */
+/** Grains on the ground: kg for the zone, a little for a length of row and a plant. */
 export function Dressing({ zoneId }: { zoneId: number }) {
   const zone = useSetUp().data?.zones.find(({ id }) => id === zoneId);
   if (!zone) return <Skeleton active />;
@@ -59,13 +59,13 @@ function Form({ start }: { start: Omit<Readonly<Record<Key, number | null>>, "nu
           <dd>
             <Amount quantity="mass" value={sum.bedKg} />
           </dd>
-          <dt>A metre of row</dt>
+          <dt>Along a row</dt>
           <dd>
-            {sum.rowMetreG.toFixed(1)} <span data-unit>g/m</span>
+            <Amount quantity="perRow" value={sum.rowMetreG} />
           </dd>
           <dt>A plant</dt>
           <dd>
-            {sum.plantG.toFixed(1)} <span data-unit>g</span>
+            <Amount quantity="smallMass" value={sum.plantG} />
           </dd>
         </dl>
       )}

@@ -12,13 +12,13 @@ import { targetOf } from "../use-feed.ts";
 type Key =
   "gL" | "nPct" | "longevityDays" | "statedAtC" | "temperatureC" | "substrateLPlant" | "ageDays" | "needMgPlantDay";
 const FIELDS: readonly SumField<Key>[] = [
-  { key: "gL", label: "Mixed in", unit: "g/L of substrate" },
+  { key: "gL", label: "Mixed into the substrate", quantity: "perSubstrate" },
   { key: "nPct", label: "Nitrogen of the label", unit: "%" },
   { key: "longevityDays", label: "Lasts, as the label says", unit: "days" },
   { key: "statedAtC", label: "at", quantity: "temperature" },
   { key: "temperatureC", label: "Substrate now", quantity: "temperature" },
   { key: "substrateLPlant", label: "Substrate of a plant", quantity: "volume" },
-  { key: "ageDays", label: "Mixed in", unit: "days ago" },
+  { key: "ageDays", label: "Mixed in since", unit: "days" },
   { key: "needMgPlantDay", label: "A plant needs nitrogen", unit: "mg a day", note: "today’s water at the target" },
 ];
 

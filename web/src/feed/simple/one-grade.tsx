@@ -1,5 +1,6 @@
 import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
 import { USUAL_STARTS, singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
+import { unitFor } from "@sprunel/core/units";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
@@ -9,11 +10,13 @@ import { SumFields } from "../../sums/sum-fields.tsx";
 import { trySum } from "../../sums/try-sum.ts";
 import shared from "../feed.module.css";
 import styles from "./simple.module.css";
+import { useUnits } from "../../units/use-units.tsx";
 import { useProducts } from "../use-feed.ts";
 
 /** One bag: grams for a litre at so many ppm N, what comes along, and the table for the wall. */
 export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string }) {
   const library = useProducts().data?.products;
+  const { show } = useUnits();
   const [productId, setProductId] = useState("grade-20-10-20");
   const [typed, setTyped] = useState<Readonly<Record<"ppmN", number | null>>>({ ppmN: USUAL_STARTS.oneGradeMgNL });
   if (!library) return <Skeleton active />;
@@ -25,6 +28,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const solubilityGL = solubility?.[USUAL_TANK_TEMPERATURE_C / 10];
   const product = { ...rest, ...(solubilityGL !== undefined && { solubilityGL }) };
   const water = feed.water ?? { ions: {}, ph: 7 };
+  const isPhKnown = feed.water !== null && !feed.water.unmeasured.includes("HCO3");
   const { ppmN } = typed;
   // The injectors at hand stand among the usual ones.
   const dilutions = [...new Set([...USUAL_STARTS.wallDilutions, ...feed.tanks.map(({ dilution }) => dilution)])]
@@ -49,7 +53,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
       />
       <Answer title={product.name} sum={sum}>
         {({ gL, ecMsCm, ph }) =>
-          `${gL.toFixed(2)} g/L of feed: EC ${ecMsCm.toFixed(2)} mS/cm with the zone’s water, pH ${ph.toFixed(1)}`
+          `${show("feedStrength", gL).text} ${show("feedStrength", gL).unit} of feed: EC ${ecMsCm.toFixed(2)} mS/cm with the zone’s water, pH ${isPhKnown ? ph.toFixed(1) : "not known: a report of it names no bicarbonate"}`
         }
       </Answer>
       {sum && typeof sum !== "string" && (
@@ -84,6 +88,7 @@ function Wall({
   dilutions: readonly number[];
   rows: ReturnType<typeof wallTable> | string;
 }) {
+  const { show, system } = useUnits();
   if (typeof rows === "string") return null;
   return (
     <div className={styles["wall"]}>
@@ -94,7 +99,7 @@ function Wall({
             <th scope="col">ppm N</th>
             {dilutions.map((dilution) => (
               <th key={dilution} scope="col">
-                1 : {dilution}, g/L of concentrate
+                1 : {dilution}, {unitFor("strength", system)} of concentrate
               </th>
             ))}
             <th scope="col">EC at the dripper, mS/cm</th>
@@ -106,7 +111,7 @@ function Wall({
               <th scope="row">{ppmN}</th>
               {concentrateGL.map((gL, at) => (
                 <td key={dilutions[at]}>
-                  {gL === null ? <span className="quiet">does not dissolve</span> : gL.toFixed(0)}
+                  {gL === null ? <span className="quiet">does not dissolve</span> : show("strength", gL).text}
                 </td>
               ))}
               <td>{ecMsCm.toFixed(2)}</td>

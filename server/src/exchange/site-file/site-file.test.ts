@@ -1,11 +1,12 @@
+import { readdirSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { feedStore } from "../feed/feed-store.ts";
-import { dripLinesStore } from "../irrigation/drip-lines-store.ts";
-import { wateringStore } from "../irrigation/watering-store.ts";
-import { readingStore } from "../rootzone/reading-store.ts";
-import { zoneReportStore } from "../rootzone/zone-report-store.ts";
-import { newFolder, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-import { reportStore } from "../water/report-store.ts";
+import { feedStore } from "../../feed/feed-store.ts";
+import { dripLinesStore } from "../../irrigation/drip-lines-store.ts";
+import { wateringStore } from "../../irrigation/watering-store.ts";
+import { readingStore } from "../../rootzone/reading-store.ts";
+import { zoneReportStore } from "../../rootzone/zone-report-store.ts";
+import { newFolder, sampleFile, site, testServer, zone, type TestServer } from "../../testing/test-server.ts";
+import { reportStore } from "../../water/report-store.ts";
 
 async function described() {
   const server = await testServer();
@@ -187,6 +188,78 @@ describe("a site in one file", () => {
     const answer = await other.call("POST", "/api/site-file", { ...file, ...damage });
     expect([answer.status, answer.body.errors?.some((error) => error.path === path)]).toEqual([422, true]);
     expect((await other.call("GET", "/api/set-up")).body).toMatchObject({ site: null, zones: [], sources: [] });
+  });
+
+  it("is refused with the place of its fault, also far down a list, and leaves nothing behind", async () => {
+    const { call } = await described();
+    const { body: file } = await call("GET", "/api/site-file");
+    const [zone] = file["zones"] as Record<string, unknown>[];
+    const readings = Array.from({ length: 2500 }, (_, at) => ({
+      kind: "drainPct",
+      at: new Date(Date.parse("2026-01-01T00:00:00Z") + at * 60_000).toISOString(),
+      source: "probe",
+      value: at === 2345 ? "much" : 20,
+    }));
+    const folder = newFolder();
+    const other = await testServer({ folder });
+    const answer = await other.call("POST", "/api/site-file", { ...file, zones: [{ ...zone, readings }] });
+    expect([answer.status, answer.body.errors?.map(({ path }) => path)]).toEqual([
+      422,
+      ["zones.0.readings.2345.value"],
+    ]);
+    expect(await other.db("zone_reading").count({ rows: "*" })).toEqual([{ rows: 0 }]);
+    expect(readdirSync(folder).filter((name) => name.startsWith("incoming"))).toEqual([]);
+  });
+
+  it.each([
+    ["a list left out", (file: Record<string, unknown>) => delete file["shelf"], "shelf"],
+    ["no site", (file: Record<string, unknown>) => delete file["site"], "site"],
+    [
+      "a zone without its picks",
+      (file: Record<string, unknown>) => delete (file["zones"] as Record<string, unknown>[])[0]?.["picks"],
+      "zones.0.picks",
+    ],
+    [
+      "its lists in another order",
+      (file: Record<string, unknown>) => {
+        const { sources } = file;
+        delete file["sources"];
+        file["sources"] = sources;
+      },
+      "sources",
+    ],
+    [
+      "a zone's name behind its lists",
+      (file: Record<string, unknown>) => {
+        const [zone] = file["zones"] as Record<string, unknown>[];
+        const { name } = zone ?? {};
+        delete zone?.["name"];
+        Object.assign(zone ?? {}, { name });
+      },
+      "zones.0.name",
+    ],
+  ])("is refused with %s", async (_what, damage, path) => {
+    const { call } = await described();
+    const { body: file } = await call("GET", "/api/site-file");
+    damage(file);
+    const other = await testServer({ folder: newFolder() });
+    const answer = await other.call("POST", "/api/site-file", file);
+    expect([answer.status, answer.body.errors?.map((error) => error.path)]).toEqual([422, [path]]);
+    expect((await other.call("GET", "/api/set-up")).body).toMatchObject({ site: null, zones: [], sources: [] });
+  });
+
+  it("is read once at a time, and packed bodies are refused in words", async () => {
+    const server = await described();
+    const text = JSON.stringify((await server.call("GET", "/api/site-file")).body);
+    const other = await testServer({ folder: newFolder() });
+    const post = (init: RequestInit) => fetch(`${other.url}/api/site-file`, { method: "POST", ...init });
+    const packed = await post({ body: text, headers: { "Content-Encoding": "gzip" } });
+    expect([packed.status, ((await packed.json()) as { title: string }).title]).toEqual([415, "Not in this encoding"]);
+    const both = await Promise.all([post({ body: text }), post({ body: text })]);
+    expect(both.map(({ status }) => status).toSorted((a, b) => a - b)).toEqual([
+      201,
+      expect.toSatisfy((s) => s === 409 || s === 422),
+    ]);
   });
 
   it("is never read over a site that stands", async () => {

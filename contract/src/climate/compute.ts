@@ -1,0 +1,19 @@
+import { endpoint } from "../basics/endpoint.ts";
+import { demandAnswerSchema, demandRequestSchema } from "./demand.ts";
+import { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-et.ts";
+
+export const computeReferenceEt = endpoint({
+  method: "post",
+  path: "/api/compute/reference-et",
+  summary: "Reference evapotranspiration",
+  body: referenceEtRequestSchema,
+  answer: referenceEtAnswerSchema,
+});
+
+export const computeDemand = endpoint({
+  method: "post",
+  path: "/api/compute/demand",
+  summary: "What a crop takes up in a day, by one of eight methods",
+  body: demandRequestSchema,
+  answer: demandAnswerSchema,
+});

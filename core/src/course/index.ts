@@ -1,0 +1,6 @@
+export { advance, correctWater, ecIn, missingIn, reach, stateOf } from "./advance.ts";
+export { balanceOf, type Balance, type DayOfBalance } from "./balance.ts";
+export { dayHours, giveWater, hoursUntil, type GivenMm, type HourlyMm } from "./day-hours.ts";
+export { fullState, rootsOf, storeOn, walkDay } from "./day-walk.ts";
+export { ENGINE } from "./engine.ts";
+export { rootZone, type RootZoneAnswer, type RootZoneInput } from "./root-zone.ts";

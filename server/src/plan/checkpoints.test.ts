@@ -1,0 +1,105 @@
+import { ENGINE } from "@sprunel/core/course";
+import { describe, expect, it } from "vitest";
+import { bags, newFolder, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+
+const NOW = "2026-06-25T16:00:00Z";
+
+/** A site whose days are known from the sample weather, with a soil and a substrate zone. */
+async function grown(folder = newFolder()): Promise<TestServer> {
+  const server = await testServer({ folder, now: NOW });
+  await server.call("POST", "/api/site", site);
+  const plantings = [{ cropId: "courgette", plantedOn: "2026-06-16", clearedOn: null, signs: [], targetPerM2: null }];
+  await server.call("POST", "/api/zones", { ...zone, plantings });
+  await server.call("POST", "/api/zones", { ...bags, plantings });
+  expect((await server.call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"))).status).toBe(201);
+  return server;
+}
+
+const keptDates = async ({ db }: TestServer, zoneId: number): Promise<string[]> =>
+  (
+    await db<{ date: string; zone_id: number }>("zone_checkpoint")
+      .where({ zone_id: zoneId })
+      .orderBy("date")
+      .select("date")
+  ).map(({ date }) => date);
+const board = async (server: TestServer) => (await server.call("GET", "/api/board?date=2026-06-20")).body["zones"];
+
+describe("checkpoints of root zones", () => {
+  it("are kept for every midnight that a page was worked out of, and give the same page to a program that starts anew", async () => {
+    const folder = newFolder();
+    const server = await grown(folder);
+    const before = await board(server);
+    expect(await keptDates(server, 1)).toEqual(expect.arrayContaining(["2026-06-17", "2026-06-20"]));
+    expect(await keptDates(server, 2)).toEqual(expect.arrayContaining(["2026-06-17", "2026-06-20"]));
+    await server.stop();
+    const again = await testServer({ folder, now: NOW });
+    expect(await board(again)).toEqual(before);
+    // A state that is looked up is not worked out: a kept one rules what is shown.
+    await again.db("zone_checkpoint").update({ engine: "of another program" });
+    await again.stop();
+    const anew = await testServer({ folder, now: NOW });
+    expect(await board(anew)).toEqual(before);
+    expect((await anew.db("zone_checkpoint").where({ engine: ENGINE })).length).toBeGreaterThan(3);
+  });
+
+  it.each([
+    [
+      "a reading of a past day",
+      // Written as it is: the page that answers a reading would keep its midnights anew at once.
+      async (server: TestServer) => {
+        await server.db("zone_reading").insert({
+          ...{ zone_id: 1, kind: "tensionKpa", source: "pen", value: 22 },
+          at_ms: Date.parse("2026-06-18T10:00:00Z"),
+        });
+        server.scope.cache.zoneChanged(1, "2026-06-18");
+      },
+    ],
+    [
+      "water that was logged late",
+      (server: TestServer) =>
+        server.call("POST", "/api/waterings", {
+          waterings: [{ zoneId: 1, startUtc: "2026-06-18T10:00:00Z", minutes: 20, litres: 400 }],
+        }),
+    ],
+  ])("are dropped by %s, from its day on and of its zone only", async (_what, store) => {
+    const server = await grown();
+    await board(server);
+    const other = await keptDates(server, 2);
+    await store(server);
+    expect((await keptDates(server, 1)).at(-1)).toBe("2026-06-18");
+    expect(await keptDates(server, 2)).toEqual(other);
+    await board(server);
+    expect(await keptDates(server, 1)).toContain("2026-06-20");
+  });
+
+  it("are dropped whole by an edit of the zone, and by weather from its hour on", async () => {
+    const server = await grown();
+    await board(server);
+    await server.db("weather_reading").where("hour_ms", Date.parse("2026-06-19T10:00:00Z")).update({ value: 0 });
+    expect((await keptDates(server, 1)).at(-1)).toBe("2026-06-19");
+    expect((await keptDates(server, 2)).at(-1)).toBe("2026-06-19");
+    await server.call("PUT", "/api/zones/1", { ...zone, version: 1, definition: { ...zone.definition, areaM2: 333 } });
+    expect(await keptDates(server, 1)).toEqual([]);
+    expect(await keptDates(server, 2)).not.toEqual([]);
+  });
+
+  it("tell a late reading on the board as if the day had never been worked out before", async () => {
+    const late = async (server: TestServer) =>
+      server.call("POST", "/api/waterings", {
+        waterings: [{ zoneId: 1, startUtc: "2026-06-17T08:00:00Z", minutes: 60, litres: 900 }],
+      });
+    const [seen, unseen] = [await grown(), await grown()];
+    await board(seen);
+    await late(seen);
+    await late(unseen);
+    expect(await board(seen)).toEqual(await board(unseen));
+  });
+
+  it("are few bytes: 60 zones over three years fit into 40 MB", async () => {
+    const server = await grown();
+    await board(server);
+    const [row] = await server.db("zone_checkpoint").select(server.db.raw("avg(length(state)) AS bytes"));
+    // With its keys and its place in two trees a row takes no more than 150 bytes beside the state.
+    expect(((row as { bytes: number }).bytes + 150) * 60 * 3 * 366).toBeLessThan(40e6);
+  });
+});
