@@ -10,8 +10,9 @@ test.afterAll(() => server.remove());
 /** From a zone on the board to the station of its roots. */
 async function openRoots(page: Page, name: string): Promise<void> {
   await page.getByRole("rowheader", { name }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(name);
   await page.getByRole("navigation", { name: "The water's path" }).getByRole("link", { name: "Roots" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("root zone");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(`${name}: root zone`);
 }
 
 for (const [name, shown] of [
@@ -23,7 +24,6 @@ for (const [name, shown] of [
   ["Water spinach basin", /cm (in tube|of water)|flooded again at/],
 ] as const)
   test(`${name}: the section is filled to this hour, and the books of its water close`, async ({ page }) => {
-    await page.goto("/");
     await page.goto("/");
     await openRoots(page, name);
     await expect(page.getByText(shown).first()).toBeVisible();
