@@ -14,9 +14,10 @@ const noSystemByName = [
   `BinaryExpression[operator=/^[!=]==?$/] > Literal[value=${SYSTEM_NAME}]`,
   `SwitchCase > Literal[value=${SYSTEM_NAME}]`,
   `ObjectExpression > Property > Literal.key[value=${SYSTEM_NAME}]`,
+  "ObjectExpression > Property > Identifier.key[name=/^(substrate|basin)$/]",
 ].map((selector) => ({
   selector,
-  message: "Ask the growing system's module (core/src/systems) what it does, not which it is.",
+  message: "Ask the growing system's module (systems/ of the core or of web) what it does, not which it is.",
 }));
 
 export default tseslint.config(
@@ -85,12 +86,17 @@ export default tseslint.config(
     ignores: [
       "core/src/systems/**",
       "core/src/site/zone*.ts",
-      "core/src/irrigation/zone-water*.ts",
+      "*/src/irrigation/zone-water*.ts",
       "server/src/database/migrations/**",
       "**/*.test.ts",
       "**/testing/**",
     ],
     rules: { "no-restricted-syntax": ["error", timeComesIn, ...noSystemByName] },
+  },
+  {
+    files: ["web/src/**/*.{ts,tsx}"],
+    ignores: ["web/src/systems/**", "**/*.test.{ts,tsx}", "web/src/testing/**"],
+    rules: { "no-restricted-syntax": ["error", ...noSystemByName] },
   },
   { files: ["web/src/**/*.{ts,tsx}"], ...reactHooks.configs.flat["recommended-latest"] },
   {

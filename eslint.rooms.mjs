@@ -77,6 +77,7 @@ export const LAYERS = {
       "http",
       "units",
       "words",
+      "systems",
       "parts",
       "chart",
       "working",

@@ -62,7 +62,7 @@ describe("the crop of a zone", () => {
     const first = await crop(zoneCrop({ planting: null, now: null }));
     expect(within(screen.getByRole("main")).getAllByRole("link", { name: /set-up/i })[0]).toHaveAttribute(
       "href",
-      "/set-up",
+      "/set-up?zone=1",
     );
     first.unmount();
     await crop(zoneCrop({ now: null }));

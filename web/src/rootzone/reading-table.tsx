@@ -5,7 +5,7 @@ import { dateAt } from "../place/date-at.ts";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
-import type { ReadingField } from "./reading-fields.ts";
+import type { ReadingField } from "../systems/reading-field.ts";
 import { useStrike } from "./use-readings.ts";
 import { useDates } from "../units/dates.tsx";
 

@@ -1,5 +1,4 @@
 import type { SoilReport, ZoneReport } from "@sprunel/contract/rootzone";
-import type { System } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
@@ -8,6 +7,7 @@ import { ReportHistory, type ReportFigure, type ReportPoint } from "../chart/rep
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import tables from "../theme/tables.module.css";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./roots.module.css";
@@ -15,10 +15,6 @@ import { useStrikeReport, useZoneReports } from "./use-reports.ts";
 import { useDates } from "../units/dates.tsx";
 
 const ReportDialog = lazy(async () => ({ default: (await import("./report-dialog.tsx")).ReportDialog }));
-
-/** Zones in soil have their soil tested, the others their solution. */
-export const inSoil = (system: System): boolean =>
-  system === "soil-drip" || system === "buried-drip" || system === "basin";
 
 type SoilFigure = Exclude<keyof SoilReport, "kind" | "takenOn" | "depthCm" | "texture">;
 const SOIL_FIGURES: readonly (ReportFigure & { readonly key: SoilFigure })[] = [
@@ -43,7 +39,8 @@ export function Reports({ zone }: { zone: BoardZone }) {
   const strike = useStrikeReport(zone.id);
   const { show } = useUnits();
   const [isOpen, setOpen] = useState(false);
-  const soil = inSoil(zone.system);
+  // Zones in soil have their soil tested, the others their solution.
+  const soil = SYSTEM_WORDS[zone.system].inSoil === true;
   const figures = soil ? SOIL_FIGURES : SOLUTION_FIGURES;
   if (reports.isError && !reports.data)
     return <ProblemNote error={reports.error} onRetry={() => void reports.refetch()} />;

@@ -12,11 +12,10 @@ import { useView } from "../place/use-view.ts";
 import { showDigits } from "../units/show.ts";
 import { Measure, useUnits } from "../units/use-units.tsx";
 import { MISSING_WORDS } from "../words/missing-words.ts";
-import { systemWords } from "../words/system-words.ts";
-import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
+import type { ReadingField } from "../systems/reading-field.ts";
 import { Round } from "./round.tsx";
 import styles from "./roots-of-all.module.css";
-import { storeWords } from "./store-words.ts";
 import { useRootStation } from "./use-readings.ts";
 import { SetUpLink } from "../place/set-up-link.tsx";
 
@@ -70,13 +69,13 @@ function ZoneRow({ zone, now, read }: { zone: BoardZone; now: string; read: Read
         <Mark kind={zone.missing ? "none" : zone.rootsMark} />
         <span>
           <span className={styles["name"]}>{zone.name}</span>
-          <span className={styles["sub"]}>{systemWords(zone.system)}</span>
+          <span className={styles["sub"]}>{SYSTEM_WORDS[zone.system].name}</span>
         </span>
       </Link>
       <div role="cell">
         <Water zone={zone} now={now} />
       </div>
-      {(READING_FIELDS[zone.system] ?? [])
+      {SYSTEM_WORDS[zone.system].readings
         .filter(({ key }) => key !== "drainPct" && key !== "levelCm")
         .slice(0, 3)
         .map((field) => (
@@ -91,7 +90,7 @@ function Water({ zone: { roots, missing }, now }: { zone: BoardZone; now: string
   const { show } = useUnits();
   if (!roots) return <span className={styles["sub"]}>{missing ? MISSING_WORDS[missing] : "not known"}</span>;
   if (roots.kind === "stored") {
-    const { key, sub } = storeWords(roots, show, true);
+    const { key, sub } = SYSTEM_WORDS[roots.system].state(roots, show, true);
     return (
       <>
         <span className={styles["key"]}>

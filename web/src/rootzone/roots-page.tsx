@@ -7,13 +7,14 @@ import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import { usePlace } from "../place/use-place.ts";
-import { READING_FIELDS, type ReadingField } from "./reading-fields.ts";
+import type { ReadingField } from "../systems/reading-field.ts";
+import { SYSTEM_VIEWS } from "../systems/views.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { BalanceTable } from "./balance-table.tsx";
 import { RootsChart } from "./roots-chart.tsx";
 import { Reports } from "./reports.tsx";
 import { ReadingTable } from "./reading-table.tsx";
 import styles from "./roots.module.css";
-import { Section } from "./section.tsx";
 import { useLog } from "../place/log-context.ts";
 import { useRootHistory } from "./use-readings.ts";
 
@@ -23,6 +24,8 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   const history = useRootHistory(zone.id, date);
   const board = useBoard(date).data;
   const log = useLog();
+  const { readings } = SYSTEM_WORDS[zone.system];
+  const { Section } = SYSTEM_VIEWS[zone.system];
   const vessel = useSetUp().data?.zones.find(({ id }) => id === zone.id)?.layout?.vessel?.kind;
   if (history.isError && !history.data)
     return <ProblemNote error={history.error} onRetry={() => void history.refetch()} />;
@@ -41,7 +44,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           ) : (
             <p className="quiet">Nothing is known of this root zone on this day.</p>
           )}
-          {zone.system in READING_FIELDS && (
+          {readings.length > 0 && (
             <div className={styles["actions"]}>
               <Button type="primary" onClick={() => log.open({ kind: "reading", zoneId: zone.id })}>
                 Log a reading
@@ -51,12 +54,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           {history.data.balances && <BalanceTable balances={history.data.balances} />}
         </section>
         <section>
-          <Past
-            history={history.data}
-            fields={READING_FIELDS[zone.system] ?? []}
-            timeZone={board?.site?.timeZone ?? "UTC"}
-            zoneId={zone.id}
-          />
+          <Past history={history.data} fields={readings} timeZone={board?.site?.timeZone ?? "UTC"} zoneId={zone.id} />
         </section>
       </div>
       <Reports zone={zone} />

@@ -1,5 +1,5 @@
 import type { NewRound } from "@sprunel/contract/rootzone";
-import type { ReadingKey } from "./reading-fields.ts";
+import type { ReadingKey } from "../systems/reading-field.ts";
 
 /** What a jug under a dripper, the tray and its drippers say of the share that drained. */
 export interface Bucket {

@@ -11,7 +11,9 @@ import { useNoting } from "../place/use-noting.ts";
 import { ageWords } from "../place/age.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";
-import { READING_FIELDS, shownReading, unusualWords, type ReadingField, type Show } from "./reading-fields.ts";
+import type { ReadingField } from "../systems/reading-field.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
+import { shownReading, unusualWords, type Show } from "./unusual-reading.ts";
 import { bucketSharePct, NO_DRAFT, readingsOf, type Bucket, type DraftRow, type RoundDraft } from "./round-draft.ts";
 import styles from "./round.module.css";
 import { lastOf, useAddRound, type LastOfZone } from "./use-readings.ts";
@@ -29,7 +31,7 @@ export function Round({ board, last }: { board: Board; last: RootStation }) {
   const [faults, setFaults] = useState<readonly string[]>([]);
   const [written, setWritten] = useState(0);
   const add = useAddRound();
-  const read = board.zones.filter((zone) => zone.system in READING_FIELDS);
+  const read = board.zones.filter((zone) => SYSTEM_WORDS[zone.system].readings.length > 0);
   const change = (zone: BoardZone, part: Partial<DraftRow>): void => {
     setWritten(0);
     const before = draft[zone.id] ?? { at: noting?.now ?? board.now, values: {} };
@@ -94,7 +96,7 @@ function keyOf(zone: BoardZone, field: string): string {
 function questionsOf(zone: BoardZone, row: DraftRow | undefined, last: LastOfZone, show: Show): Question[] {
   if (!row) return [];
   const share = row.bucket && bucketSharePct(row.bucket);
-  return (READING_FIELDS[zone.system] ?? []).flatMap((field) => {
+  return SYSTEM_WORDS[zone.system].readings.flatMap((field) => {
     const value = field.key === "drainPct" && typeof share === "number" ? share : row.values[field.key];
     const words = typeof value === "number" ? unusualWords(field, value, last, show) : null;
     return words
@@ -135,7 +137,7 @@ interface FieldsProps {
 }
 
 function ZoneFields({ zone, now, row, last, open, onChange }: FieldsProps) {
-  const fields = READING_FIELDS[zone.system] ?? [];
+  const fields = SYSTEM_WORDS[zone.system].readings;
   return (
     <WalkStop name={zone.name}>
       {fields.map((field) =>

@@ -4,7 +4,7 @@ import { addDays } from "@sprunel/core/time";
 import { useLayoutEffect, useRef } from "react";
 import { useWorking } from "../working/use-working.ts";
 import { STATIONS } from "../place/stations.ts";
-import { READING_FIELDS } from "../rootzone/reading-fields.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { useLog } from "../place/log-context.ts";
 import { usePlace, type Place } from "../place/use-place.ts";
 
@@ -75,7 +75,7 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
         log.open({ kind: "pick", zoneId: place.zoneId });
         return;
       }
-      const readable = zones.filter((zone) => zone.system in READING_FIELDS);
+      const readable = zones.filter((zone) => SYSTEM_WORDS[zone.system].readings.length > 0);
       const meant =
         readable.find((zone) => zone.id === (place.zoneId ?? focused)) ??
         (place.zoneId === null ? readable[0] : undefined);

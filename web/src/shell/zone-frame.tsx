@@ -1,7 +1,7 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { systemWords } from "../words/system-words.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { Mark } from "../parts/mark.tsx";
 import { MoreLinks } from "../place/more-links.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -34,7 +34,7 @@ export function ZoneFrame({ board, children }: { board: Board; children: ReactNo
 }
 
 function subOf({ system, crop }: BoardZone): string {
-  return crop ? `${systemWords(system)} · ${crop.stage}` : systemWords(system);
+  return crop ? `${SYSTEM_WORDS[system].name} · ${crop.stage}` : SYSTEM_WORDS[system].name;
 }
 
 function Entry({

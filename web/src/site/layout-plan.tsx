@@ -3,8 +3,8 @@ import type { Stand } from "@sprunel/core/site";
 import type { Quantity } from "@sprunel/core/units";
 import { useUnits } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
-import { LAYOUTS } from "./layout-fields.ts";
-import { LayoutSection } from "./layout-section.tsx";
+import { CUT } from "../systems/drawing.tsx";
+import { SYSTEM_VIEWS } from "../systems/views.ts";
 import styles from "./set-up.module.css";
 
 /** A stretch of one bed from above, to scale, and a cut across it; below them what follows. */
@@ -71,16 +71,47 @@ export function LayoutPlan({
           )}
         </g>
       </svg>
-      <LayoutSection system={system} layout={layout} figures={figures} />
+      <Cut system={system} layout={layout} figures={figures} />
       <figcaption>
         <Explained title="Stand and water of this layout" steps={stand.working}>
           {amount("area", stand.areaM2)} · {stand.plants} plants, {amount("density", stand.plantsPerM2)}
           {stand.flowLh > 0 &&
             ` · ${stand.drippers} drippers give ${amount("flow", stand.flowLh)}: ${amount("volume", stand.litresPerPlantH)} a plant and ${amount("rain", stand.mmPerH)} in an hour`}
           {stand.waterHeldLPlant !== null &&
-            ` · ${stand.vessels} ${LAYOUTS[system].vessels[layout.vessel?.kind ?? "pot"]?.name ?? "vessels"} hold ${amount("volume", stand.waterHeldLPlant)} of water a plant`}
+            ` · ${stand.vessels} ${SYSTEM_VIEWS[system].questions.vessels[layout.vessel?.kind ?? "pot"]?.name ?? "vessels"} hold ${amount("volume", stand.waterHeldLPlant)} of water a plant`}
         </Explained>
       </figcaption>
     </figure>
+  );
+}
+
+/** A cut across one bed, tank, bench or basin: what roots live in and where the water comes from; heights are not to scale. */
+function Cut({
+  system,
+  layout,
+  figures,
+}: {
+  system: System;
+  layout: Layout;
+  figures: Readonly<Record<string, unknown>>;
+}) {
+  const { show } = useUnits();
+  const { picture, words } = SYSTEM_VIEWS[system].cut({ layout, figures }, (cm) => {
+    const { text, unit } = show("depth", cm);
+    return `${text} ${unit}`;
+  });
+  const { width, height } = CUT;
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      role="img"
+      aria-label={`A cut across: ${words || "its vessels"}`}
+    >
+      {picture}
+      <text x={width / 2} y={height - 6} fontSize="13" textAnchor="middle" fill="var(--ink)">
+        {words}
+      </text>
+    </svg>
   );
 }

@@ -25,10 +25,13 @@ export interface FormValues {
     | undefined;
 }
 
+/** What the form of a new zone starts with. */
+export const FIRST_SYSTEM: System = "substrate";
+
 export const NEW_ZONE: FormValues = {
   house: { name: "House 1", transmissionPct: COVER_START.value },
-  definition: startValues("substrate"),
-  layout: SYSTEMS.substrate.layout,
+  definition: startValues(FIRST_SYSTEM),
+  layout: SYSTEMS[FIRST_SYSTEM].layout,
 };
 
 interface House {

@@ -19,16 +19,26 @@ import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./set-up.module.css";
-import { LAYOUTS, type LayoutField } from "./layout-fields.ts";
+import type { LayoutField } from "../systems/questions.ts";
+import { SYSTEM_VIEWS } from "../systems/views.ts";
 import { LayoutPlan } from "./layout-plan.tsx";
 import { Seedlings } from "./seedlings.tsx";
 import { StaleEdit, withoutIdentity } from "../forms/stale-edit.tsx";
-import { systemWords } from "../words/system-words.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { useFormSave } from "./use-form-save.ts";
 import { useSaveZone } from "../place/use-set-up.ts";
 import { startFields, startOf, startValues, zoneFields } from "./zone-fields.ts";
 import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
-import { housesOf, NEW_ZONE, standFor, valuesOf, zoneOf, type FormValues, type Laid } from "./zone-form-values.ts";
+import {
+  FIRST_SYSTEM,
+  housesOf,
+  NEW_ZONE,
+  standFor,
+  valuesOf,
+  zoneOf,
+  type FormValues,
+  type Laid,
+} from "./zone-form-values.ts";
 import { DateInput } from "../forms/date-input.tsx";
 
 /** What follows from size, planting and watering. */
@@ -52,11 +62,11 @@ export function ZoneForm({
   const [form] = Form.useForm<FormValues>();
   const save = useSaveZone();
   const [unconfirmed, setUnconfirmed] = useState<readonly string[]>(
-    zone?.unconfirmed ?? [...startFields("substrate"), "transmissionPct"],
+    zone?.unconfirmed ?? [...startFields(FIRST_SYSTEM), "transmissionPct"],
   );
   const watched = Form.useWatch(["definition", "system"], { form, preserve: true }) as System | undefined;
   const plantedCrop = Form.useWatch(["planting", "cropId"], form) as string | undefined;
-  const system = watched ?? zone?.definition.system ?? "substrate";
+  const system = watched ?? zone?.definition.system ?? FIRST_SYSTEM;
 
   const [earlier, setEarlier] = useState<readonly Planting[]>(zone?.plantings.slice(0, -1) ?? []);
   const standing = Form.useWatch<FormValues["planting"]>("planting", { form, preserve: true });
@@ -120,7 +130,7 @@ export function ZoneForm({
       },
     });
   };
-  const layouts = LAYOUTS[system];
+  const layouts = SYSTEM_VIEWS[system].questions;
   const layoutItem = ({ key, label, quantity, unit }: LayoutField) => (
     <Form.Item key={key} name={["layout", ...key.split(".")]} label={label}>
       <QuantityInput {...(quantity && { quantity })} {...(unit && { unit })} />
@@ -191,7 +201,7 @@ export function ZoneForm({
       </Question>
       <Question number={2} text="In what system?">
         <Form.Item name={["definition", "system"]} label="Growing system">
-          <Select options={SYSTEM_NAMES.map((value) => ({ value, label: systemWords(value) }))} />
+          <Select options={SYSTEM_NAMES.map((value) => ({ value, label: SYSTEM_WORDS[value].name }))} />
         </Form.Item>
         <Form.Item name={["house", "name"]} label="House or field">
           <AutoComplete options={[...houses.keys()].map((value) => ({ value }))} showSearch={{ filterOption: true }} />

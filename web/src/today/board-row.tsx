@@ -3,12 +3,11 @@ import { Link } from "react-router";
 import { Mark } from "../parts/mark.tsx";
 import type { STATIONS } from "../place/stations.ts";
 import { usePlace } from "../place/use-place.ts";
-import { systemWords } from "../words/system-words.ts";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
 import { Yield } from "../units/yield.tsx";
 import styles from "./board.module.css";
-import { storeWords } from "../rootzone/store-words.ts";
 import { MISSING_WORDS } from "../words/missing-words.ts";
 import { StageBar, TargetBar } from "../parts/small-bars.tsx";
 
@@ -23,7 +22,7 @@ export function BoardRow({ zone }: { zone: BoardZone }) {
         <span className={styles["who"]}>
           <span className={styles["zoneName"]}>{zone.name}</span>
           <span className={styles["sub"]}>
-            {zone.house} · {systemWords(zone.system)}
+            {zone.house} · {SYSTEM_WORDS[zone.system].name}
           </span>
         </span>
       </Link>
@@ -154,7 +153,7 @@ type StoreRoots = Exclude<BoardZone["roots"], { kind: "drained" } | null>;
 /** Soil, tank, pots or basin: what is missing, in the words of each, and the mark at which it is filled. */
 function StoreCell({ zone, roots, to }: { zone: BoardZone; roots: StoreRoots; to: string }) {
   const { show } = useUnits();
-  const { key, sub } = storeWords(roots, show);
+  const { key, sub } = SYSTEM_WORDS[roots.system].state(roots, show, false);
   return (
     <Link role="cell" className={cellClass(zone.rootsMark)} to={to} data-figure="depletion" data-zone={zone.id}>
       <CellMark mark={zone.rootsMark} />

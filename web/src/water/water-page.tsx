@@ -7,7 +7,7 @@ import { useZoneFeed } from "../feed/use-feed.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { useWaterStation } from "../place/use-sources.ts";
-import { inSoil } from "../rootzone/reports.tsx";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import figures from "../theme/figures.module.css";
 import { Amount, Measure } from "../units/use-units.tsx";
 import { AcidNeed } from "./acid-need.tsx";
@@ -57,7 +57,7 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
             : "One of these waters has no lab report, so nothing is said of what they do here."}
         </p>
       )}
-      {inSoil(zone.system) &&
+      {SYSTEM_WORDS[zone.system].inSoil &&
         sources.map(({ source }) => source.analysis && <Dosing key={source.id} zone={zone} source={source} />)}
     </>
   );

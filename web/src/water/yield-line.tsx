@@ -2,6 +2,7 @@ import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
 import { CROPS } from "@sprunel/core/crop";
 import { relativeYieldPct, waterEcMsCm } from "@sprunel/core/water";
+import { SYSTEM_WORDS } from "../systems/words.ts";
 import { Explained } from "../working/explained.tsx";
 
 /** What this zone's crop yields in soil under the zone's own water, against none of its salt. */
@@ -16,10 +17,7 @@ export function YieldLine({ zone, water }: { zone: BoardZone; water: NonNullable
         {pct.toFixed(0)} %
       </Explained>{" "}
       of what it yields without salt
-      {zone.system === "soil-drip" || zone.system === "buried-drip"
-        ? ""
-        : "; it does not stand in soil, so its feed counts instead"}
-      .
+      {SYSTEM_WORDS[zone.system].inSoil ? "" : "; it does not stand in soil, so its feed counts instead"}.
     </p>
   );
 }
