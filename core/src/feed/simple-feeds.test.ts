@@ -92,26 +92,47 @@ describe("a tank topped up", () => {
 
 describe("slow release", () => {
   it("leaves half of the liquid feed where granules give half, and is twice as fast at ten degrees more", () => {
-    // 3 g/L · 2 L · 160 mg/g ÷ 120 days = 8 mg a day at 21 °C
-    const grains = {
-      gL: 3,
-      nPct: 16,
-      longevityDays: 120,
-      statedAtC: 21,
-      temperatureC: 21,
-      substrateLPlant: 2,
-      ageDays: 30,
-      needMgPlantDay: 16,
-    };
-    expect(slowRelease(grains)).toMatchObject({ nMgPlantDay: 8, liquidSharePct: 50, releasedPct: 25, daysLeft: 90 });
-    expect(slowRelease({ ...grains, temperatureC: 31 })).toMatchObject({
-      nMgPlantDay: 16,
-      liquidSharePct: 0,
-      daysLeft: 30,
-    });
-    expect(slowRelease({ ...grains, ageDays: 130 })).toMatchObject({ nMgPlantDay: 0, liquidSharePct: 100 });
+    // 3 g/L · 2 L · 160 mg/g are 960 mg; from 5 to 77 % of the time it comes at a steady (0.6 + 0.4 · ln 1.6) ÷ 0.95 of it
+    const grains = GRAINS;
+    const pace = (0.6 + 0.4 * Math.log(1.6)) / 0.95;
+    const steady = slowRelease(grains);
+    expect(steady.nMgPlantDay).toBeCloseTo((960 * pace) / 120, 9);
+    expect(steady.releasedPct).toBeCloseTo(100 * pace * (0.25 - 0.05), 9);
+    expect(steady.liquidSharePct).toBeCloseTo(100 - (100 * 8 * pace) / 16, 9);
+    expect(slowRelease({ ...grains, temperatureC: 31 }).nMgPlantDay).toBeCloseTo(2 * steady.nMgPlantDay, 9);
+  });
+
+  it("waits before anything comes out, and has set three quarters free when its label's time is over", () => {
+    const grains = { ...GRAINS, ageDays: 5 };
+    expect(slowRelease(grains)).toMatchObject({ nMgPlantDay: 0, releasedPct: 0, liquidSharePct: 100 });
+    expect(slowRelease({ ...GRAINS, ageDays: 120 }).releasedPct).toBeCloseTo(75, 9);
+    const late = slowRelease({ ...GRAINS, ageDays: 400 });
+    expect(late.nMgPlantDay).toBeLessThan(0.5);
+    expect(late.daysLeft).toBe(0);
+  });
+
+  it("counts every day at the warmth it had: a cold month and a warm one are not two mild ones", () => {
+    const days = [...Array<number>(30).fill(11), ...Array<number>(30).fill(31)];
+    // 30 · ½ + 30 · 2 = 75 stated days; sixty days at the mean of 21 °C would be 60
+    const swung = slowRelease({ ...GRAINS, ageDays: 60, pastC: days });
+    const mild = slowRelease({ ...GRAINS, ageDays: 60, pastC: 21 });
+    expect(swung.releasedPct).toBeGreaterThan(mild.releasedPct);
+    expect(swung.releasedPct).toBeCloseTo(slowRelease({ ...GRAINS, ageDays: 75, pastC: 21 }).releasedPct, 9);
+    expect(() => slowRelease({ ...GRAINS, ageDays: 3, pastC: [20, 20] })).toThrow(/one a day, 3, not 2/);
   });
 });
+
+const GRAINS = {
+  gL: 3,
+  nPct: 16,
+  longevityDays: 120,
+  statedAtC: 21,
+  temperatureC: 21,
+  pastC: 21,
+  substrateLPlant: 2,
+  ageDays: 30,
+  needMgPlantDay: 16,
+};
 
 describe("a granular dressing", () => {
   it("is 150 kg/ha of a bag of 20 % for 30 kg/ha, and adds up over beds, rows and plants", () => {

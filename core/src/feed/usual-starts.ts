@@ -11,7 +11,7 @@ export const USUAL_STARTS = {
   /** L/m² and mol/m² of the day that the strength was set for; how far the strength may move */
   season: { usualWaterLM2: 3, lightMolM2: 12, usualLightMolM2: 18, least: 0.7, most: 1.4 },
   /** a coated fertiliser of a season's length, as labels write it */
-  slowRelease: { gL: 3, nPct: 15, longevityDays: 120, statedAtC: 21, temperatureC: 20, ageDays: 0 },
+  slowRelease: { gL: 3, nPct: 15, longevityDays: 120, statedAtC: 21, temperatureC: 20, pastC: 20, ageDays: 0 },
   /** kg/ha of the nutrient in one dressing, and its share in the grains, % */
   dressing: { nutrientKgHa: 40, contentPct: 15 },
   /** L/m² that a crop drinks in a day */

@@ -137,6 +137,8 @@ function checkSubstrate(checks: Checks, substrate: SubstrateNeeds | undefined): 
 }
 
 function checkSoil(checks: Checks, soil: SoilNeeds | undefined): void {
+  // What is missing over the ground is missing from its wetted share: no more can be than that share holds.
+  const heldMm = soil ? (soil.totalAvailableMm * Math.min(100, soil.wettedPct)) / 100 : NaN;
   checks
     .present("soil", "The state of the soil", soil)
     .range("soil.totalAvailableMm", "The total available water", soil?.totalAvailableMm, 0.1, 1000, "mm")
@@ -145,8 +147,8 @@ function checkSoil(checks: Checks, soil: SoilNeeds | undefined): void {
       "The depletion",
       soil?.depletionMm,
       0,
-      soil?.totalAvailableMm ?? 1000,
-      "mm (the total available water)",
+      Number.isFinite(heldMm) && heldMm > 0 ? heldMm : 1000,
+      "mm (the available water of the wetted share)",
     )
     .range("soil.triggerPct", "The trigger", soil?.triggerPct, 1, 100, "%")
     .range("soil.refillPct", "The refill", soil?.refillPct, 1, 100, "%")

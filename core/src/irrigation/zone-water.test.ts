@@ -149,6 +149,8 @@ describe("a zone's water", () => {
     ["demandMm", { et0Mm: 4, kc: 1 }],
     ["soil", { system: "soil-drip" as const }],
     ["soil.depletionMm", { system: "soil-drip" as const, soil: { ...soil, depletionMm: 90 } }],
+    // 60 % of 80 mm are wetted: 49 mm cannot be missing from 48.
+    ["soil.depletionMm", { system: "soil-drip" as const, soil: { ...soil, depletionMm: 49 } }],
     ["soil.ecWaterMsCm", { system: "soil-drip" as const, soil: { ...soil, ecWaterMsCm: 16 } }],
   ])("refuses a bad %s and names it", (path, change) => {
     expect(() => zoneWater({ ...bags, ...change })).toThrow(expect.objectContaining({ path }));

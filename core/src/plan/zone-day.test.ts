@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { sunTimes } from "../climate/sun-times.ts";
 import { cropById } from "../crop/library.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { clockSeconds } from "../time/clock.ts";
@@ -218,6 +219,20 @@ describe("a zone's day", () => {
       week.filter((date) => dayOf({ ...buried, daysAWeek }, { demandMm: 4, missingMm, date }).water.litres > 0).length;
     expect([1, 3, 5, 7].map((days) => watered(days, 30))).toEqual([1, 3, 5, 7]);
     expect(watered(1, 200)).toBe(7);
+  });
+
+  it("keeps an hour short of a sunset after midnight as far before midnight as it is before the sunset", () => {
+    // At 65.0° N, 25.5° E the June sun sets at 0:02 of the next date by the clock of Helsinki (UTC+3).
+    const north = { latitudeDeg: 65, longitudeDeg: 25.5, elevationM: 10, timeZone: "Europe/Helsinki" };
+    const at = (endBeforeSunsetMin: number): number =>
+      seconds(
+        dayOf({ ...SUBSTRATE, endBeforeSunsetMin }, { demandMm: 2, date: "2026-06-20", place: north }).window.end,
+      );
+    const sun = sunTimes("2026-06-20", north.timeZone, north.latitudeDeg, north.longitudeDeg);
+    const afterMidnightS = ((sun?.setMs ?? 0) - Date.parse("2026-06-20T21:00:00Z")) / 1000;
+    expect(afterMidnightS).toBeGreaterThan(0);
+    expect(at(0)).toBe(86_400);
+    expect(at(60)).toBeCloseTo(86_400 + afterMidnightS - 3600, -2);
   });
 
   it("keeps an hour around noon where sunrise and sunset leave none, and eight to four where there is no sun", () => {

@@ -121,6 +121,8 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
   };
 }
 
+const MINUTE_MS = 60_000;
+
 /** The line with which a zone's water begins. */
 const REPEATED = "Demand";
 
@@ -181,14 +183,14 @@ function sunWindow(
   timeZone: string,
 ): { start: string; end: string } {
   if (!sun) return WINDOW_WITHOUT_SUN;
-  // In the far north the June sun sets on the next date: water ends with the date.
+  // The limits are instants: in the far north the June sun sets on the next date, and water ends with this one.
   const clock = (ms: number): number => {
     const shown = clockOf(ms, timeZone);
     return shown.date === date ? shown.clockS : shown.date > date ? 86_400 : 0;
   };
   const minute = (seconds: number): number => Math.round(seconds / 60) * 60;
-  const start = minute(clock(sun.riseMs) + zone.startAfterSunriseMin * 60);
-  const end = minute(clock(sun.setMs) - zone.endBeforeSunsetMin * 60);
+  const start = minute(clock(sun.riseMs + zone.startAfterSunriseMin * MINUTE_MS));
+  const end = minute(clock(sun.setMs - zone.endBeforeSunsetMin * MINUTE_MS));
   // In the shortest days the two limits may cross; then the middle hour of the day remains.
   const middle = minute((start + end) / 2);
   const [from, to] = end - start >= 3600 ? [start, end] : [middle - 1800, middle + 1800];

@@ -10,13 +10,22 @@ import { trySum } from "../../sums/try-sum.ts";
 import { targetOf } from "../use-feed.ts";
 
 type Key =
-  "gL" | "nPct" | "longevityDays" | "statedAtC" | "temperatureC" | "substrateLPlant" | "ageDays" | "needMgPlantDay";
+  | "gL"
+  | "nPct"
+  | "longevityDays"
+  | "statedAtC"
+  | "temperatureC"
+  | "pastC"
+  | "substrateLPlant"
+  | "ageDays"
+  | "needMgPlantDay";
 const FIELDS: readonly SumField<Key>[] = [
   { key: "gL", label: "Mixed into the substrate", quantity: "perSubstrate" },
   { key: "nPct", label: "Nitrogen of the label", unit: "%" },
   { key: "longevityDays", label: "Lasts, as the label says", unit: "days" },
   { key: "statedAtC", label: "at", quantity: "temperature" },
   { key: "temperatureC", label: "Substrate now", quantity: "temperature" },
+  { key: "pastC", label: "Substrate since it was mixed in", quantity: "temperature", note: "mean of all days" },
   { key: "substrateLPlant", label: "Substrate of a plant", quantity: "volume" },
   { key: "ageDays", label: "Mixed in since", unit: "days" },
   { key: "needMgPlantDay", label: "A plant needs nitrogen", unit: "mg a day", note: "today’s water at the target" },
@@ -50,7 +59,7 @@ function Form({ start }: { start: Pick<Readonly<Record<Key, number | null>>, "ne
       <SumFields fields={FIELDS} values={values} onChange={setValues} />
       <Answer title="Slow release" sum={typed && trySum(() => slowRelease(typed))}>
         {({ liquidSharePct, nMgPlantDay, releasedPct, daysLeft }) =>
-          `${liquidSharePct.toFixed(0)} % of the liquid feed remains: the grains give ${nMgPlantDay.toFixed(1)} mg of N a day, are ${releasedPct.toFixed(0)} % spent and last ${Math.round(daysLeft)} days more`
+          `${liquidSharePct.toFixed(0)} % of the liquid feed remains: the grains give ${nMgPlantDay.toFixed(1)} mg of N a day, are ${releasedPct.toFixed(0)} % out and are spent in ${Math.round(daysLeft)} days`
         }
       </Answer>
     </section>
