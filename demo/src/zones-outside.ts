@@ -48,7 +48,7 @@ export const outside: readonly DemoZone[] = [
     waters: { "Roof basin": 100 },
     zone: {
       name: "Blueberry pots",
-      house: { name: "Net yard", transmissionPct: 82 },
+      house: { name: "Net yard", transmissionPct: 82, rainThroughPct: 85 },
       definition: {
         system: "substrate",
         areaM2: 900,

@@ -6,7 +6,7 @@ export const underGlass: readonly DemoZone[] = [
     waters: { "Roof basin": 70, Borehole: 30 },
     zone: {
       name: "Melon bags",
-      house: { name: "Glass A", transmissionPct: 68 },
+      house: { name: "Glass A", transmissionPct: 68, heatedToC: 17 },
       definition: {
         system: "substrate",
         areaM2: 640,
@@ -43,7 +43,7 @@ export const underGlass: readonly DemoZone[] = [
     waters: { "Roof basin": 100 },
     zone: {
       name: "Lettuce tanks",
-      house: { name: "Glass A", transmissionPct: 68 },
+      house: { name: "Glass A", transmissionPct: 68, heatedToC: 17 },
       definition: {
         system: "solution-tank",
         areaM2: 180,
@@ -75,7 +75,7 @@ export const underGlass: readonly DemoZone[] = [
     waters: { "Roof basin": 100 },
     zone: {
       name: "Cyclamen benches",
-      house: { name: "Glass B", transmissionPct: 66 },
+      house: { name: "Glass B", transmissionPct: 66, heatedToC: 15 },
       definition: {
         system: "sub-irrigated-bench",
         areaM2: 240,
@@ -102,7 +102,7 @@ export const underGlass: readonly DemoZone[] = [
     waters: { "Roof basin": 100 },
     zone: {
       name: "Succulent mats",
-      house: { name: "Glass B", transmissionPct: 66 },
+      house: { name: "Glass B", transmissionPct: 66, heatedToC: 15 },
       definition: {
         system: "sub-irrigated-bench",
         areaM2: 160,

@@ -157,6 +157,30 @@ describe("a weather import", () => {
     expect(await db("weather_conflict").first("value")).toEqual({ value: 25 });
   });
 
+  it("brings wind from the height of its sensor down to 2 m: 10 m where nobody says it, and asks", async () => {
+    const et = async (windHeightM?: number): Promise<number> => {
+      const { call } = await withSite({ now: "2026-07-09T16:00:00Z" });
+      await call("POST", "/api/zones", { ...zone, house: { name: "Field", transmissionPct: 100 } });
+      const file = sampleFile("weather-iso.csv", windHeightM === undefined ? {} : { windHeightM });
+      const { dialect } = (await call("POST", "/api/weather/previews", file)).body;
+      expect(dialect).toMatchObject({
+        windHeightM: windHeightM ?? 10,
+        windHeightAssumed: windHeightM === undefined,
+      });
+      await call("POST", "/api/weather/imports", file);
+      const { body } = await call("GET", "/api/zones/1/day?date=2026-06-20");
+      const { inputs } = (body["workings"] as Record<string, { inputs: { name: string; value: number }[] }>)[
+        "demand"
+      ] ?? {
+        inputs: [],
+      };
+      return inputs.find(({ name }) => name === "Wind, mean")?.value ?? NaN;
+    };
+    // FAO-56, eq. 47: 4.87 ÷ ln(67.8 · 10 − 5.42) = 0.748
+    expect((await et()) / (await et(2))).toBeCloseTo(0.748, 3);
+    expect(await et(10)).toBe(await et());
+  });
+
   it("refuses a file that is no weather whole, in words", async () => {
     const { call, db } = await withSite();
     const letter = {

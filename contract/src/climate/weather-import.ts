@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { chosenFile, dialect, judgedLines } from "../basics/table-file.ts";
-import { instantSchema } from "../basics/basics.ts";
+import { instantSchema, quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);
@@ -14,6 +14,9 @@ export const weatherChoicesSchema = z.strictObject({
     .optional()
     .describe("whether a time is that of the start or the end of its hour"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+  windHeightM: quantitySchema("The height of the wind sensor", 0.5, 200, "m")
+    .optional()
+    .describe("above ground; 10 m when left out"),
   columns: z
     .array(z.strictObject({ column: z.number().int().min(1), kind: columnKindSchema, unit: z.string().max(20) }))
     .max(200)
@@ -39,6 +42,8 @@ export const weatherPreviewSchema = z
       ...dialect,
       stampMarks: z.enum(["start", "end"]),
       stampMarksAssumed: z.boolean(),
+      windHeightM: z.number(),
+      windHeightAssumed: z.boolean().describe("nobody has said it yet"),
     }),
     columns: z.array(
       z.object({

@@ -102,6 +102,10 @@ const houseSchema = z.strictObject({
   name: textSchema("The house's name", 60),
   /** 100 is the open field, with its rain and wind */
   transmissionPct: quantitySchema("Light through the cover", 1, 100, "%"),
+  /** as nets let through; null: all of it in the open field, none under a cover; left out: as it is known of the house */
+  rainThroughPct: quantitySchema("Rain through the cover", 0, 100, "%").nullable().optional(),
+  /** null where nothing heats it */
+  heatedToC: quantitySchema("The heating's set point", -10, 35, "°C").nullable().optional(),
 });
 
 export const newZoneSchema = z

@@ -47,6 +47,9 @@ export function psychrometricConstantKpaC(pressureKpa: number): number {
   return 0.665e-3 * pressureKpa;
 }
 
+/** Height of a weather station's wind sensor where nobody says it, m: the meteorological standard (WMO-No. 8). Asked at import. */
+export const WIND_HEIGHT_M = 10;
+
 /**
  * Wind at the 2 m of the reference surface from wind measured higher or lower, over short grass.
  *

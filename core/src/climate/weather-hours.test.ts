@@ -53,4 +53,13 @@ describe("the air in a house", () => {
     const [air] = houseAir(weatherHours(0, HOUR, both(0, 20, 50)), [], 0);
     expect(air).toMatchObject({ airTemperatureC: 20, vpdKpa: expect.closeTo(1.169, 3), origin: "outside" });
   });
+
+  it("keeps a heated house without a sensor at its set point, with the air of a closed house and not of a desert", () => {
+    // 0 °C and 80 % outside hold 0.49 kPa; warmed to 18 °C alone that would leave a deficit of 1.58 kPa
+    const [cold] = houseAir(weatherHours(0, HOUR, both(0, 0, 80)), [], 0, 18);
+    expect(cold).toMatchObject({ airTemperatureC: 18, origin: "heated" });
+    expect(cold?.vpdKpa).toBeCloseTo(0.25 * 2.064, 2);
+    const [mild] = houseAir(weatherHours(0, HOUR, both(0, 22, 60)), [], 0, 18);
+    expect(mild).toMatchObject({ airTemperatureC: 22, origin: "outside" });
+  });
 });

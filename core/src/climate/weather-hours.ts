@@ -69,8 +69,11 @@ export interface HouseAir {
   readonly startMs: number;
   readonly airTemperatureC: number;
   readonly vpdKpa: number;
-  /** `carried`: from outside, by the difference of the last seven days; `outside`: the air outside, as nothing is known */
-  readonly origin: HourOrigin | "carried" | "outside";
+  /**
+   * `carried`: from outside, by the difference of the last seven days; `heated`: colder outside than the heating keeps it, and
+   * nothing else known; `outside`: the air outside, as nothing is known
+   */
+  readonly origin: HourOrigin | "carried" | "heated" | "outside";
 }
 
 /**
@@ -82,11 +85,14 @@ export interface HouseAir {
  * @param outside hours in order, reaching seven days further back than those wanted
  * @param inside samples of the house's own sensor
  * @param fromMs first hour wanted
+ * @param heatedToC set point of its heating; null without one. A house without a sensor is then never colder, and its air no
+ *   drier than that of a closed, heated house
  */
 export function houseAir(
   outside: readonly WeatherHour[],
   inside: readonly WeatherSample[],
   fromMs: number,
+  heatedToC: number | null = null,
 ): HouseAir[] {
   const sensor = new Map<string, WeatherSample>();
   for (const sample of inside) sensor.set(`${sample.kind} ${sample.startMs}`, sample);
@@ -104,7 +110,9 @@ export function houseAir(
       const before = Array.from({ length: FILL_DAYS }, (_, day) =>
         differences.get(startMs - (day + 1) * DAY_MS),
       ).filter((found) => found !== undefined);
-      if (before.length === 0) hours.push({ startMs, ...shown(air), origin: "outside" });
+      if (before.length === 0 && heatedToC !== null && air.t < heatedToC)
+        hours.push({ startMs, ...shown(heated(air, heatedToC)), origin: "heated" });
+      else if (before.length === 0) hours.push({ startMs, ...shown(air), origin: "outside" });
       else
         hours.push({
           startMs,
@@ -123,6 +131,15 @@ interface Air {
 
 function airOf(temperatureC: number, humidityPct: number): Air {
   return { t: temperatureC, e: (saturationVapourPressureKpa(temperatureC) * humidityPct) / 100 };
+}
+
+/** Relative humidity of a closed, heated house over a crop, %: 70 to 85 by usual practice; assumed. */
+const HEATED_HUMIDITY_PCT = 75;
+
+/** The crop wets the air of a heated house: warmed without it, winter air would be as dry as a desert's. */
+function heated(outside: Air, heatedToC: number): Air {
+  const { e } = airOf(heatedToC, HEATED_HUMIDITY_PCT);
+  return { t: heatedToC, e: Math.max(outside.e, e) };
 }
 
 function shown({ t, e }: Air): Pick<HouseAir, "airTemperatureC" | "vpdKpa"> {

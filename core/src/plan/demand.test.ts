@@ -110,4 +110,16 @@ describe("a day's demand", () => {
     expect(dayDemand({ ...full, hours: [{ startMs: midnight, values: {} }, ...rest] })).toBeNull();
     expect(dayDemand({ ...full, air: full.air.slice(1) })).toBeNull();
   });
+
+  it("of bare bushes in pots is what their open mouths evaporate; of leaves that close, nothing is added", () => {
+    const bare = { ...inputOf("substrate", 1, 0), openShare: 0.2 };
+    const demandAt = (leafAreaIndex: number): number =>
+      dayDemand({ ...bare, cropState: { ...bare.cropState, leafAreaIndex } })?.demandMm ?? NaN;
+    // 12 MJ/m² · 60 %; at 22 °C Δ 0.161, γ 0.0673: 1.26 · 0.7054 · 0.85 · 7.2 ÷ 2.45 = 2.22 mm, from a fifth of the ground
+    expect(demandAt(0)).toBeCloseTo(0.2 * 2.22, 2);
+    const closed = { ...bare, openShare: undefined };
+    expect(demandAt(1.5)).toBe(
+      dayDemand({ ...closed, cropState: { ...bare.cropState, leafAreaIndex: 1.5 } })?.demandMm,
+    );
+  });
 });

@@ -6,6 +6,7 @@ import type { CropState } from "../crop/stage-on.ts";
 import { canopyTranspirationMm, MOST_LEAF_AREA, MOST_VPD_KPA } from "../climate/canopy-transpiration.ts";
 import { OPEN_FIELD_PCT, type Place, type System } from "../site/zone.ts";
 import { SYSTEMS } from "../systems/index.ts";
+import { wetSurfaceMm } from "../climate/wet-surface.ts";
 import { outsideEt } from "./outside-et.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { hourOrigins, type Origin, type WorkingInput } from "../working/origin.ts";
@@ -21,6 +22,8 @@ export interface DemandInput {
   readonly transmissionOrigin: Origin;
   /** % of the crop's demand that a mulch saves, where one lies on the ground */
   readonly mulch?: { readonly savesPct: number; readonly origin: Origin } | undefined;
+  /** share of the ground over which pots lie open, where its plants stand in pots */
+  readonly openShare?: number | undefined;
   readonly crop: Crop;
   readonly cropState: CropState;
   /** whether anybody reads how it arose; they do unless said otherwise */
@@ -79,7 +82,7 @@ export function dayDemand(input: DemandInput): Demand | null {
 type CoreDemand = Pick<Demand, "demandMm" | "hourlyMm" | "et0Mm">;
 
 function canopyDemand(
-  { hours, air, crop, cropState }: DemandInput,
+  { hours, air, crop, cropState, place, openShare = 0 }: DemandInput,
   share: number,
   sheet: Worksheet,
   inputs: WorkingInput[],
@@ -95,9 +98,18 @@ function canopyDemand(
   const canopy = crop.canopy;
   const at = (solarInsideMjM2: number, vpdKpa: number): number =>
     canopyTranspirationMm({ solarInsideMjM2, vpdKpa, leafAreaIndex }, canopy);
-  const hourlyMm = known.map(({ startMs, solar, air: inside }) => ({ startMs, mm: at(solar, inside?.vpdKpa ?? 0) }));
+  const bareShare = openShare * Math.max(0, 1 - leafAreaIndex / FULL_SHADE);
+  const fromPots = known.map(({ solar, air: inside }) =>
+    bareShare > 0 ? bareShare * wetSurfaceMm(solar, inside?.airTemperatureC ?? 0, place.elevationM) : 0,
+  );
+  const potsMm = fromPots.reduce((sum, mm) => sum + mm, 0);
+  const hourlyMm = known.map(({ startMs, solar, air: inside }, hour) => ({
+    startMs,
+    mm: at(solar, inside?.vpdKpa ?? 0) + (fromPots[hour] ?? 0),
+  }));
   const fromLight = known.reduce((sum, { solar }) => sum + at(solar, 0), 0);
   const total = hourlyMm.reduce((sum, { mm }) => sum + mm, 0);
+  const byDay = total - fromLight - potsMm;
   const night = known.reduce((sum, { solar, air: inside }) => sum + (solar > 0 ? 0 : at(0, inside?.vpdKpa ?? 0)), 0);
   const dryness = (byDay: boolean): number =>
     known.reduce(
@@ -141,7 +153,7 @@ function canopyDemand(
     "Water by dry air, day",
     "B · LAI · ΣVPD · 0.0036 ÷ 2.45, LAI to 3, each hour's VPD to 2.5 kPa",
     fill`${canopy.vpdDay} × ${leaves} × ${dryness(true)} kPa·h × 0.0036 ÷ 2.45`,
-    total - fromLight - night,
+    byDay - night,
     "L/m²",
     source,
   );
@@ -153,10 +165,28 @@ function canopyDemand(
     "L/m²",
     source,
   );
+  if (potsMm > 0) {
+    sheet.note(
+      "Water from open pots",
+      "open share · (1 − LAI) · Σ 1.26 · Δ / (Δ + γ) · 0.85 · Rs,in ÷ 2.45",
+      fill`${openShare} × ${Math.max(0, 1 - leafAreaIndex / FULL_SHADE)} × ${potsMm / bareShare}`,
+      potsMm,
+      "L/m²",
+      "Priestley & Taylor (1972), under leaves that do not close yet; light taken up 85 %, assumed",
+    );
+    inputs.push({
+      name: "Open share of the ground",
+      value: openShare * 100,
+      unit: "%",
+      origins: [{ kind: "computed" }],
+    });
+  }
   sheet.note(
     "Demand",
-    "light + air by day + air by night",
-    fill`${fromLight} + ${total - fromLight - night} + ${night}`,
+    potsMm > 0 ? "light + air by day + air by night + pots" : "light + air by day + air by night",
+    potsMm > 0
+      ? fill`${fromLight} + ${byDay - night} + ${night} + ${potsMm}`
+      : fill`${fromLight} + ${byDay - night} + ${night}`,
     total,
     "L/m²",
     source,
@@ -164,6 +194,8 @@ function canopyDemand(
   return { demandMm: total, hourlyMm };
 }
 
+/** Leaf area at which the pots under it are shaded and counted with their plants, m²/m². Assumed. */
+const FULL_SHADE = 1;
 function coefficientDemand(
   { place, date, hours, air, transmissionPct, mulch, crop, cropState, told }: DemandInput,
   outside: number,

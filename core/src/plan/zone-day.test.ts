@@ -221,6 +221,26 @@ describe("a zone's day", () => {
     expect(watered(1, 200)).toBe(7);
   });
 
+  it("waters leafless bushes by weight: nothing for days, and then what they have lost", () => {
+    const dormant = { ...cropState, leafAreaIndex: 0 };
+    // 4 L · 2000 ÷ 200 m² hold 40 mm; half of the easy half of it, 10 mm, may be gone
+    const at = (missingMm: number): number => {
+      const store = storeOn(SUBSTRATE, crop, dormant, 0.3);
+      return planZoneDay({
+        zone: SUBSTRATE,
+        unconfirmed: [],
+        place: COAST,
+        date: "2026-01-15",
+        crop,
+        cropState: dormant,
+        demand: demandOf(0.3, "2026-01-15"),
+        state: stateOf(store, missingMm, 1),
+      }).water.netMm;
+    };
+    expect(at(9)).toBe(0);
+    expect(at(10.5)).toBeCloseTo(10.5, 6);
+  });
+
   it("keeps an hour short of a sunset after midnight as far before midnight as it is before the sunset", () => {
     // At 65.0° N, 25.5° E the June sun sets at 0:02 of the next date by the clock of Helsinki (UTC+3).
     const north = { latitudeDeg: 65, longitudeDeg: 25.5, elevationM: 10, timeZone: "Europe/Helsinki" };

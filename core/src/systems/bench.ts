@@ -3,7 +3,7 @@ import type { BenchZone } from "../site/zone.ts";
 import { POT_FIELDS } from "./common-fields.ts";
 import type { GrowingSystem } from "./growing-system.ts";
 import { refill } from "./refill.ts";
-import { heldLPlantAt, heldMm, missingWhereHeld } from "./pots.ts";
+import { heldLPlantAt, heldMm, missingWhereHeld, mouthShare } from "./pots.ts";
 
 /** Pots on tables or mats that are flooded from below and take what they lack; the rest runs back. */
 export const bench: GrowingSystem<BenchZone> = {
@@ -45,6 +45,7 @@ export const bench: GrowingSystem<BenchZone> = {
   missingMm: (zone, { heldLPlant }) => missingWhereHeld(zone, heldLPlant),
   layout: { ...NOTHING_DRIPS, widthM: 1.6, rows: 8, inRowM: 0.2, vessel: VESSEL_STARTS.table },
   returns: true,
+  openShare: mouthShare,
   demand: "canopy",
   policy: (asked, sheet) =>
     refill(

@@ -1,4 +1,5 @@
 import type { LayoutStart } from "../site/layout-starts.ts";
+import type { Vessel } from "../site/stand.ts";
 import type { Store } from "../rootzone/store.ts";
 import type { Policy } from "./asked.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
@@ -67,6 +68,11 @@ export interface GrowingSystem<Z extends ZoneDefinition> {
    * less ground than leaves cover; by a reference surface times Kc on ground that the crop shares with bare soil
    */
   readonly demand: "canopy" | "reference";
+  /**
+   * share of the ground over which its root zone lies open to rain and sun, 0 to 1, by what it stands in where that was said;
+   * all of it where left out
+   */
+  openShare?(zone: Z, vessel: Vessel | null): number;
   /** what decides on its water */
   readonly policy: Policy<Z>;
 }

@@ -4,7 +4,13 @@ import { zoneWater } from "../irrigation/zone-water.ts";
 import type { SubstrateZone } from "../site/zone.ts";
 import { POT_FIELDS } from "./common-fields.ts";
 import type { GrowingSystem } from "./growing-system.ts";
-import { heldLPlantAt, heldMm, missingWhereHeld } from "./pots.ts";
+import { refill } from "./refill.ts";
+import { heldLPlantAt, heldMm, missingWhereHeld, mouthShare } from "./pots.ts";
+
+/** Leaf area under which a plant stands bare, m²/m². */
+const LEAFLESS = 0.1;
+/** Share of the easily available water that is gone when bare plants are watered. Usual practice; assumed. */
+const BY_WEIGHT = 0.5;
 
 /** Bags, slabs or pots with drippers; what is over runs out below. */
 export const substrate: GrowingSystem<SubstrateZone> = {
@@ -49,8 +55,21 @@ export const substrate: GrowingSystem<SubstrateZone> = {
   },
   drains: true,
   dripped: true,
+  openShare: mouthShare,
   demand: "canopy",
-  policy({ zone, date, cropState, demandMm, demandCurve, window, correction }, sheet) {
+  policy(asked, sheet) {
+    const { zone, date, cropState, demandMm, demandCurve, window, correction, store } = asked;
+    if (cropState.leafAreaIndex < LEAFLESS)
+      return refill(
+        { ...asked, marks: { triggerMm: BY_WEIGHT * store.availableMm, leaveMm: 0 } },
+        {
+          lossShare: 1 - zone.uniformityPct / 100,
+          leachingPct: 0,
+          overWords: "is lost to unevenness",
+          source: "plants without leaves, by the weight of their pots; usual practice, assumed",
+        },
+        sheet,
+      );
     return zoneWater(
       {
         ...zone,

@@ -1,7 +1,7 @@
 /** Where a number that went into a figure comes from. */
 export type Origin =
   | {
-      readonly kind: "imported" | "measured" | "simulated" | "forecast" | "filled" | "carried" | "outside";
+      readonly kind: "imported" | "measured" | "simulated" | "forecast" | "filled" | "carried" | "heated" | "outside";
       readonly hours?: number;
       readonly at?: string;
     }

@@ -40,7 +40,7 @@ export async function catchUp(
     });
   const firsts = [await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs))];
   for (const house of houses) {
-    const stationId = byHouse.get(house.id);
+    const stationId = byHouse.get(house.id)?.stationId;
     if (stationId !== undefined)
       firsts.push(await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs)));
   }

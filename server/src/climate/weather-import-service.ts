@@ -5,6 +5,7 @@ import {
   KIND_RULES,
   periodExtraterrestrialMjM2,
   WEATHER_KINDS,
+  WIND_HEIGHT_M,
   type WeatherColumn,
   type WeatherKind,
   type WeatherTable,
@@ -73,6 +74,7 @@ export function weatherImportService(scope: Scope) {
             timeZone: judged.choices.timeZone,
             stampMarks: judged.table.dialect.stampMarks,
             dateOrder: judged.table.dialect.dateOrder,
+            ...(judged.choices.windHeightM !== undefined && { windHeightM: judged.choices.windHeightM }),
             columns: columns.map(({ column, kind, unit }) => ({ column, kind, unit })),
           };
           const importId = await store.addImport({
@@ -135,7 +137,12 @@ function previewOf(
   const mean = (kind: WeatherKind): number | null => (known(kind).length > 0 ? sum(kind) / known(kind).length : null);
   return {
     fileName,
-    dialect: { ...table.dialect, timeZone: choices.timeZone },
+    dialect: {
+      ...table.dialect,
+      timeZone: choices.timeZone,
+      windHeightM: choices.windHeightM ?? WIND_HEIGHT_M,
+      windHeightAssumed: choices.windHeightM === undefined,
+    },
     columns: columns.map((column) => ({
       ...column,
       unitAssumed: column.unitAssumed ?? false,

@@ -44,8 +44,8 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     const outsideSamples = [...(await store.samples(outsideId, reachMs, toMs)), ...forecast(site, fromMs, toMs)];
     const outside = weatherHours(reachMs, toMs, outsideSamples);
     const air = new Map<number, readonly HouseAir[]>();
-    for (const [houseId, stationId] of byHouse)
-      air.set(houseId, houseAir(outside, await store.samples(stationId, reachMs, toMs), fromMs));
+    for (const [houseId, { stationId, heatedToC }] of byHouse)
+      air.set(houseId, houseAir(outside, await store.samples(stationId, reachMs, toMs), fromMs, heatedToC));
     const days: DayWeather[] = [];
     for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
       const [start, end] = [startOfLocalDay(date, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];

@@ -1,6 +1,6 @@
 import { inPages, pages } from "../database/pages.ts";
 import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract/climate";
-import type { WeatherKind, WeatherSample } from "@sprunel/core/climate";
+import { WIND_HEIGHT_M, windAt2MMs, type WeatherKind, type WeatherSample } from "@sprunel/core/climate";
 import type { Writer } from "../scope/scope.ts";
 
 export interface WeatherReading {
@@ -56,16 +56,29 @@ interface StoredImport extends NewImport {
   readonly conflicts: readonly WeatherReading[];
 }
 
+interface Stations {
+  readonly outsideId: number;
+  /** by house id: its station, and the set point of its heating */
+  readonly byHouse: ReadonlyMap<number, { readonly stationId: number; readonly heatedToC: number | null }>;
+}
+
 /** All SQL about weather. */
 export function weatherStore({ db, actor }: Writer) {
   return {
-    async stations(siteId: number): Promise<{ outsideId: number; byHouse: ReadonlyMap<number, number> }> {
-      const rows = await db<StationRow>("station").where({ site_id: siteId });
+    async stations(siteId: number): Promise<Stations> {
+      const rows = await db<StationRow>("station")
+        .leftJoin("house", "house.id", "station.house_id")
+        .where("station.site_id", siteId)
+        .select<(StationRow & { heated_to_c: number | null })[]>("station.*", "house.heated_to_c");
       const outside = rows.find((row) => row.house_id === null);
       if (!outside) throw new Error("a site has no station outside");
       return {
         outsideId: outside.id,
-        byHouse: new Map(rows.flatMap((row) => (row.house_id === null ? [] : [[row.house_id, row.id] as const]))),
+        byHouse: new Map(
+          rows.flatMap(({ id, house_id, heated_to_c }) =>
+            house_id === null ? [] : [[house_id, { stationId: id, heatedToC: heated_to_c }] as const],
+          ),
+        ),
       };
     },
 
@@ -74,13 +87,24 @@ export function weatherStore({ db, actor }: Writer) {
         .where({ station_id: stationId })
         .where("hour_ms", ">=", fromMs)
         .where("hour_ms", "<", toMs)
-        .select("kind", "hour_ms", "value", "source");
-      return rows.map((row) => ({
-        kind: weatherKindSchema.parse(row.kind),
-        startMs: row.hour_ms,
-        value: row.value,
-        origin: row.source,
+        .select("kind", "hour_ms", "value", "source", "import_id");
+      const heights = await this.windHeights(stationId);
+      return rows.map(({ kind, hour_ms, value, source, import_id }) => ({
+        kind: weatherKindSchema.parse(kind),
+        startMs: hour_ms,
+        // Kept as it was measured; every sum wants the wind at 2 m.
+        value:
+          kind === "wind" && import_id !== null ? windAt2MMs(value, heights.get(import_id) ?? WIND_HEIGHT_M) : value,
+        origin: source,
       }));
+    },
+
+    /** Height above ground at which the wind of each import was measured, m. */
+    async windHeights(stationId: number): Promise<ReadonlyMap<number, number>> {
+      const rows = await db<ImportRow>("weather_import")
+        .where({ station_id: stationId })
+        .select<{ id: number; height: number | null }[]>("id", db.raw("choices ->> 'windHeightM' AS height"));
+      return new Map(rows.flatMap(({ id, height }) => (height === null ? [] : [[id, height] as const])));
     },
 
     async readings(stationId: number, source: Source, fromMs: number, toMs: number): Promise<Map<string, number>> {

@@ -28,6 +28,25 @@ describe("the books of a root zone", () => {
     expect(balances.planting["givenMm"]).toBeGreaterThan(0);
   });
 
+  it("has of pots under a net the rain that the net and their mouths let in, and of pots under glass none", async () => {
+    const rainUnder = async (like: typeof zone, cover: object): Promise<number> => {
+      const { call } = await testServer({ now: "2026-07-09T16:00:00Z" });
+      await call("POST", "/api/site", site);
+      const plantings = [{ ...zone.plantings[0], plantedOn: "2026-06-02" }];
+      await call("POST", "/api/zones", { ...like, plantings, house: { name: "House", ...cover } });
+      await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
+      const { body } = await call("GET", "/api/zones/1/roots?date=2026-06-28");
+      return (body["balances"] as Record<string, Books>)["planting"]?.["rainMm"] ?? NaN;
+    };
+    const inSoil = await rainUnder(zone, { transmissionPct: 100 });
+    const inPots = await rainUnder(bags, { transmissionPct: 100 });
+    expect(inSoil).toBeGreaterThan(1);
+    expect(inPots).toBeGreaterThan(0);
+    expect(inPots).toBeLessThan(inSoil);
+    expect(await rainUnder(bags, { transmissionPct: 82, rainThroughPct: 50 })).toBeCloseTo(inPots / 2, 9);
+    expect(await rainUnder(bags, { transmissionPct: 82 })).toBe(0);
+  });
+
   it.each(["2026-10-25", "2026-03-29"])("close on %s, when clocks change, and the midnights are kept", async (date) => {
     const { call, db } = await testServer({ now: `${date}T20:00:00Z` });
     await call("POST", "/api/site", site);

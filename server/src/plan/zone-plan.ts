@@ -17,7 +17,7 @@ import {
 } from "@sprunel/core/course";
 import { dayDemand, planZoneDay, type AcceptedCorrection, type Demand, type ZoneDay } from "@sprunel/core/plan";
 import { HOUR_SLOTS, RAIN_MM } from "@sprunel/core/rootzone";
-import { OPEN_FIELD_PCT, type ZoneField } from "@sprunel/core/site";
+import { rainThrough, type ZoneField } from "@sprunel/core/site";
 import { systemOf, type Read } from "@sprunel/core/systems";
 import { addDays, clockSeconds, instantOf, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
@@ -189,6 +189,7 @@ export class ZonePlanner {
           : undefined,
       crop,
       cropState,
+      openShare: systemOf(definition).openShare?.(definition, this.zone.layout?.vessel ?? null),
       told: this.told,
     });
   }
@@ -266,11 +267,12 @@ export class ZonePlanner {
     );
   }
 
-  /** Rain that fell in the open on a date, as far as it was measured; none under cover. */
+  /** Rain that got into the root zone on a date, through its cover and its pots' mouths, as far as it was measured. */
   private rain(date: string): HourlyMm[] {
-    if (this.zone.house.transmissionPct < OPEN_FIELD_PCT) return [];
+    const share = rainShareOf(this.zone);
+    if (share === 0) return [];
     return (this.records.weather.get(date)?.hours ?? []).flatMap(({ startMs, values: { rain } }) =>
-      rain && rain.origin !== "forecast" ? [{ startMs, mm: rain.value }] : [],
+      rain && rain.origin !== "forecast" ? [{ startMs, mm: rain.value * share }] : [],
     );
   }
 
@@ -375,6 +377,12 @@ export class ZonePlanner {
 }
 
 const HOUR_MS = 3_600_000;
+
+/** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
+export function rainShareOf({ house, definition, layout }: StoredZone): number {
+  const through = rainThrough(house.transmissionPct, house.rainThroughPct ?? null);
+  return through * (systemOf(definition).openShare?.(definition, layout?.vessel ?? null) ?? 1);
+}
 
 export function litresOf(waterings: readonly Watering[]): number {
   return waterings.reduce((sum, watering) => sum + watering.litres, 0);

@@ -20,6 +20,8 @@ interface HouseRow {
   site_id: number;
   name: string;
   transmission_pct: number;
+  rain_through_pct: number | null;
+  heated_to_c: number | null;
   actor: string;
 }
 export type StoredZone = Zone & { readonly houseId: number };
@@ -29,7 +31,13 @@ export function zoneStore({ db, actor }: Writer) {
   const joined = () =>
     db<ZoneRow>("zone")
       .join("house", "house.id", "zone.house_id")
-      .select("zone.*", "house.name as house_name", "house.transmission_pct");
+      .select(
+        "zone.*",
+        "house.name as house_name",
+        "house.transmission_pct",
+        "house.rain_through_pct",
+        "house.heated_to_c",
+      );
   return {
     /** Those that are grown in. */
     async list(): Promise<StoredZone[]> {
@@ -114,7 +122,7 @@ const RECORDS = [
 /** What is set for a zone, a row each. */
 const SETTINGS = ["zone_lines", "feed_settings", "feed_target"] as const;
 
-type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
+type JoinedRow = ZoneRow & CoverRow & { house_name: string };
 
 /**
  * The house of this name, made or brought up to date: its light is that of all its zones, so that a figure which nobody has
@@ -123,18 +131,33 @@ type JoinedRow = ZoneRow & { house_name: string; transmission_pct: number };
 async function houseFor({ db, actor }: Writer, siteId: number, { house, unconfirmed }: NewZone): Promise<number> {
   const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
   if (found) {
-    if (found.transmission_pct !== house.transmissionPct && !unconfirmed.includes("transmissionPct"))
-      await db<HouseRow>("house").where({ id: found.id }).update({ transmission_pct: house.transmissionPct, actor });
+    const { transmission_pct, ...others } = coverOf(house);
+    const known = unconfirmed.includes("transmissionPct") ? others : { ...others, transmission_pct };
+    if (Object.entries(known).some(([key, value]) => found[key as keyof CoverRow] !== value))
+      await db<HouseRow>("house")
+        .where({ id: found.id })
+        .update({ ...known, actor });
     return found.id;
   }
   const [id = 0] = await db<HouseRow>("house").insert({
     site_id: siteId,
     name: house.name,
-    transmission_pct: house.transmissionPct,
+    ...coverOf(house),
     actor,
   });
   await db("station").insert({ site_id: siteId, house_id: id });
   return id;
+}
+
+type CoverRow = Pick<HouseRow, "transmission_pct" | "rain_through_pct" | "heated_to_c">;
+
+/** What was said of a house; what was left out stays as it is. */
+function coverOf({ transmissionPct, rainThroughPct, heatedToC }: NewZone["house"]) {
+  return {
+    transmission_pct: transmissionPct,
+    ...(rainThroughPct !== undefined && { rain_through_pct: rainThroughPct }),
+    ...(heatedToC !== undefined && { heated_to_c: heatedToC }),
+  } satisfies Partial<CoverRow>;
 }
 
 function columns(
@@ -174,7 +197,12 @@ function parsed(row: JoinedRow): StoredZone {
     version: row.version,
     archived: row.archived === 1,
     name: row.name,
-    house: { name: row.house_name, transmissionPct: row.transmission_pct },
+    house: {
+      name: row.house_name,
+      transmissionPct: row.transmission_pct,
+      rainThroughPct: row.rain_through_pct,
+      heatedToC: row.heated_to_c,
+    },
     definition: JSON.parse(row.definition) as unknown,
     unconfirmed: JSON.parse(row.unconfirmed) as unknown,
     plantings: JSON.parse(row.plantings) as unknown,

@@ -2,14 +2,13 @@ import type { Site } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { NewWaterReport, NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
 import { evaporationAheadMm, kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
-import { OPEN_FIELD_PCT } from "@sprunel/core/site";
 import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
-import { litresOf } from "../plan/zone-plan.ts";
+import { litresOf, rainShareOf } from "../plan/zone-plan.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -137,7 +136,7 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
           kc: kcOf(zone, date),
           givenL: dates.slice(0, USE_DAYS).map((on) => days?.get(on) ?? 0),
           plannedL: untilUnknown(planned.get(zone.id) ?? []),
-          ...(zone.house.transmissionPct >= OPEN_FIELD_PCT && { rainMm }),
+          ...(rainShareOf(zone) > 0 && { rainMm: rainMm.map((mm) => mm * rainShareOf(zone)) }),
         };
         return [zone.id, zoneUseAheadL(use, evaporationMm)];
       }),

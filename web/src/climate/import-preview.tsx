@@ -6,6 +6,7 @@ import Select from "antd/es/select";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { ClockZone, DateOrder } from "../files/file-settings.tsx";
+import { QuantityInput } from "../units/quantity-input.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { KIND_WORDS } from "./kind-words.ts";
@@ -83,6 +84,21 @@ function Settings({ preview, choices, onChange }: Props) {
         isAssumed={dialect.dateOrderAssumed}
         onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
       />
+      {preview.columns.some(({ kind }) => kind === "wind") && (
+        <label>
+          Its wind sensor stands
+          <QuantityInput
+            quantity="length"
+            value={dialect.windHeightM}
+            onChange={(windHeightM) => windHeightM !== null && onChange({ ...choices, windHeightM })}
+          />
+          {dialect.windHeightAssumed && (
+            <span className={styles["assumed"]}>
+              above ground: assumed, the file does not say; plans count with 2 m
+            </span>
+          )}
+        </label>
+      )}
     </section>
   );
 }

@@ -20,7 +20,7 @@ const dialect = {
 
 const weather: WeatherPreview = {
   fileName: "station.csv",
-  dialect: { ...dialect, stampMarks: "end", stampMarksAssumed: true },
+  dialect: { ...dialect, stampMarks: "end", stampMarksAssumed: true, windHeightM: 10, windHeightAssumed: true },
   columns: [
     {
       column: 1,

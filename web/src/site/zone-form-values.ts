@@ -7,7 +7,12 @@ import { startValues, zoneFields } from "./zone-fields.ts";
 /** What the form of a zone holds while it is typed: the newest planting apart from those before. */
 export interface FormValues {
   name?: string;
-  house?: { name?: string; transmissionPct?: number };
+  house?: {
+    name?: string;
+    transmissionPct?: number;
+    rainThroughPct?: number | null | undefined;
+    heatedToC?: number | null | undefined;
+  };
   layout?: Partial<Record<Exclude<keyof Layout, "vessel">, number | boolean | null | undefined>> & {
     vessel?: Record<string, string | number | null> | null | undefined;
   };
@@ -36,6 +41,8 @@ export const NEW_ZONE: FormValues = {
 
 interface House {
   readonly transmissionPct: number;
+  readonly rainThroughPct: number | null;
+  readonly heatedToC: number | null;
   readonly unconfirmed: boolean;
   /** names of the zones in it */
   readonly zones: readonly string[];
@@ -49,6 +56,8 @@ export function housesOf(zones: readonly Zone[], except: Zone | null): ReadonlyM
     const before = houses.get(house.name);
     houses.set(house.name, {
       transmissionPct: house.transmissionPct,
+      rainThroughPct: house.rainThroughPct ?? null,
+      heatedToC: house.heatedToC ?? null,
       unconfirmed: (before?.unconfirmed ?? true) && unconfirmed.includes("transmissionPct"),
       zones: [...(before?.zones ?? []), name],
     });

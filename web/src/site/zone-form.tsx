@@ -98,7 +98,8 @@ export function ZoneForm({
     if (values.house?.transmissionPct !== undefined) confirm("transmissionPct");
     const chosenHouse = houses.get(values.house?.name?.trim() ?? "");
     if (chosenHouse) {
-      form.setFieldValue(["house", "transmissionPct"], chosenHouse.transmissionPct);
+      for (const key of ["transmissionPct", "rainThroughPct", "heatedToC"] as const)
+        form.setFieldValue(["house", key], chosenHouse[key]);
       if (!chosenHouse.unconfirmed) confirm("transmissionPct");
     }
     const crop = crops.find((candidate) => candidate.id === values.planting?.cropId);
@@ -226,6 +227,20 @@ export function ZoneForm({
           }
         >
           <QuantityInput unit="%" />
+        </Form.Item>
+        <Form.Item
+          name={["house", "rainThroughPct"]}
+          label="Rain through the cover"
+          extra="empty: all in the open field, none under a roof; a net lets most of it through"
+        >
+          <QuantityInput unit="%" />
+        </Form.Item>
+        <Form.Item
+          name={["house", "heatedToC"]}
+          label="Heated to"
+          extra="counts where no sensor tells the air inside; empty without heating"
+        >
+          <QuantityInput quantity="temperature" signed />
         </Form.Item>
       </Question>
       <Question number={3} text="How big?">

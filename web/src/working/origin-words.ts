@@ -7,6 +7,7 @@ const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"]
   forecast: "forecast",
   filled: "filled: mean of the same hour on the days before",
   carried: "outside air, plus how the house differed from it on the days before",
+  heated: "heating’s set point; humidity assumed at 75 %: the house has no sensor",
   outside: "outside air: the house has no sensor",
 };
 
@@ -26,7 +27,10 @@ export function originWords(origin: Origin, moment: (instant: string) => string)
     default: {
       const when = origin.at ? `, ${moment(origin.at)}` : "";
       const hours = origin.hours === undefined ? "" : `, ${origin.hours} h`;
-      return { text: `${HOURS_FROM[origin.kind]}${when}${hours}`, doubtful: origin.kind === "outside" };
+      return {
+        text: `${HOURS_FROM[origin.kind]}${when}${hours}`,
+        doubtful: origin.kind === "outside" || origin.kind === "heated",
+      };
     }
   }
 }

@@ -26,6 +26,7 @@ import { archivedZones } from "./024-archived-zones.ts";
 import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
 import { shelfVersions } from "./026-shelf-versions.ts";
 import { checkpoints } from "./028-checkpoints.ts";
+import { covers } from "./029-covers.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
@@ -58,6 +59,7 @@ const all: readonly Migration[] = [
   shelfVersions,
   solidsInWater,
   checkpoints,
+  covers,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);
