@@ -61,6 +61,14 @@ const GOOD: Record<string, object> = {
       rhPct: 60,
     })),
   },
+  "stage-dates": {
+    startOn: "2026-04-01",
+    stages: [
+      { id: "grow", driver: { kind: "thermal", degreeDays: 20, baseC: 10 } },
+      { id: "bloom", driver: { kind: "days", days: 3 } },
+    ],
+    days: ["01", "02", "03", "04"].map((day) => ({ date: `2026-04-${day}`, tMinC: 12, tMaxC: 24 })),
+  },
   acid: { alkalinityMmolL: 4, ph: 7.4, acid: "HNO3", targetPh: 5.8 },
 };
 
@@ -81,6 +89,18 @@ describe("the compute API of lines and days", () => {
     expect([answer.status, answer.type]).toEqual([422, expect.stringContaining("application/problem+json")]);
     expect(answer.body.errors?.length).toBeGreaterThan(0);
     expect(JSON.stringify(answer.body)).not.toMatch(/zod|invalid_type|expected/i);
+  });
+
+  it("tells how long a day is, and refuses a place that is not on earth", async () => {
+    const { call } = await testServer();
+    const day = { latitudeDeg: 0, longitudeDeg: 0, date: "2026-03-20", twilight: "none" };
+    const { status, body } = await call("POST", "/api/compute/day-length", day);
+    expect([status, body["polar"]]).toEqual([200, null]);
+    expect(body["dayLengthH"]).toBeCloseTo(12 + 6.5 / 60, 1);
+    const wrong = await call("POST", "/api/compute/day-length", { ...day, latitudeDeg: 95, twilight: "nautical" });
+    expect([wrong.status, wrong.body.errors?.map(({ path }) => path)]).toEqual([422, ["twilight"]]);
+    const off = await call("POST", "/api/compute/day-length", { ...day, latitudeDeg: 95 });
+    expect([off.status, off.body.errors?.map(({ path }) => path)]).toEqual([422, ["latitudeDeg"]]);
   });
 
   it.each([

@@ -1,4 +1,5 @@
 import { endpoint } from "../basics/endpoint.ts";
+import { dayLengthAnswerSchema, dayLengthRequestSchema } from "./day-length.ts";
 import { demandAnswerSchema, demandRequestSchema } from "./demand.ts";
 import { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-et.ts";
 
@@ -16,4 +17,12 @@ export const computeDemand = endpoint({
   summary: "What a crop takes up in a day, by one of eight methods",
   body: demandRequestSchema,
   answer: demandAnswerSchema,
+});
+
+export const computeDayLength = endpoint({
+  method: "post",
+  path: "/api/compute/day-length",
+  summary: "How long a day is, and when the sun rises and sets",
+  body: dayLengthRequestSchema,
+  answer: dayLengthAnswerSchema,
 });

@@ -1,4 +1,4 @@
-export { computeDemand, computeReferenceEt } from "./compute.ts";
+export { computeDayLength, computeDemand, computeReferenceEt } from "./compute.ts";
 export { importWeather, previewWeather } from "./endpoints.ts";
 export {
   weatherChoicesSchema,

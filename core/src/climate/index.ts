@@ -5,3 +5,4 @@ export { sunTimes } from "./sun-times.ts";
 export { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";
 export { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "./weather-hours.ts";
 export { readWeatherTable, type WeatherTable } from "./weather-table.ts";
+export { dayLength } from "./day-length.ts";

@@ -1,4 +1,5 @@
-import { sunTimes, type SunTimes } from "../climate/sun-times.ts";
+import type { Daylight } from "../climate/daylight.ts";
+import { sunTimes } from "../climate/sun-times.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import { dayHours, type HourlyMm } from "../course/day-hours.ts";
@@ -178,7 +179,7 @@ function cropInputs({ crop, cropState, rain = [], correction }: ZoneDayInput, mi
 
 function sunWindow(
   zone: ZoneDefinition,
-  sun: SunTimes | null,
+  sun: Daylight | null,
   date: string,
   timeZone: string,
 ): { start: string; end: string } {

@@ -1,5 +1,11 @@
-import { computeDemand, computeReferenceEt, importWeather, previewWeather } from "@sprunel/contract/climate";
-import { referenceEt } from "@sprunel/core/climate";
+import {
+  computeDayLength,
+  computeDemand,
+  computeReferenceEt,
+  importWeather,
+  previewWeather,
+} from "@sprunel/contract/climate";
+import { dayLength, referenceEt } from "@sprunel/core/climate";
 import { demand } from "@sprunel/core/demand";
 import { localDate } from "@sprunel/core/time";
 import { badInput } from "../http/problems.ts";
@@ -39,6 +45,7 @@ export function climateModule(scope: Scope, device: WeatherDevice | null): Clima
       served(previewWeather, ({ body }) => imports.preview(body)),
       served(importWeather, ({ body }) => imports.commit(body)),
       served(computeReferenceEt, ({ body }) => referenceEt(body)),
+      served(computeDayLength, ({ body }) => dayLength(body)),
       served(computeDemand, ({ body }) => demand(body)),
     ],
     siteFile: { ofSite: weatherOfSite() },

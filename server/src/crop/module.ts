@@ -1,4 +1,5 @@
-import { addSign, getCropStation, getZoneCrop, takeSignBack } from "@sprunel/contract/crop";
+import { addSign, computeStageDates, getCropStation, getZoneCrop, takeSignBack } from "@sprunel/contract/crop";
+import { stageDates } from "@sprunel/core/crop";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -9,6 +10,7 @@ export function cropModule(scope: Scope): Module {
   const crops = cropService(scope);
   return {
     routes: [
+      served(computeStageDates, ({ body }) => stageDates(body)),
       served(getCropStation, ({ query: { date } }) => crops.station(date)),
       served(getZoneCrop, ({ params: { id }, query: { date } }) => crops.zoneCrop(id, date)),
       served(addSign, async ({ params: { id }, body }) => {
