@@ -5,11 +5,11 @@ import {
   HOUR_SLOTS,
   NITROGEN,
   SALT,
-  STATE_SLOTS,
   stepStore,
   WATER,
   type Store,
 } from "../rootzone/store.ts";
+import { ZONE_SLOTS } from "./crop-slots.ts";
 
 /**
  * Moves a root zone through hours that stand in a row, in place and without allocating.
@@ -38,7 +38,7 @@ export function advance(
 
 /** Water, salt and nitrogen of a state: a root zone with so much missing from full, at an EC, with nitrogen of a concentration. */
 export function stateOf({ fullMm }: Pick<Store, "fullMm">, missingMm: number, ecMsCm: number, nGM3 = 0): Float64Array {
-  const state = new Float64Array(STATE_SLOTS);
+  const state = new Float64Array(ZONE_SLOTS);
   state[FULL] = fullMm;
   state[WATER] = fullMm - missingMm;
   state[SALT] = (fullMm - missingMm) * ecMsCm;

@@ -3,6 +3,7 @@ import { cropStateOn, type CropState } from "../crop/stage-on.ts";
 import { depletionFractionAt, FLUX_SLOTS, HOUR_SLOTS, type Store } from "../rootzone/store.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import { systemOf, type Read, type Roots } from "../systems/index.ts";
+import { plantCrop } from "./crop-slots.ts";
 import { advance, correctWater, reach, stateOf } from "./advance.ts";
 
 /** The roots of a crop on a day of so much demand. */
@@ -23,7 +24,9 @@ export function storeOn(zone: ZoneDefinition, crop: Crop, cropState: CropState, 
 export function fullState(zone: ZoneDefinition, crop: Crop, plantedOn: string, ecMsCm = 0): Float64Array {
   const first = cropStateOn(crop, plantedOn, plantedOn);
   if (!first) throw new Error(`${crop.name} has a first stage`);
-  return stateOf(storeOn(zone, crop, first, 0), 0, ecMsCm);
+  const state = stateOf(storeOn(zone, crop, first, 0), 0, ecMsCm);
+  plantCrop(state, crop, first);
+  return state;
 }
 
 export interface Walked {

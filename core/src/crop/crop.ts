@@ -38,6 +38,8 @@ export interface Crop {
   readonly leafAreaStart: number;
   readonly rootDepthStartM: number;
   readonly stages: readonly Stage[];
+  /** no warmth below it counts, °C */
+  readonly baseC: LibraryFigure;
   readonly canopy: CanopyCoefficients;
   /** FAO-56 depletion fraction at 5 mm/day */
   readonly depletionFraction: LibraryFigure;

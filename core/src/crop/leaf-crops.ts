@@ -48,6 +48,7 @@ export const butterhead: Crop = {
       picking: true,
     },
   ],
+  baseC: { value: 4, source: "lettuce, 3.5 to 5 °C in use; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.3,
@@ -118,6 +119,7 @@ export const fennel: Crop = {
       picking: true,
     },
   ],
+  baseC: { value: 5, source: "a cool-season umbel; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.2,
@@ -180,6 +182,7 @@ export const waterSpinach: Crop = {
       picking: true,
     },
   ],
+  baseC: { value: 12, source: "a tropical leaf crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.2,

@@ -58,6 +58,7 @@ export const cyclamen: Crop = {
       picking: true,
     },
   ],
+  baseC: { value: 5, source: "a cool-grown pot plant; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.3,
@@ -161,6 +162,7 @@ export const blueberry: Crop = {
       drierPct: 0,
     },
   ],
+  baseC: { value: 7, source: "Carlson & Hancock (1991), HortScience 26: 7 °C, highbush" },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.5,
@@ -233,6 +235,7 @@ export const kalanchoe: Crop = {
       picking: true,
     },
   ],
+  baseC: { value: 10, source: "a succulent of warm climates; assumed", assumed: true },
   canopy: { ...CANOPY, radiationShare: 0.3, vpdDay: 7, vpdNight: 4 },
   depletionFraction: { value: 0.5, source: "a succulent that dries down well; assumed", assumed: true },
   ecThresholdMsCm: { value: 1.5, source: "a pot plant of middling salt tolerance; assumed", assumed: true },

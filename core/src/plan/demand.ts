@@ -24,6 +24,8 @@ export interface DemandInput {
   readonly mulch?: { readonly savesPct: number; readonly origin: Origin } | undefined;
   /** share of the ground over which pots lie open, where its plants stand in pots */
   readonly openShare?: number | undefined;
+  /** share of the plants that stands yet, where some were taken */
+  readonly standing?: number | undefined;
   readonly crop: Crop;
   readonly cropState: CropState;
   /** whether anybody reads how it arose; they do unless said otherwise */
@@ -70,13 +72,27 @@ export function dayDemand(input: DemandInput): Demand | null {
       : coefficientDemand(input, outside, sheet, inputs);
   if (!core) return null;
   return {
-    ...core,
+    ...standingOf(core, input.standing ?? 1, sheet),
     solarOutsideMjM2: outside,
     lightSumMolM2: lightSumMolM2(outside * insideShare),
     warnings: sheet.warnings,
     working: sheet.steps,
     inputs,
   };
+}
+
+/** What is left drinks as all did; the places of heads that were cut and pots that were sold drink nothing. */
+function standingOf(core: CoreDemand, standing: number, sheet: Worksheet): CoreDemand {
+  if (standing >= 1) return core;
+  const demandMm = sheet.note(
+    "Demand of what stands",
+    "demand · share of the plants that stands",
+    fill`${core.demandMm} × ${standing}`,
+    core.demandMm * standing,
+    "L/m²",
+    "pieces taken since planting, as noted",
+  );
+  return { ...core, demandMm, hourlyMm: core.hourlyMm.map(({ startMs, mm }) => ({ startMs, mm: mm * standing })) };
 }
 
 type CoreDemand = Pick<Demand, "demandMm" | "hourlyMm" | "et0Mm">;

@@ -7,6 +7,7 @@ import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
+import { pickStore } from "../harvest/pick-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -84,10 +85,23 @@ export function planService(scope: Scope, weather: WeatherService) {
         from,
         addDays(date, 1),
       ),
+      takenOn: await takenOn(zones, from, date),
       drainWasRead: await readingStore(scope).everRead("drainPct"),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),
       today: localDate(clock(), site.timeZone),
     };
+  }
+
+  /** Pieces taken, by zone and date. */
+  async function takenOn(zones: readonly StoredZone[], from: string, to: string): Promise<Records["takenOn"]> {
+    const picks = await pickStore(scope).since(new Map(zones.map(({ id }) => [id, from])), to);
+    const taken = new Map<string, number>();
+    for (const [zoneId, ofZone] of picks)
+      for (const { pickedOn, count } of ofZone) {
+        const key = `${zoneId} ${pickedOn}`;
+        taken.set(key, (taken.get(key) ?? 0) + (count ?? 0));
+      }
+    return (zoneId, date) => taken.get(`${zoneId} ${date}`) ?? 0;
   }
 
   async function planners(

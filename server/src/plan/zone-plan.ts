@@ -7,10 +7,13 @@ import {
   dayHours,
   fullState,
   giveWater,
+  growCrop,
   hoursUntil,
+  standingShare,
   storeOn,
   walkDay,
   type Balance,
+  type CropChange,
   type DayOfBalance,
   type GivenMm,
   type HourlyMm,
@@ -32,6 +35,8 @@ export interface Records {
   readonly site: Site;
   readonly weather: ReadonlyMap<string, DayWeather>;
   readonly logOf: LogOf;
+  /** pieces taken of a zone on a date */
+  takenOn(zoneId: number, date: string): number;
   /** zones whose drain was read at some time */
   readonly drainWasRead: ReadonlySet<number>;
   /** in the order in which they were taken */
@@ -189,9 +194,27 @@ export class ZonePlanner {
           : undefined,
       crop,
       cropState,
+      standing: this.standingShare(date),
       openShare: systemOf(definition).openShare?.(definition, this.zone.layout?.vessel ?? null),
       told: this.told,
     });
+  }
+
+  /** Share of the plants that stands on a date: less by what was taken before it, where single plants are sold. */
+  private standingShare(date: string): number {
+    return standingShare(this.morning(date));
+  }
+
+  /** What a date did to the crop, whose air is that of its house. */
+  private cropChange(date: string, { crop }: Standing): CropChange {
+    const temperatures = (this.records.weather.get(date)?.air.get(this.zone.houseId) ?? []).map(
+      ({ airTemperatureC }) => airTemperatureC,
+    );
+    const { id, definition } = this.zone;
+    return {
+      air: temperatures.length > 0 ? { tMinC: Math.min(...temperatures), tMaxC: Math.max(...temperatures) } : null,
+      takenShare: crop.soldAs.kind === "piece" ? this.records.takenOn(id, date) / definition.plants : 0,
+    };
   }
 
   /** The correction in force on a date: the last that was accepted or changed since planting. */
@@ -369,7 +392,8 @@ export class ZonePlanner {
     let state = this.remembered.mornings.get(at) ?? fullState(definition, crop, planting.plantedOn);
     for (; at < date; at = addDays(at, 1)) {
       this.remembered.mornings.set(at, state);
-      state = this.walked(at, state)?.state ?? state;
+      state = this.walked(at, state)?.state ?? state.slice();
+      growCrop(state, crop, this.standing(addDays(at, 1))?.state ?? null, this.cropChange(at, standing));
     }
     this.remembered.mornings.set(date, state);
     return state;

@@ -27,6 +27,7 @@ import { decisionsTakenBack } from "./025-decisions-taken-back.ts";
 import { shelfVersions } from "./026-shelf-versions.ts";
 import { checkpoints } from "./028-checkpoints.ts";
 import { covers } from "./029-covers.ts";
+import { takenPlants } from "./030-taken-plants.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
@@ -60,6 +61,7 @@ const all: readonly Migration[] = [
   solidsInWater,
   checkpoints,
   covers,
+  takenPlants,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -1,0 +1,56 @@
+import type { Crop } from "../crop/crop.ts";
+import { degreeDays } from "../crop/stage-driver.ts";
+import type { CropState } from "../crop/stage-on.ts";
+import { STATE_SLOTS } from "../rootzone/store.ts";
+
+/** Slots of a state after those of its root zone: the crop as it stands in the day that begins. */
+export const STAGE = STATE_SLOTS;
+export const STAGE_DAY = STATE_SLOTS + 1;
+/** warmth above the crop's base since planting, °C·d, up to the midnight */
+export const THERMAL = STATE_SLOTS + 2;
+export const LEAF_AREA = STATE_SLOTS + 3;
+/** share of the plants that is not taken yet, 0 to 1 */
+export const STANDING = STATE_SLOTS + 4;
+export const ZONE_SLOTS = STATE_SLOTS + 5;
+
+/** What a day did to a crop. */
+export interface CropChange {
+  /** of the air, lowest and highest; null where it is not known */
+  readonly air: { readonly tMinC: number; readonly tMaxC: number } | null;
+  /** share of all its plants that was taken, as heads are cut and pots are sold */
+  readonly takenShare: number;
+}
+
+/** A crop on its first day, all of it standing. */
+export function plantCrop(state: Float64Array, crop: Crop, first: CropState): void {
+  state[THERMAL] = 0;
+  state[STANDING] = 1;
+  noteStage(state, crop, first);
+}
+
+/**
+ * Moves the crop of a state over a day to the next midnight.
+ *
+ * @param tomorrow its stage and leaf area then; null where it has stood to its end: what is known of it stays
+ */
+export function growCrop(
+  state: Float64Array,
+  crop: Crop,
+  tomorrow: CropState | null,
+  { air, takenShare }: CropChange,
+): void {
+  if (air) state[THERMAL] = (state[THERMAL] as number) + degreeDays(air.tMinC, air.tMaxC, crop.baseC.value);
+  state[STANDING] = Math.max(0, (state[STANDING] as number) - takenShare);
+  if (tomorrow) noteStage(state, crop, tomorrow);
+}
+
+function noteStage(state: Float64Array, crop: Crop, { period, day, leafAreaIndex }: CropState): void {
+  state[STAGE] = crop.stages.indexOf(period.stage);
+  state[STAGE_DAY] = day;
+  state[LEAF_AREA] = leafAreaIndex;
+}
+
+/** Share of a zone's plants that stands, 0 to 1. */
+export function standingShare(state: Float64Array): number {
+  return state[STANDING] as number;
+}
