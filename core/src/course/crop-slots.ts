@@ -11,7 +11,9 @@ export const THERMAL = STATE_SLOTS + 2;
 export const LEAF_AREA = STATE_SLOTS + 3;
 /** share of the plants that is not taken yet, 0 to 1 */
 export const STANDING = STATE_SLOTS + 4;
-export const ZONE_SLOTS = STATE_SLOTS + 5;
+/** warmth in stages that are picked, °C·d */
+export const PICKING_THERMAL = STATE_SLOTS + 5;
+export const ZONE_SLOTS = STATE_SLOTS + 6;
 
 /** What a day did to a crop. */
 export interface CropChange {
@@ -39,7 +41,12 @@ export function growCrop(
   tomorrow: CropState | null,
   { air, takenShare }: CropChange,
 ): void {
-  if (air) state[THERMAL] = (state[THERMAL] as number) + degreeDays(air.tMinC, air.tMaxC, crop.baseC.value);
+  if (air) {
+    const warmth = degreeDays(air.tMinC, air.tMaxC, crop.baseC.value);
+    state[THERMAL] = (state[THERMAL] as number) + warmth;
+    if (crop.stages[state[STAGE] as number]?.picking)
+      state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;
+  }
   state[STANDING] = Math.max(0, (state[STANDING] as number) - takenShare);
   if (tomorrow) noteStage(state, crop, tomorrow);
 }

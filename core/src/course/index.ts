@@ -1,5 +1,14 @@
 export { advance, correctWater, ecIn, missingIn, reach, stateOf } from "./advance.ts";
-export { growCrop, LEAF_AREA, STAGE, STANDING, standingShare, THERMAL, type CropChange } from "./crop-slots.ts";
+export {
+  growCrop,
+  LEAF_AREA,
+  PICKING_THERMAL,
+  STAGE,
+  STANDING,
+  standingShare,
+  THERMAL,
+  type CropChange,
+} from "./crop-slots.ts";
 export { balanceOf, type Balance, type DayOfBalance } from "./balance.ts";
 export { dayHours, giveWater, hoursUntil, type GivenMm, type HourlyMm } from "./day-hours.ts";
 export { fullState, rootsOf, storeOn, walkDay } from "./day-walk.ts";

@@ -1,2 +1,2 @@
 export { readPickList, type NotedPick } from "./pick-list.ts";
-export { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
+export { goneByWarmth, pickedAmount, pickedSoFar, pickingTime, yieldPath, type PickingWarmth } from "./yield-path.ts";

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
 import { addDays } from "../time/local-time.ts";
-import { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
+import { goneByWarmth, pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
 
 const MASS = { kind: "mass" } as const;
 const HEADS = { kind: "piece", one: "head", many: "heads" } as const;
@@ -19,7 +19,11 @@ describe("the target's path", () => {
   it("is none before, all after, and never falls", () => {
     const time = { from: "2026-06-20", to: "2026-08-19" };
     expect(yieldPath(time, 6, "2026-06-19", MASS).perM2).toBe(0);
-    expect(yieldPath(time, 6, "2026-06-20", MASS).perM2).toBeCloseTo(0.1, 9);
+    // A logistic curve of steepness 4 from 0 to 1: after a third of the time (e^(⅔) …) 29 %, after half of it half
+    const at = (t: number): number => 1 / (1 + Math.exp(-4 * (t - 0.5)));
+    const share = (t: number): number => (at(t) - at(0)) / (at(1) - at(0));
+    expect(yieldPath(time, 6, "2026-06-20", MASS).perM2).toBeCloseTo(6 * share(1 / 60), 9);
+    expect(yieldPath(time, 6, "2026-07-19", MASS).perM2).toBeCloseTo(3, 9);
     expect(yieldPath(time, 6, "2026-09-30", MASS).perM2).toBe(6);
     fc.assert(
       fc.property(fc.integer({ min: -50, max: 200 }), (day) => {
@@ -29,6 +33,27 @@ describe("the target's path", () => {
         );
       }),
     );
+  });
+
+  it("is steeper for heads, whose dates lie about the middle, than for fruit that is picked again and again", () => {
+    const time = { from: "2026-06-20", to: "2026-08-19" };
+    expect(yieldPath(time, 8, "2026-07-04", HEADS).perM2).toBeLessThan(yieldPath(time, 8, "2026-07-04", MASS).perM2);
+    expect(yieldPath(time, 8, "2026-07-19", HEADS).perM2).toBeCloseTo(4, 9);
+    expect(yieldPath(time, 8, "2026-08-19", HEADS).perM2).toBe(8);
+  });
+
+  it("runs by warmth where that is known: a warm fortnight is further on than a mild one, and all is due at the end", () => {
+    const time = { from: "2026-06-20", to: "2026-08-19" };
+    // 50 days of 10 °C·d before, 60 days to pick: 600 are needed; 15 days of 14 make 210
+    const warmth = { sincePlantingCd: 710, sincePickingCd: 210, days: 65 };
+    const gone = goneByWarmth(time, warmth) ?? NaN;
+    expect(gone).toBeCloseTo(210 / ((710 / 65) * 60), 9);
+    expect(yieldPath(time, 6, "2026-07-04", MASS, gone).perM2).toBeGreaterThan(
+      yieldPath(time, 6, "2026-07-04", MASS).perM2,
+    );
+    expect(yieldPath(time, 6, "2026-08-18", MASS, 0.7).perM2).toBe(6);
+    expect(yieldPath(time, 6, "2026-06-19", MASS, 0.7).perM2).toBe(0);
+    expect(goneByWarmth(time, { sincePlantingCd: 0, sincePickingCd: 0, days: 3 })).toBeNull();
   });
 
   it("tells water per kilo only once something was picked and metered", () => {

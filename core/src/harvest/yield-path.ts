@@ -19,11 +19,18 @@ export function pickingTime(crop: Crop, { plantedOn, clearedOn, signs }: Plantin
 }
 
 /**
- * What should have come off by the evening of a date to reach a yield: a straight line over the picking stages.
- *
- * The line is this program's own assumption. Real flushes swing about it; a season's own picks are the better path.
+ * How steep the logistic path is over its picking time, assumed: where a planting is picked again and again, a quarter of the
+ * yield comes in the first third; where each plant is cut or sold once, its dates lie about the middle with a standard deviation
+ * of 0.23 of that time.
+ */
+const STEEPNESS = { mass: 4, piece: 8 } as const;
+
+/**
+ * What should have come off by the evening of a date to reach a yield: along a logistic curve where a planting is picked again
+ * and again, steeper where each plant is cut or sold once. Real flushes swing about it; a season's own picks are the better path.
  *
  * @param targetPerM2 yield aimed at, kg or pieces per m² of the zone's ground, 0 to 2000
+ * @param byWarmth share of the picking time that is over by the warmth that it has had, where that is known; else days count
  * @returns in the same unit, with how it came about
  */
 export function yieldPath(
@@ -31,21 +38,54 @@ export function yieldPath(
   targetPerM2: number,
   date: string,
   soldAs: SoldAs,
+  byWarmth: number | null = null,
 ): { readonly perM2: number; readonly step: WorkingStep } {
   const days = daysBetween(from, to);
-  const gone = Math.min(Math.max(daysBetween(from, addDays(date, 1)), 0), days);
-  const perM2 = days > 0 ? (targetPerM2 * gone) / days : targetPerM2;
+  const daysGone = Math.min(Math.max(daysBetween(from, addDays(date, 1)), 0), days);
+  const isOver = daysGone === days;
+  // Once cleared or past its time all of it should have come off, however cold it was.
+  const gone = isOver ? 1 : Math.min(1, byWarmth !== null && daysGone > 0 ? byWarmth : daysGone / days);
+  const steepness = STEEPNESS[soldAs.kind];
+  const perM2 = targetPerM2 * logisticShare(gone, steepness);
   return {
     perM2,
     step: {
       label: "Target's path",
-      formula: "yield aimed at · days picked / days of picking",
-      substituted: fill`${targetPerM2} × ${gone} ÷ ${days}`(),
+      formula: `yield aimed at · 1 / (1 + e^(−${steepness} · (t − ½))), stretched to run from 0 to all`,
+      substituted: fill`${targetPerM2}, t = ${gone}`(),
       value: perM2,
       unit: unitOf(soldAs),
-      source: `straight line from ${from} to ${to}, the picking stages; assumed by this program`,
+      source: `logistic, t the share of ${from} to ${to} that is over by ${byWarmth === null ? "days" : "warmth"}; steepness assumed by this program`,
     },
   };
+}
+
+/** From 0 at none to 1 at all of the time. */
+function logisticShare(gone: number, steepness: number): number {
+  const at = (t: number): number => 1 / (1 + Math.exp(-steepness * (t - 0.5)));
+  return (at(gone) - at(0)) / (at(1) - at(0));
+}
+
+/**
+ * Share of a picking time that is over by its warmth: a planting that had so much warmth a day until now needs as much on each
+ * day of its picking.
+ *
+ * @param sincePlantingCd warmth above the crop's base in `days` days since planting, °C·d
+ * @param sincePickingCd the part of it since picking began
+ * @returns null while no warmth is known
+ */
+export function goneByWarmth(
+  { from, to }: PickingTime,
+  { sincePlantingCd, sincePickingCd, days }: PickingWarmth,
+): number | null {
+  const needed = (sincePlantingCd / days) * daysBetween(from, to);
+  return days > 0 && needed > 0 ? Math.min(1, sincePickingCd / needed) : null;
+}
+
+export interface PickingWarmth {
+  readonly sincePlantingCd: number;
+  readonly sincePickingCd: number;
+  readonly days: number;
 }
 
 /** The unit of a yield per ground: kg/m², heads/m², pots/m². */

@@ -1,7 +1,14 @@
 import type { DayPicks, NewPick, NewPicks, Pick, PickedZone, ZoneHarvest } from "@sprunel/contract/harvest";
 import { standingOn, type SoldAs } from "@sprunel/core/crop";
-import { pickedAmount, pickedSoFar, pickingTime, yieldPath } from "@sprunel/core/harvest";
-import { startOfLocalDay } from "@sprunel/core/time";
+import {
+  goneByWarmth,
+  pickedAmount,
+  pickedSoFar,
+  pickingTime,
+  yieldPath,
+  type PickingWarmth,
+} from "@sprunel/core/harvest";
+import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { explanation } from "../http/explanation.ts";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
@@ -13,14 +20,19 @@ const BY_MASS: SoldAs = { kind: "mass" };
 
 /** So many picks tell what is usual in a zone. */
 const PAST_PICKS = 12;
+/** Points with which a path is drawn. */
+const PATH_POINTS = 24;
 
 interface Fault {
   readonly path: string;
   readonly message: string;
 }
 
+/** How warm plantings have had it by the evening of a date, by zone; who follows them through their days knows it. */
+export type WarmthOf = (zones: readonly StoredZone[], date: string) => Promise<ReadonlyMap<number, PickingWarmth>>;
+
 /** What came off plantings, against the yield aimed at and the water given. */
-export function harvestService(scope: Scope) {
+export function harvestService(scope: Scope, warmthOf: WarmthOf) {
   return {
     async addPick(zoneId: number, pick: NewPick): Promise<void> {
       const zone = await scope.zone(zoneId);
@@ -64,7 +76,11 @@ export function harvestService(scope: Scope) {
         return standing ? [[id, standing.planting.plantedOn] as const] : [];
       });
       const picks = await pickStore(scope).since(new Map(planted), date);
-      return { date, zones: zones.map((zone) => pickedZone(zone, picks.get(zone.id) ?? [], date)) };
+      const warmth = await warmthOf(zones, date);
+      return {
+        date,
+        zones: zones.map((zone) => pickedZone(zone, picks.get(zone.id) ?? [], date, warmth.get(zone.id))),
+      };
     },
 
     async zoneHarvest(zoneId: number, asked: string | undefined): Promise<ZoneHarvest> {
@@ -81,7 +97,9 @@ export function harvestService(scope: Scope) {
       const picked = pickedSoFar(counted, areaM2, waterings, soldAs);
       const time = standing && pickingTime(standing.crop, standing.planting);
       const targetPerM2 = standing?.planting.targetPerM2 ?? null;
-      const path = time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs) : null;
+      const warmth = time && date >= time.from ? (await warmthOf([zone], date)).get(zoneId) : undefined;
+      const gone = time && warmth ? goneByWarmth(time, warmth) : null;
+      const path = time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs, gone) : null;
       return {
         zoneId,
         date,
@@ -94,10 +112,7 @@ export function harvestService(scope: Scope) {
         litresPerUnit: picked.litresPerUnit,
         path:
           time && targetPerM2 !== null
-            ? [
-                { date: time.from, perM2: 0 },
-                { date: time.to, perM2: targetPerM2 },
-              ]
+            ? datesOf(time).map((on) => ({ date: on, perM2: yieldPath(time, targetPerM2, on, soldAs).perM2 }))
             : [],
         picks,
         workings: {
@@ -151,7 +166,20 @@ function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
     : [{ path: "count", message: `${name} counts by the ${soldAs.one}; type how many ${soldAs.many} came off.` }];
 }
 
-function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string): PickedZone {
+/** A dozen dates of a picking time, its first and last among them: enough to draw its path. */
+function datesOf({ from, to }: { readonly from: string; readonly to: string }): string[] {
+  const step = Math.max(1, Math.ceil(daysBetween(from, to) / PATH_POINTS));
+  const dates: string[] = [addDays(from, -1)];
+  for (let on = from; on < to; on = addDays(on, step)) dates.push(on);
+  return [...dates, to];
+}
+
+function pickedZone(
+  zone: StoredZone,
+  picks: readonly Pick[],
+  date: string,
+  warmth: PickingWarmth | undefined,
+): PickedZone {
   const { plantings, definition } = zone;
   const standing = standingOn(plantings, date);
   const soldAs = standing?.crop.soldAs ?? BY_MASS;
@@ -166,7 +194,10 @@ function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string): Pic
     areaM2: definition.areaM2,
     picking: standing?.state.period.stage.picking ?? false,
     pickedPerM2: total / definition.areaM2,
-    pathPerM2: time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs).perM2 : null,
+    pathPerM2:
+      time && targetPerM2 !== null
+        ? yieldPath(time, targetPerM2, date, soldAs, warmth ? goneByWarmth(time, warmth) : null).perM2
+        : null,
     targetPerM2,
     picks: picks.filter(({ pickedOn }) => pickedOn === date),
     past: picks

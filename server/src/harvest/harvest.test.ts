@@ -21,6 +21,12 @@ async function picking(): Promise<TestServer> {
   return server;
 }
 
+/** Of the yield aimed at, when so much of the picking time is over: a logistic curve of steepness 4 from none to all. */
+function pathShare(gone: number): number {
+  const at = (t: number): number => 1 / (1 + Math.exp(-4 * (t - 0.5)));
+  return (at(gone) - at(0)) / (at(1) - at(0));
+}
+
 describe("picks", () => {
   it("add up over the ground of their own planting, against the target's path of the day", async () => {
     const { call } = await picking();
@@ -32,9 +38,13 @@ describe("picks", () => {
     await call("POST", "/api/zones/1/picks", pick);
     const { body } = await call("POST", "/api/zones/1/picks", pick);
     // 50 kg on 500 m², sent twice; picking began on 11 June, 10 of 60 days are over with the 20th.
-    expect(body).toMatchObject({ pickedPerM2: 0.1, pathPerM2: expect.closeTo(1, 9), picks: [{ massKg: 50 }] });
+    expect(body).toMatchObject({
+      pickedPerM2: 0.1,
+      pathPerM2: expect.closeTo(6 * pathShare(10 / 60), 9),
+      picks: [{ massKg: 50 }],
+    });
     expect(((await call("GET", "/api/board")).body["zones"] as object[])[0]).toMatchObject({
-      harvest: { pickedPerM2: 0.1, pathPerM2: expect.closeTo(1, 9), picking: true },
+      harvest: { pickedPerM2: 0.1, pathPerM2: expect.closeTo(6 * pathShare(10 / 60), 9), picking: true },
     });
     expect((await call("GET", "/api/zones/1/harvest?date=2026-04-15")).body).toMatchObject({
       pickedPerM2: 0.1,
@@ -104,7 +114,13 @@ describe("a day's picks of all zones", () => {
     const { call } = await two();
     expect((await call("POST", "/api/picks", { picks: [{ ...pick, zoneId: 1 }, second] })).status).toBe(201);
     expect((await call("GET", "/api/picks?date=2026-06-19")).body["zones"]).toMatchObject([
-      { zoneId: 1, pickedPerM2: 0.1, pathPerM2: expect.closeTo(0.9, 9), picks: [{ massKg: 50 }], past: [] },
+      {
+        zoneId: 1,
+        pickedPerM2: 0.1,
+        pathPerM2: expect.closeTo(6 * pathShare(9 / 60), 9),
+        picks: [{ massKg: 50 }],
+        past: [],
+      },
       { zoneId: 2, pathPerM2: null, picks: [{ massKg: 30 }] },
     ]);
     expect((await call("GET", "/api/picks")).body["zones"]).toMatchObject([

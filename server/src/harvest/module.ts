@@ -3,11 +3,11 @@ import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
-import { harvestService } from "./harvest-service.ts";
+import { harvestService, type WarmthOf } from "./harvest-service.ts";
 import { pickStore } from "./pick-store.ts";
 
-export function harvestModule(scope: Scope): Module {
-  const harvest = harvestService(scope);
+export function harvestModule(scope: Scope, warmthOf: WarmthOf): Module {
+  const harvest = harvestService(scope, warmthOf);
   return {
     routes: [
       served(getZoneHarvest, ({ params: { id }, query: { date } }) => harvest.zoneHarvest(id, date)),

@@ -2,6 +2,7 @@ import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
+import type { PickingWarmth } from "@sprunel/core/harvest";
 import { outsideEt } from "@sprunel/core/plan";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
@@ -157,6 +158,19 @@ export function planService(scope: Scope, weather: WeatherService) {
         await keep();
       }
       return new Map(zones.map(({ id }) => [id, dates.map((date) => waters.of(id).get(date) ?? null)]));
+    },
+
+    /** How warm each zone's planting has had it by the evening of a date. */
+    async pickingWarmth(zones: readonly StoredZone[], date: string): Promise<ReadonlyMap<number, PickingWarmth>> {
+      const { plannerOf, keep } = await planners(await scope.site.current(), zones, date);
+      const warmth = new Map(
+        zones.flatMap((zone) => {
+          const found = plannerOf(zone).pickingWarmth(date);
+          return found ? [[zone.id, found] as const] : [];
+        }),
+      );
+      await keep();
+      return warmth;
     },
 
     /** All but substrate: what was missing on each morning of a span, against the trigger, and what was then given. */

@@ -9,8 +9,10 @@ import {
   giveWater,
   growCrop,
   hoursUntil,
+  PICKING_THERMAL,
   standingShare,
   storeOn,
+  THERMAL,
   walkDay,
   type Balance,
   type CropChange,
@@ -19,10 +21,11 @@ import {
   type HourlyMm,
 } from "@sprunel/core/course";
 import { dayDemand, planZoneDay, type AcceptedCorrection, type Demand, type ZoneDay } from "@sprunel/core/plan";
+import type { PickingWarmth } from "@sprunel/core/harvest";
 import { HOUR_SLOTS, RAIN_MM } from "@sprunel/core/rootzone";
 import { rainThrough, type ZoneField } from "@sprunel/core/site";
 import { systemOf, type Read } from "@sprunel/core/systems";
-import { addDays, clockSeconds, instantOf, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { addDays, clockSeconds, daysBetween, instantOf, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
@@ -203,6 +206,19 @@ export class ZonePlanner {
   /** Share of the plants that stands on a date: less by what was taken before it, where single plants are sold. */
   private standingShare(date: string): number {
     return standingShare(this.morning(date));
+  }
+
+  /** Warmth of the planting by the evening of a date; null where it is not followed that far. */
+  pickingWarmth(date: string): PickingWarmth | null {
+    const standing = this.standing(date);
+    const evening = addDays(date, 1);
+    if (!standing || standing.planting !== this.standing(evening)?.planting) return null;
+    const state = this.morning(evening);
+    return {
+      sincePlantingCd: state[THERMAL] ?? 0,
+      sincePickingCd: state[PICKING_THERMAL] ?? 0,
+      days: daysBetween(standing.planting.plantedOn, evening),
+    };
   }
 
   /** What a date did to the crop, whose air is that of its house. */

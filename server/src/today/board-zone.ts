@@ -1,7 +1,7 @@
 import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
 import { standingOn, type Standing } from "@sprunel/core/crop";
-import { pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { goneByWarmth, pickedAmount, pickingTime, yieldPath, type PickingWarmth } from "@sprunel/core/harvest";
 import type { PickTotals } from "../harvest/pick-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
@@ -23,6 +23,9 @@ export function boardZone(
 ): BoardZone {
   const planned = planner.plan(date);
   const standing = standingOn(zone.plantings, date);
+  // Only a planting that is picked has a path, and is followed for it.
+  const warmthOf = (): PickingWarmth | null =>
+    standing?.state.period.stage.picking && typeof planned !== "string" ? planner.pickingWarmth(date) : null;
   const basics = {
     id: zone.id,
     name: zone.name,
@@ -35,7 +38,7 @@ export function boardZone(
       day: standing.state.day,
       days: standing.state.days,
     },
-    harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date),
+    harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date, warmthOf()),
   };
   if (typeof planned === "string")
     return {
@@ -81,6 +84,7 @@ function harvestOf(
   areaM2: number,
   totals: PickTotals,
   date: string,
+  warmth: PickingWarmth | null,
 ): BoardZone["harvest"] {
   const time = pickingTime(crop, planting);
   const target = planting.targetPerM2 ?? null;
@@ -89,7 +93,8 @@ function harvestOf(
   return {
     soldAs: crop.soldAs,
     pickedPerM2: picked / areaM2,
-    pathPerM2: target === null ? null : yieldPath(time, target, date, crop.soldAs).perM2,
+    pathPerM2:
+      target === null ? null : yieldPath(time, target, date, crop.soldAs, warmth && goneByWarmth(time, warmth)).perM2,
     picking: state.period.stage.picking ?? false,
   };
 }

@@ -10,7 +10,7 @@ import { useUnits } from "../units/use-units.tsx";
 const HARVEST = "#7a3e63";
 const INK = "#14251f";
 
-/** Cumulative picks as steps, and the straight path to the yield aimed at. */
+/** Cumulative picks as steps, and the path to the yield aimed at. */
 export function HarvestChart({ harvest }: { harvest: ZoneHarvest }) {
   const { system } = useUnits();
   const option = useMemo<ChartOption>(() => {
