@@ -42,7 +42,11 @@ export function createRooms(
   const crop = cropModule(scope);
   const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingWarmth(zones, date));
   const advice = adviceModule();
-  const plan = planModule(scope, { weather: climate.weather, readings: rootzone.readings });
+  const plan = planModule(scope, {
+    weather: climate.weather,
+    readings: rootzone.readings,
+    feeds: () => feed.feed.fedOn(),
+  });
   const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
   const feed = feedModule(scope, plan);
   const site = siteModule(scope, {

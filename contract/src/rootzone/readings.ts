@@ -78,6 +78,14 @@ export const rootStationSchema = z
 export type RootStation = z.infer<typeof rootStationSchema>;
 
 /** Where the water of some days came from and went, mm; salt as EC · mm. */
+const booksSchema = z.object({
+  in: z.number(),
+  reached: z.number().describe("in soil that roots grew into"),
+  taken: z.number(),
+  out: z.number().describe("with drain, overflow and what unevenness loses"),
+  change: z.number(),
+});
+
 const balanceSchema = z.object({
   days: z.number(),
   givenMm: z.number(),
@@ -90,8 +98,10 @@ const balanceSchema = z.object({
   lostMm: z.number(),
   overflowMm: z.number(),
   changeMm: z.number(),
-  saltInEcMm: z.number(),
-  saltOutEcMm: z.number(),
+  /** salt as EC · mm (mS/cm · mm); null where nobody knows what was in the water */
+  salt: booksSchema.nullable(),
+  /** g/m² */
+  nitrogen: booksSchema.nullable(),
 });
 export type Balance = z.infer<typeof balanceSchema>;
 

@@ -2,7 +2,12 @@ import {
   DRAIN_MM,
   FLUX_SLOTS,
   LOST_MM,
+  N_IN,
+  N_OUT,
+  N_TAKEN,
+  NITROGEN,
   OVERFLOW_MM,
+  SALT,
   SALT_IN,
   SALT_OUT,
   SALT_TAKEN,
@@ -12,7 +17,7 @@ import {
 } from "../rootzone/store.ts";
 import type { Walked } from "./day-walk.ts";
 
-/** Where the water of some days came from and went, mm over the zone; in − out − change is zero to rounding. */
+/** Where the water of some days came from and went, mm over the zone, salt as EC · mm (mS/cm · mm), nitrogen g/m²; in − out − change is zero to rounding. */
 export interface Balance {
   readonly days: number;
   readonly givenMm: number;
@@ -28,9 +33,19 @@ export interface Balance {
   readonly lostMm: number;
   readonly overflowMm: number;
   readonly changeMm: number;
-  /** salt as EC · mm; what readings and roots bring of it is not told */
-  readonly saltInEcMm: number;
-  readonly saltOutEcMm: number;
+  readonly salt: Books;
+  readonly nitrogen: Books;
+}
+
+/** Where what is solved in the water came from and went: in + reached − taken − out − change is zero to rounding. */
+export interface Books {
+  readonly in: number;
+  /** in soil that roots grew into */
+  readonly reached: number;
+  readonly taken: number;
+  /** with drain, overflow and what unevenness loses */
+  readonly out: number;
+  readonly change: number;
 }
 
 /** A day that was walked, with what stood before it and what came. */
@@ -50,6 +65,7 @@ export function balanceOf(days: readonly DayOfBalance[]): Balance {
       return sum;
     });
   const [first, last] = [days[0], days.at(-1)];
+  const change = (slot: number): number => (first && last ? (last.state[slot] ?? 0) - (first.before[slot] ?? 0) : 0);
   return {
     days: days.length,
     givenMm: total(({ givenMm }) => givenMm),
@@ -61,8 +77,20 @@ export function balanceOf(days: readonly DayOfBalance[]): Balance {
     drainMm: flow(DRAIN_MM),
     lostMm: flow(LOST_MM),
     overflowMm: flow(OVERFLOW_MM),
-    changeMm: first && last ? (last.state[WATER] ?? 0) - (first.before[WATER] ?? 0) : 0,
-    saltInEcMm: flow(SALT_IN),
-    saltOutEcMm: flow(SALT_OUT) + flow(SALT_TAKEN),
+    changeMm: change(WATER),
+    salt: {
+      in: flow(SALT_IN),
+      reached: total(({ reachedEcMm }) => reachedEcMm),
+      taken: flow(SALT_TAKEN),
+      out: flow(SALT_OUT),
+      change: change(SALT),
+    },
+    nitrogen: {
+      in: flow(N_IN),
+      reached: total(({ reachedNGM2 }) => reachedNGM2),
+      taken: flow(N_TAKEN),
+      out: flow(N_OUT),
+      change: change(NITROGEN),
+    },
   };
 }

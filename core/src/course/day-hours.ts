@@ -1,4 +1,4 @@
-import { DEMAND_MM, GIVEN_EC, GIVEN_MM, GIVEN_N, HOUR_SLOTS, RAIN_MM, WANTED_N } from "../rootzone/store.ts";
+import { DEMAND_MM, GIVEN_EC, GIVEN_MM, GIVEN_N, HOUR_SLOTS, RAIN_MM, UPTAKE_EC, WANTED_N } from "../rootzone/store.ts";
 
 /** An amount in the hour that begins at an instant, mm. */
 export interface HourlyMm {
@@ -17,13 +17,32 @@ export interface GivenMm {
 
 const HOUR_MS = 3_600_000;
 
-/** What the weather asks of a root zone, and what falls on it, in the slots of its hours. */
-export function dayHours(demand: readonly HourlyMm[], rain: readonly HourlyMm[]): Float64Array {
+/** What goes with the water that a crop takes up. */
+export interface Uptake {
+  /** EC of it, mS/cm */
+  readonly ecMsCm: number;
+  /** nitrogen in it, g/m³ */
+  readonly nGM3: number;
+}
+
+/**
+ * What the weather asks of a root zone, and what falls on it, in the slots of its hours.
+ *
+ * @param uptake what the crop takes with its water; water alone where it is not known
+ */
+export function dayHours(
+  demand: readonly HourlyMm[],
+  rain: readonly HourlyMm[],
+  uptake: Uptake = { ecMsCm: 0, nGM3: 0 },
+): Float64Array {
   const hours = new Float64Array(demand.length * HOUR_SLOTS);
   const fallen = new Map(rain.map(({ startMs, mm }) => [startMs, mm]));
   demand.forEach(({ startMs, mm }, at) => {
     hours[at * HOUR_SLOTS + DEMAND_MM] = mm;
     hours[at * HOUR_SLOTS + RAIN_MM] = fallen.get(startMs) ?? 0;
+    hours[at * HOUR_SLOTS + UPTAKE_EC] = uptake.ecMsCm;
+    // mg/L are g/m³, and a mm on a m² is a litre
+    hours[at * HOUR_SLOTS + WANTED_N] = (mm * uptake.nGM3) / 1000;
   });
   return hours;
 }

@@ -1,8 +1,9 @@
 import type { Crop } from "../crop/crop.ts";
 import { cropStateOn, type CropState } from "../crop/stage-on.ts";
-import { depletionFractionAt, FLUX_SLOTS, HOUR_SLOTS, type Store } from "../rootzone/store.ts";
+import { depletionFractionAt, FLUX_SLOTS, HOUR_SLOTS, NITROGEN, SALT, type Store } from "../rootzone/store.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import { systemOf, type Read, type Roots } from "../systems/index.ts";
+import type { Uptake } from "./day-hours.ts";
 import { plantCrop } from "./crop-slots.ts";
 import { advance, correctWater, reach, stateOf } from "./advance.ts";
 
@@ -20,11 +21,16 @@ export function storeOn(zone: ZoneDefinition, crop: Crop, cropState: CropState, 
   return systemOf(zone).store(zone, rootsOf(crop, cropState, demandMm));
 }
 
-/** A bed wetted through, a tank or basin filled to its mark, as at planting; its water at an EC. */
-export function fullState(zone: ZoneDefinition, crop: Crop, plantedOn: string, ecMsCm = 0): Float64Array {
+/** A bed wetted through, a tank or basin filled to its mark, as at planting; with the salt and nitrogen of that water. */
+export function fullState(
+  zone: ZoneDefinition,
+  crop: Crop,
+  plantedOn: string,
+  { ecMsCm, nGM3 }: Uptake = { ecMsCm: 0, nGM3: 0 },
+): Float64Array {
   const first = cropStateOn(crop, plantedOn, plantedOn);
   if (!first) throw new Error(`${crop.name} has a first stage`);
-  const state = stateOf(storeOn(zone, crop, first, 0), 0, ecMsCm);
+  const state = stateOf(storeOn(zone, crop, first, 0), 0, ecMsCm, nGM3);
   plantCrop(state, crop, first);
   return state;
 }
@@ -36,8 +42,10 @@ export interface Walked {
   readonly flux: Float64Array;
   /** mm that readings added; negative where they took away */
   readonly correctedMm: number;
-  /** mm that stood in the soil that roots reached overnight */
+  /** mm that stood in the soil that roots reached overnight, and the salt and nitrogen in it */
   readonly reachedMm: number;
+  readonly reachedEcMm: number;
+  readonly reachedNGM2: number;
 }
 
 /**
@@ -49,6 +57,8 @@ export interface Walked {
 export function walkDay(state: Float64Array, store: Store, hours: Float64Array, reads: readonly Read[] = []): Walked {
   const now = state.slice();
   const reachedMm = reach(now, store);
+  const salt = (now[SALT] as number) - (state[SALT] as number);
+  const nitrogen = (now[NITROGEN] as number) - (state[NITROGEN] as number);
   const count = hours.length / HOUR_SLOTS;
   const flux = new Float64Array(count * FLUX_SLOTS);
   let correctedMm = 0;
@@ -60,5 +70,5 @@ export function walkDay(state: Float64Array, store: Store, hours: Float64Array, 
     correctedMm += correctWater(now, Math.min(missingMm, store.availableMm));
   }
   advance(store, now, hours, flux, at, count);
-  return { state: now, flux, correctedMm, reachedMm };
+  return { state: now, flux, correctedMm, reachedMm, reachedEcMm: salt, reachedNGM2: nitrogen };
 }

@@ -2,13 +2,14 @@ import type { FeedSettings, FeedTarget, NewMix, NewOwnProduct, ShelfUpdate, Zone
 import { standingOn } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { badInput, staleEdit } from "../http/problems.ts";
+import type { Records } from "../plan/zone-plan.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { keptFor, ownTarget, USUAL } from "./zone-target.ts";
+import { fedOn, keptFor, ownTarget, USUAL } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
@@ -52,6 +53,12 @@ export function feedService(scope: Scope, plans: PlanService) {
       };
     },
 
+    /** What is in the water of zones, on any date. */
+    async fedOn(): Promise<Records["fedOn"]> {
+      const held = await feedStore(scope).held();
+      return (zone, date) => fedOn(held, zone, date);
+    },
+
     /** `version` null: the library's target was changed, there is no own one yet. */
     async saveTarget(id: number, version: number | null, target: FeedTarget): Promise<void> {
       const zone = await scope.zone(id);
@@ -62,6 +69,7 @@ export function feedService(scope: Scope, plans: PlanService) {
         if ((current?.version ?? null) !== version) throw staleEdit(`The target of ${zone.name}`, current);
         await feedStore(inner).saveTarget(id, (last?.version ?? 0) + 1, keptFor(target, standing));
       });
+      scope.cache.zoneChanged(id);
     },
 
     /** `version` null: the usual tanks were changed, there are no own ones yet. */
@@ -72,11 +80,13 @@ export function feedService(scope: Scope, plans: PlanService) {
         if ((current?.version ?? null) !== version) throw staleEdit(`The tanks of ${zone.name}`, current);
         await feedStore(inner).saveSettings(id, (version ?? 0) + 1, settings);
       });
+      scope.cache.zoneChanged(id);
     },
 
     async dropTarget(id: number): Promise<void> {
       await scope.zone(id);
       await feedStore(scope).dropTarget(id);
+      scope.cache.zoneChanged(id);
     },
 
     /** `version` null: it is not on the shelf yet. */

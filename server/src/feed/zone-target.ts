@@ -1,6 +1,8 @@
 import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contract/feed";
 import { standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
+import { ecMsCm, molarMassG } from "@sprunel/core/chemistry";
+import type { Fed } from "../plan/zone-plan.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { FeedStore } from "./feed-store.ts";
 
@@ -31,6 +33,16 @@ export function keptFor(target: FeedTarget, standing: Standing | null): KeptTarg
     plantedOn: standing?.planting.plantedOn ?? null,
     stageId: standing?.state.period.stage.id ?? null,
   };
+}
+
+/** What is in the water that a zone gets on a date: of its target, where it is fed from tanks. */
+export function fedOn({ targets, settings }: Held, { id, plantings }: StoredZone, date: string): Fed | null {
+  const standing = standingOn(plantings, date);
+  const target =
+    ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  if (!target || !(settings.get(id) ?? USUAL).mixed) return null;
+  const { NO3 = 0, NH4 = 0, urea = 0 } = target.ions;
+  return { ecMsCm: ecMsCm(target.ions, target.ph), nGM3: (NO3 + NH4 + urea) * molarMassG("N") };
 }
 
 /** What a zone asks for: its own target, or else the library's of its stage. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer, zone } from "../testing/test-server.ts";
 
-type Books = Record<string, number>;
+type Books = Record<string, number> & Partial<Record<"salt" | "nitrogen", Record<string, number> | null>>;
 
 describe("the books of a root zone", () => {
   it.each([
@@ -24,7 +24,14 @@ describe("the books of a root zone", () => {
       const { takenMm = NaN, drainMm = NaN, lostMm = NaN, overflowMm = NaN, changeMm = NaN } = books;
       const out = takenMm + drainMm + lostMm + overflowMm;
       expect(givenMm + rainMm + reachedMm + correctedMm - out - changeMm).toBeCloseTo(0, 9);
+      for (const solved of [books.salt, books.nitrogen]) {
+        const { in: came = NaN, reached = NaN, taken = NaN, out: gone = NaN, change = NaN } = solved ?? {};
+        expect(came).toBeGreaterThanOrEqual(0);
+        expect(came + reached - taken - gone - change).toBeCloseTo(0, 9);
+      }
     }
+    expect(balances.planting.nitrogen?.["in"]).toBeGreaterThan(0);
+    expect(balances.planting.nitrogen?.["taken"]).toBeGreaterThan(0);
     expect(balances.planting["givenMm"]).toBeGreaterThan(0);
   });
 

@@ -6,6 +6,7 @@ import type { ReadingService } from "../rootzone/reading-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { planService, type PlanService } from "./plan-service.ts";
+import type { Records } from "./zone-plan.ts";
 import { rootHistory } from "./root-history.ts";
 
 /** Beside the search that was asked for, the first plan and the answer take their time. */
@@ -15,9 +16,18 @@ const MOST_SEARCH_S = 10;
 /** What each zone gets; and what the roots hold, which only the plan can tell. */
 export function planModule(
   scope: Scope,
-  { weather, readings }: { readonly weather: WeatherService; readonly readings: ReadingService },
+  {
+    weather,
+    readings,
+    feeds,
+  }: {
+    readonly weather: WeatherService;
+    readonly readings: ReadingService;
+    /** what zones are fed; who keeps their targets knows it */
+    readonly feeds: () => Promise<Records["fedOn"]>;
+  },
 ): Module & { readonly plans: PlanService } {
-  const plans = planService(scope, weather);
+  const plans = planService(scope, weather, feeds);
   const history = (zoneId: number, date?: string) => rootHistory(scope, plans, readings, zoneId, date);
   return {
     plans,

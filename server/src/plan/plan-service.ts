@@ -2,6 +2,7 @@ import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
+import type { Balance } from "@sprunel/core/course";
 import type { PickingWarmth } from "@sprunel/core/harvest";
 import { outsideEt } from "@sprunel/core/plan";
 import { systemOf } from "@sprunel/core/systems";
@@ -43,7 +44,7 @@ interface Planners {
 type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
 
 /** What each zone gets on a date, and how it stands. */
-export function planService(scope: Scope, weather: WeatherService) {
+export function planService(scope: Scope, weather: WeatherService, feeds: () => Promise<Records["fedOn"]>) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<Float64Array>();
   const plans = scope.cache.ofZones<PlanOfWeather>();
@@ -86,6 +87,7 @@ export function planService(scope: Scope, weather: WeatherService) {
         from,
         addDays(date, 1),
       ),
+      fedOn: await feeds(),
       takenOn: await takenOn(zones, from, date),
       drainWasRead: await readingStore(scope).everRead("drainPct"),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),
@@ -202,8 +204,14 @@ export function planService(scope: Scope, weather: WeatherService) {
       const { plantedOn } = standing.planting;
       const { plannerOf, keep } = await planners(site, [zone], date, { earliest: plantedOn });
       const planner = plannerOf(zone);
-      const of = (days: number) => planner.balance(addDays(date, 1 - days), date, clock());
-      const balances = { day: of(1), week: of(7), planting: planner.balance(plantedOn, date, clock()) };
+      const known = planner.known(date);
+      const booked = ({ salt, nitrogen, ...water }: Balance) => ({
+        ...water,
+        salt: known.salt ? salt : null,
+        nitrogen: known.nitrogen ? nitrogen : null,
+      });
+      const of = (from: string) => booked(planner.balance(from, date, clock()));
+      const balances = { day: of(date), week: of(addDays(date, -6)), planting: of(plantedOn) };
       await keep();
       return balances;
     },

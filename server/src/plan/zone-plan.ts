@@ -19,6 +19,7 @@ import {
   type DayOfBalance,
   type GivenMm,
   type HourlyMm,
+  type Uptake,
 } from "@sprunel/core/course";
 import { dayDemand, planZoneDay, type AcceptedCorrection, type Demand, type ZoneDay } from "@sprunel/core/plan";
 import type { PickingWarmth } from "@sprunel/core/harvest";
@@ -38,6 +39,8 @@ export interface Records {
   readonly site: Site;
   readonly weather: ReadonlyMap<string, DayWeather>;
   readonly logOf: LogOf;
+  /** what is in the water of a zone on a date; null where it is not fed from tanks */
+  fedOn(zone: StoredZone, date: string): Fed | null;
   /** pieces taken of a zone on a date */
   takenOn(zoneId: number, date: string): number;
   /** zones whose drain was read at some time */
@@ -47,6 +50,9 @@ export interface Records {
   /** the place's date now: days before it are over */
   readonly today: string;
 }
+
+/** What is solved in the water that a zone gets. */
+export type Fed = Uptake;
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
 export interface Remembered {
@@ -318,8 +324,8 @@ export class ZonePlanner {
   /** Water of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
   private given(date: string): GivenMm[] {
     const { definition } = this.zone;
-    const ecMsCm = "ecWaterMsCm" in definition ? definition.ecWaterMsCm : 0;
-    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / definition.areaM2, ecMsCm });
+    const fed = this.fed(date);
+    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / definition.areaM2, ...fed });
     const logged = this.logged(date);
     const ran = logged.map(({ startMs, litres }) => run(startMs, litres));
     if (logged.length > 0 && date < this.records.today) return ran;
@@ -331,6 +337,23 @@ export class ZonePlanner {
       return startMs > lastMs ? [run(startMs, litres)] : [];
     });
     return [...ran, ...ahead];
+  }
+
+  /** What is in the water that is given on a date: of the feed, or the water alone as far as its EC was said. */
+  private fed(date: string): Fed | null {
+    const { definition } = this.zone;
+    const water = "ecWaterMsCm" in definition ? { ecMsCm: definition.ecWaterMsCm, nGM3: 0 } : null;
+    return this.records.fedOn(this.zone, date) ?? water;
+  }
+
+  /** What the crop takes with its water: of what it is fed. Leafless plants take no nitrogen. */
+  private uptake(date: string, { state }: Standing): Uptake | undefined {
+    const fed = this.records.fedOn(this.zone, date);
+    if (!fed) return undefined;
+    return {
+      ecMsCm: UPTAKE_OF_FEED_EC * fed.ecMsCm,
+      nGM3: state.leafAreaIndex < LEAFLESS ? 0 : fed.nGM3,
+    };
   }
 
   /** What was read of the root zone's water on a date, where its system shows it. */
@@ -350,7 +373,7 @@ export class ZonePlanner {
     const demand = standing && this.demand(date, standing);
     if (!demand) return null;
     const startsMs = demand.hourlyMm.map(({ startMs }) => startMs);
-    const hours = dayHours(demand.hourlyMm, this.rain(date));
+    const hours = dayHours(demand.hourlyMm, this.rain(date), this.uptake(date, standing));
     const given = this.given(date).filter(({ startMs }) => startMs <= untilMs);
     const outsideMm = giveWater(hours, startsMs, given);
     const dayStartMs = startsMs[0] ?? 0;
@@ -387,6 +410,11 @@ export class ZonePlanner {
     return balanceOf(days);
   }
 
+  /** Whether it is known what was in the water of a date: its salt, and its nitrogen. */
+  known(date: string): { readonly salt: boolean; readonly nitrogen: boolean } {
+    return { salt: this.fed(date) !== null, nitrogen: this.records.fedOn(this.zone, date) !== null };
+  }
+
   /**
    * The root zone at the midnight with which a date begins, followed hour by hour from planting on. A day without a log counts as run by its plan; one without weather is left out.
    */
@@ -395,7 +423,9 @@ export class ZonePlanner {
     const standing = this.standing(date);
     if (!standing) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
     const { crop, planting } = standing;
-    if (date <= planting.plantedOn) return fullState(definition, crop, planting.plantedOn);
+    const atPlanting = (): Float64Array =>
+      fullState(definition, crop, planting.plantedOn, this.fed(planting.plantedOn) ?? undefined);
+    if (date <= planting.plantedOn) return atPlanting();
     const known = this.remembered.mornings.get(date);
     if (known) return known;
     // Forward from the last known midnight: stepping back day by day would nest a call for every day of the season.
@@ -405,7 +435,7 @@ export class ZonePlanner {
         at = day;
         break;
       }
-    let state = this.remembered.mornings.get(at) ?? fullState(definition, crop, planting.plantedOn);
+    let state = this.remembered.mornings.get(at) ?? atPlanting();
     for (; at < date; at = addDays(at, 1)) {
       this.remembered.mornings.set(at, state);
       state = this.walked(at, state)?.state ?? state.slice();
@@ -417,6 +447,14 @@ export class ZonePlanner {
 }
 
 const HOUR_MS = 3_600_000;
+
+/**
+ * EC of what roots take up against that of the feed: 0.6 to 0.75 of it where some is to drain. Sonneveld & Voogt (2009), Plant
+ * Nutrition of Greenhouse Crops, uptake beside supply; one figure for all crops is assumed.
+ */
+const UPTAKE_OF_FEED_EC = 0.7;
+/** Leaf area under which a plant stands bare, m²/m². */
+const LEAFLESS = 0.1;
 
 /** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
 export function rainShareOf({ house, definition, layout }: StoredZone): number {

@@ -16,8 +16,8 @@ const nothing: Balance = {
   lostMm: 0,
   overflowMm: 0,
   changeMm: 0,
-  saltInEcMm: 0,
-  saltOutEcMm: 0,
+  salt: null,
+  nitrogen: null,
 };
 const day = { ...nothing, givenMm: 5, takenMm: 4, lostMm: 1 };
 const planting = { ...day, days: 60, givenMm: 254, rainMm: 25.4, changeMm: -3 };
@@ -53,5 +53,33 @@ describe("where the water went", () => {
     shown("us");
     expect(screen.getByRole("columnheader", { name: "in" })).toBeVisible();
     expect(cells("rain")).toEqual(["0", "0", "1.0"]);
+  });
+
+  it("tells the nitrogen and the salt in it in kg/ha, and nothing of them where nobody knows the water", () => {
+    const books = { in: 1.2, reached: 0, taken: 0.9, out: 0.2, change: 0.1 };
+    render(
+      <UnitsProvider siteSystem="metric">
+        <BalanceTable
+          balances={{
+            day: { ...day, nitrogen: books, salt: { ...books, in: 12 } },
+            week: { ...day, days: 7, nitrogen: books, salt: books },
+            planting: { ...planting, nitrogen: books, salt: books },
+          }}
+        />
+      </UnitsProvider>,
+    );
+    const nitrogen = within(screen.getByRole("region", { name: "Balance of nitrogen" }));
+    expect(nitrogen.getByRole("columnheader", { name: "kg/ha" })).toBeVisible();
+    expect(nitrogen.getByText("with the water given").closest("tr")).toHaveTextContent("with the water given121212");
+    expect(nitrogen.queryByText("in soil that roots grew into")).toBeNull();
+    // 12 mS/cm · mm hold 7.68 g/m²
+    const salt = within(screen.getByRole("region", { name: "Balance of salt" }));
+    expect(salt.getByText("with the water given").closest("tr")).toHaveTextContent("with the water given76.87.687.68");
+  });
+
+  it("says nothing of nitrogen where nobody knows what was in the water", () => {
+    shown("metric");
+    expect(screen.queryByRole("region", { name: "Balance of nitrogen" })).toBeNull();
+    expect(screen.queryByRole("region", { name: "Balance of salt" })).toBeNull();
   });
 });

@@ -1,79 +1,159 @@
-import { unitFor } from "@sprunel/core/units";
+import { unitFor, type Quantity } from "@sprunel/core/units";
 import type { Balance, RootHistory } from "@sprunel/contract/rootzone";
 import tables from "../theme/tables.module.css";
 import styles from "./roots.module.css";
 import { useUnits } from "../units/use-units.tsx";
 
-type Line = readonly [figure: keyof Balance, words: string];
+type Flow = Exclude<keyof Balance, "days" | "salt" | "nitrogen">;
+type Book = keyof NonNullable<Balance["salt"]>;
 
-/** A line that is nothing in all three columns is left out. */
-const PARTS: readonly { readonly title: string; readonly lines: readonly Line[] }[] = [
-  {
-    title: "came in",
-    lines: [
+const WATER: readonly (readonly [title: string, lines: readonly (readonly [figure: Flow, words: string])[]])[] = [
+  [
+    "came in",
+    [
       ["givenMm", "given"],
       ["rainMm", "rain"],
       ["reachedMm", "in soil that roots grew into"],
       ["correctedMm", "put right by readings"],
     ],
-  },
-  {
-    title: "went",
-    lines: [
+  ],
+  [
+    "went",
+    [
       ["takenMm", "taken by the crop"],
       ["drainMm", "drained or run back"],
       ["lostMm", "lost to unevenness"],
       ["overflowMm", "run over"],
       ["changeMm", "stored (− drawn down)"],
     ],
-  },
-  { title: "missing", lines: [["shortMm", "that the crop would have taken beside it"]] },
+  ],
+  ["missing", [["shortMm", "that the crop would have taken beside it"]]],
 ];
-const TINY_MM = 0.005;
+const BOOKS: readonly (readonly [title: string, lines: readonly (readonly [figure: Book, words: string])[]])[] = [
+  [
+    "came in",
+    [
+      ["in", "with the water given"],
+      ["reached", "in soil that roots grew into"],
+    ],
+  ],
+  [
+    "went",
+    [
+      ["taken", "taken by the crop"],
+      ["out", "out below, over and beside"],
+      ["change", "stored (− drawn down)"],
+    ],
+  ],
+];
+/** Salt in water of 1 mS/cm, g/L, whose mm on a m² is a litre: 640 mg/L, USDA Handbook 60 (1954). */
+const SALT_G_L = 0.64;
+/** g/m² in kg/ha */
+const KG_HA = 10;
 const COLUMNS = ["day", "week", "planting"] as const;
+type Column = (typeof COLUMNS)[number];
 
-/** Where the litres went: of the day, of a week, and since planting. */
+/** Where water, salt and nitrogen went: of the day, of a week, and since planting. */
 export function BalanceTable({ balances }: { balances: NonNullable<RootHistory["balances"]> }) {
-  const { show, system } = useUnits();
-  const columns = COLUMNS.map((column) => balances[column]);
-  const parts = PARTS.map(({ title, lines }) => ({
-    title,
-    lines: lines.filter(([figure]) => columns.some((balance) => Math.abs(balance[figure]) > TINY_MM)),
-  })).filter(({ lines }) => lines.length > 0);
+  const { salt, nitrogen } = balances.planting;
+  const booksOf = (of: "salt" | "nitrogen", factor: number) => ({
+    days: balances.week.days,
+    quantity: "perLand" as const,
+    parts: BOOKS.map(([title, lines]) => ({
+      title,
+      lines: lines.map(([figure, words]) => ({
+        words,
+        of: (column: Column) => (balances[column][of]?.[figure] ?? 0) * factor,
+      })),
+    })),
+  });
   return (
     <section aria-label="Where the water went" className={styles["balance"]}>
       <h2>Where the water went</h2>
-      <div className={tables["scroll"]} tabIndex={0} role="region" aria-label="Balance of water">
-        <table className={tables["table"]}>
-          <thead>
-            <tr>
-              <th scope="col">{unitFor("waterDepth", system)}</th>
-              <th scope="col">this day</th>
-              <th scope="col">{balances.week.days} days</th>
-              <th scope="col">since planting</th>
-            </tr>
-          </thead>
-          {parts.map(({ title, lines }) => (
-            <tbody key={title}>
-              <tr>
-                <th scope="rowgroup" colSpan={4}>
-                  {title}
-                </th>
-              </tr>
-              {lines.map(([figure, words]) => (
-                <tr key={figure}>
-                  <td>{words}</td>
-                  {COLUMNS.map((column) => (
-                    <td key={column}>
-                      <span data-number>{show("waterDepth", balances[column][figure]).text}</span>
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          ))}
-        </table>
-      </div>
+      <Columns
+        name="Balance of water"
+        days={balances.week.days}
+        quantity="waterDepth"
+        parts={WATER.map(([title, lines]) => ({
+          title,
+          lines: lines.map(([figure, words]) => ({ words, of: (column: Column) => balances[column][figure] })),
+        }))}
+      />
+      {nitrogen && (
+        <>
+          <h3>The nitrogen in it</h3>
+          <Columns name="Balance of nitrogen" {...booksOf("nitrogen", KG_HA)} />
+        </>
+      )}
+      {salt && (
+        <>
+          <h3>The salt in it</h3>
+          <Columns name="Balance of salt" {...booksOf("salt", SALT_G_L * KG_HA)} />
+          <p className="quiet">
+            All that conducts, at 0.64 g/L for each mS/cm
+            {nitrogen && "; the crop is taken to drink at 0.7 of the feed’s EC, which is assumed"}.
+          </p>
+        </>
+      )}
     </section>
+  );
+}
+
+/** A line that is nothing in all three columns is left out. */
+const TINY = 0.005;
+
+function Columns({
+  name,
+  days,
+  quantity,
+  parts,
+}: {
+  name: string;
+  days: number;
+  quantity: Quantity;
+  parts: readonly {
+    readonly title: string;
+    readonly lines: readonly { readonly words: string; of(column: Column): number }[];
+  }[];
+}) {
+  const { show, system } = useUnits();
+  const shown = parts
+    .map(({ title, lines }) => ({
+      title,
+      lines: lines.filter(({ of }) => COLUMNS.some((column) => Math.abs(of(column)) > TINY)),
+    }))
+    .filter(({ lines }) => lines.length > 0);
+  return (
+    <div className={tables["scroll"]} tabIndex={0} role="region" aria-label={name}>
+      <table className={tables["table"]}>
+        <thead>
+          <tr>
+            <th scope="col">{unitFor(quantity, system)}</th>
+            <th scope="col">this day</th>
+            <th scope="col">{days} days</th>
+            <th scope="col">since planting</th>
+          </tr>
+        </thead>
+        {shown.map(({ title, lines }) => (
+          <tbody key={title}>
+            <tr>
+              <th scope="rowgroup" colSpan={4}>
+                {title}
+              </th>
+            </tr>
+            {lines.map(({ words, of }) => (
+              <tr key={words}>
+                <td>{words}</td>
+                {COLUMNS.map((column) => (
+                  <td key={column}>
+                    <span data-number>{show(quantity, of(column)).text}</span>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        ))}
+      </table>
+    </div>
   );
 }

@@ -28,6 +28,7 @@ import { shelfVersions } from "./026-shelf-versions.ts";
 import { checkpoints } from "./028-checkpoints.ts";
 import { covers } from "./029-covers.ts";
 import { takenPlants } from "./030-taken-plants.ts";
+import { fedZones } from "./031-fed-zones.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
@@ -62,6 +63,7 @@ const all: readonly Migration[] = [
   checkpoints,
   covers,
   takenPlants,
+  fedZones,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);
