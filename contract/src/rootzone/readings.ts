@@ -112,6 +112,8 @@ export const rootHistorySchema = z
     from: dateSchema,
     to: dateSchema,
     now: rootsSchema.nullable(),
+    /** how it stands when the next water of the day begins; null on other days, and when no more comes */
+    next: z.object({ at: instantSchema, roots: rootsSchema }).nullable(),
     /** newest last */
     readings: z.array(readingSchema),
     /** what was missing each morning */

@@ -195,6 +195,18 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
       return days;
     },
 
+    /** The root zone as it will stand when the next water of today begins; null on other dates, and when no more comes. */
+    async nextWater(id: number, date: string): Promise<RootHistory["next"]> {
+      const [site, zone] = [await scope.site.current(), await scope.zone(id)];
+      const nowMs = clock();
+      if (date !== localDate(nowMs, site.timeZone)) return null;
+      const planner = (await planners(site, [zone], date)).plannerOf(zone);
+      const planned = planner.plan(date);
+      const next = typeof planned === "string" ? undefined : planned.startsMs.find((startMs) => startMs > nowMs);
+      if (typeof planned === "string" || next === undefined) return null;
+      return { at: new Date(next).toISOString(), roots: rootsOf(zone, planner, planned, date, next - 1) };
+    },
+
     /** The books of a day, of the seven days that end with it, and of the planting up to it; null where nothing stands. */
     async balances(id: number, date: string): Promise<RootHistory["balances"]> {
       const [site, zone] = [await scope.site.current(), await scope.zone(id)];

@@ -24,6 +24,7 @@ export async function rootHistory(
     from,
     to,
     now: roots,
+    next: await plans.nextWater(zoneId, to),
     readings: await readings.between(
       zoneId,
       startOfLocalDay(from, timeZone),

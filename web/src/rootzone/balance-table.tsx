@@ -1,5 +1,7 @@
 import { unitFor, type Quantity } from "@sprunel/core/units";
 import type { Balance, RootHistory } from "@sprunel/contract/rootzone";
+import Segmented from "antd/es/segmented";
+import { useState } from "react";
 import tables from "../theme/tables.module.css";
 import styles from "./roots.module.css";
 import { useUnits } from "../units/use-units.tsx";
@@ -53,50 +55,64 @@ const KG_HA = 10;
 const COLUMNS = ["day", "week", "planting"] as const;
 type Column = (typeof COLUMNS)[number];
 
+const NAMES = { water: "Water", nitrogen: "Nitrogen", salt: "Salt" } as const;
+type Of = keyof typeof NAMES;
+
 /** Where water, salt and nitrogen went: of the day, of a week, and since planting. */
 export function BalanceTable({ balances }: { balances: NonNullable<RootHistory["balances"]> }) {
+  const [chosen, setChosen] = useState<Of>("water");
   const { salt, nitrogen } = balances.planting;
-  const booksOf = (of: "salt" | "nitrogen", factor: number) => ({
-    days: balances.week.days,
-    quantity: "perLand" as const,
-    parts: BOOKS.map(([title, lines]) => ({
-      title,
-      lines: lines.map(([figure, words]) => ({
-        words,
-        of: (column: Column) => (balances[column][of]?.[figure] ?? 0) * factor,
-      })),
-    })),
-  });
+  const known = (["water", "nitrogen", "salt"] as const).filter(
+    (of) => of === "water" || (of === "salt" ? salt : nitrogen),
+  );
+  const of = known.includes(chosen) ? chosen : "water";
   return (
-    <section aria-label="Where the water went" className={styles["balance"]}>
-      <h2>Where the water went</h2>
-      <Columns
-        name="Balance of water"
-        days={balances.week.days}
-        quantity="waterDepth"
-        parts={WATER.map(([title, lines]) => ({
-          title,
-          lines: lines.map(([figure, words]) => ({ words, of: (column: Column) => balances[column][figure] })),
-        }))}
-      />
-      {nitrogen && (
-        <>
-          <h3>The nitrogen in it</h3>
-          <Columns name="Balance of nitrogen" {...booksOf("nitrogen", KG_HA)} />
-        </>
+    <section aria-label="Where it went" className={styles["balance"]}>
+      <h2>Where it went</h2>
+      {known.length > 1 && (
+        <Segmented
+          value={of}
+          options={known.map((value) => ({ value, label: NAMES[value] }))}
+          onChange={(value) => setChosen(value)}
+        />
       )}
-      {salt && (
-        <>
-          <h3>The salt in it</h3>
-          <Columns name="Balance of salt" {...booksOf("salt", SALT_G_L * KG_HA)} />
-          <p className="quiet">
-            All that conducts, at 0.64 g/L for each mS/cm
-            {nitrogen && "; the crop is taken to drink at 0.7 of the feed’s EC, which is assumed"}.
-          </p>
-        </>
+      <Columns
+        name={`Balance of ${of}`}
+        days={balances.week.days}
+        quantity={of === "water" ? "waterDepth" : "perLand"}
+        parts={of === "water" ? waterParts(balances) : bookParts(balances, of)}
+      />
+      {of === "salt" && (
+        <p className="quiet">
+          All that conducts, at 0.64 g/L for each mS/cm
+          {nitrogen && "; the crop is taken to drink at 0.7 of the feed’s EC, which is assumed"}.
+        </p>
       )}
     </section>
   );
+}
+
+interface Part {
+  readonly title: string;
+  readonly lines: readonly { readonly words: string; of(column: Column): number }[];
+}
+
+function waterParts(balances: NonNullable<RootHistory["balances"]>): Part[] {
+  return WATER.map(([title, lines]) => ({
+    title,
+    lines: lines.map(([figure, words]) => ({ words, of: (column) => balances[column][figure] })),
+  }));
+}
+
+function bookParts(balances: NonNullable<RootHistory["balances"]>, of: "salt" | "nitrogen"): Part[] {
+  const factor = of === "salt" ? SALT_G_L * KG_HA : KG_HA;
+  return BOOKS.map(([title, lines]) => ({
+    title,
+    lines: lines.map(([figure, words]) => ({
+      words,
+      of: (column) => (balances[column][of]?.[figure] ?? 0) * factor,
+    })),
+  }));
 }
 
 /** A line that is nothing in all three columns is left out. */
@@ -111,10 +127,7 @@ function Columns({
   name: string;
   days: number;
   quantity: Quantity;
-  parts: readonly {
-    readonly title: string;
-    readonly lines: readonly { readonly words: string; of(column: Column): number }[];
-  }[];
+  parts: readonly Part[];
 }) {
   const { show, system } = useUnits();
   const shown = parts

@@ -12,6 +12,9 @@ import { SYSTEM_VIEWS } from "../systems/views.ts";
 import { SYSTEM_WORDS } from "../systems/words.ts";
 import { BalanceTable } from "./balance-table.tsx";
 import { RootsChart } from "./roots-chart.tsx";
+import { clockAt } from "../place/clock-at.ts";
+import { showDigits } from "../units/show.ts";
+import { useUnits } from "../units/use-units.tsx";
 import { Reports } from "./reports.tsx";
 import { ReadingTable } from "./reading-table.tsx";
 import styles from "./roots.module.css";
@@ -30,6 +33,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   if (history.isError && !history.data)
     return <ProblemNote error={history.error} onRetry={() => void history.refetch()} />;
   if (!history.data) return <Skeleton active />;
+  const timeZone = board?.site?.timeZone ?? "UTC";
   const findings = zone.findings.filter((entry) => entry.station === "roots");
   return (
     <>
@@ -40,7 +44,10 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
       <div className={styles["columns"]}>
         <section>
           {history.data.now ? (
-            <Section roots={history.data.now} vessel={vessel} />
+            <>
+              <Section roots={history.data.now} vessel={vessel} />
+              {history.data.to === board?.today && <DryDown next={history.data.next} timeZone={timeZone} />}
+            </>
           ) : (
             <p className="quiet">Nothing is known of this root zone on this day.</p>
           )}
@@ -54,11 +61,27 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           {history.data.balances && <BalanceTable balances={history.data.balances} />}
         </section>
         <section>
-          <Past history={history.data} fields={readings} timeZone={board?.site?.timeZone ?? "UTC"} zoneId={zone.id} />
+          <Past history={history.data} fields={readings} timeZone={timeZone} zoneId={zone.id} />
         </section>
       </div>
       <Reports zone={zone} />
     </>
+  );
+}
+
+/** How far the root zone dries down until water comes again. */
+function DryDown({ next, timeZone }: { next: RootHistory["next"]; timeZone: string }) {
+  const { show } = useUnits();
+  if (!next) return <p className="quiet">No more water comes today.</p>;
+  const { roots } = next;
+  const { text, unit } =
+    roots.kind === "drained"
+      ? { text: roots.heldPct === null ? "?" : showDigits(roots.heldPct), unit: "% of its water" }
+      : SYSTEM_WORDS[roots.system].state(roots, show, true).key;
+  return (
+    <p>
+      Next water at <strong>{clockAt(next.at, timeZone)}</strong>; by then it stands at {text} {unit}, computed.
+    </p>
   );
 }
 

@@ -197,6 +197,7 @@ export const rootHistory: RootHistory = {
   zoneId: 1,
   from: "2026-05-20",
   to: TODAY,
+  next: null,
   now: melons.roots,
   readings: [
     {

@@ -18,8 +18,11 @@ export const soilWords: Omit<SystemWords, "name"> = {
   inSoil: true,
   readings,
   state({ depletionMm, triggerMm }, show) {
-    const { text, unit } = show("waterDepth", depletionMm);
+    const { text, unit } = show("waterDepth", Math.abs(depletionMm));
     const trigger = show("waterDepth", triggerMm);
-    return { key: { text, unit: `${unit} short` }, sub: `watered from ${trigger.text} ${trigger.unit}` };
+    return {
+      key: { text, unit: depletionMm < 0 ? `${unit} over full` : `${unit} short` },
+      sub: `watered from ${trigger.text} ${trigger.unit}`,
+    };
   },
 };
