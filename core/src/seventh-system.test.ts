@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { rootZone } from "./course/root-zone.ts";
 import { cropById } from "./crop/library.ts";
 import { cropStateOn } from "./crop/stage-on.ts";
-import type { Demand } from "./plan/demand.ts";
+import type { Demand } from "./plan/demand-input.ts";
 import { planZoneDay } from "./plan/zone-day.ts";
 import { NOTHING_DRIPS } from "./site/layout-starts.ts";
 import type { ZoneDefinition } from "./site/zone.ts";

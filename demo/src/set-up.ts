@@ -27,6 +27,7 @@ export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
     const { id } = await places.setUp.addZone({
       ...told.zone,
       layout: layouts[name] ?? null,
+      demand: null,
       waters: Object.entries(told.waters).map(([source, sharePct]) => ({ sourceId: idOf(source), sharePct })),
       plantings: plantingsOf(told),
     });

@@ -53,7 +53,7 @@ interface DemoHarvest {
 }
 
 export interface DemoZone {
-  readonly zone: Omit<NewZone, "plantings" | "waters" | "layout">;
+  readonly zone: Omit<NewZone, "plantings" | "waters" | "layout" | "demand">;
   /** % of each source, by its name */
   readonly waters: Readonly<Record<string, number>>;
   /** in order of time, the last one standing */

@@ -1,5 +1,6 @@
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
+import { ZONE_DEMAND_METHODS } from "@sprunel/core/plan";
 import { z } from "zod";
 import {
   countSchema,
@@ -108,6 +109,30 @@ const houseSchema = z.strictObject({
   heatedToC: quantitySchema("The heating's set point", -10, 35, "°C").nullable().optional(),
 });
 
+/** How a zone's demand is found, where somebody chose; what a method needs beside the zone's own records stands with it. */
+export const demandChoiceSchema = z
+  .strictObject({
+    method: z.enum(ZONE_DEMAND_METHODS, {
+      error: () => `The way to demand must be one of ${ZONE_DEMAND_METHODS.join(", ")}.`,
+    }),
+    mlPerJCm2: quantitySchema("The water for a sum of light", 0.1, 10, "mL per J/cm²").optional(),
+    ownMm: quantitySchema("Your own figure", 0, 30, "L/m² in a day").optional(),
+    fittedFactor: quantitySchema("The factor of the zone", 0.2, 5, "").optional(),
+  })
+  .superRefine(({ method, mlPerJCm2, ownMm }, context) => {
+    const needs = { "radiation-sum": ["mlPerJCm2", mlPerJCm2], own: ["ownMm", ownMm] } as const;
+    const [key, value] = method === "radiation-sum" || method === "own" ? needs[method] : ["", 0];
+    if (value === undefined)
+      context.addIssue({
+        code: "custom",
+        path: [key],
+        message:
+          key === "ownMm"
+            ? "Your own figure is needed here; give 0 to 30 L/m² in a day."
+            : "The water for a sum of light is needed here; give 0.1 to 10 mL per J/cm².",
+      });
+  });
+
 export const newZoneSchema = z
   .strictObject({
     name: textSchema("The zone's name", 60),
@@ -131,6 +156,8 @@ export const newZoneSchema = z
       .default([]),
     /** in order of time, none beginning before the one before it is cleared */
     plantings: z.array(plantingSchema).max(500),
+    /** null, or left out: the usual way of its system */
+    demand: demandChoiceSchema.nullable().default(null),
     /** as a zone is read; it is changed at an address of its own, and not by this */
     archived: z.boolean().optional(),
   })

@@ -52,9 +52,9 @@ const USUAL_CO2 = 400;
  *
  * @see Stanghellini (1987), Transpiration of greenhouse crops, Wageningen; Katsoulas & Stanghellini (2019), Agronomy 9:392
  */
-export function bigLeaf(day: DemandDay, leafAreaIndex: number, elevationM: number, sheet: Worksheet): number[] {
+export function bigLeafMm(hours: readonly LeafHour[], leafAreaIndex: number, elevationM: number): number[] {
   const gamma = psychrometricConstantKpaC(airPressureKpa(elevationM));
-  const hourlyMm = day.hours.map(({ airC, vpdKpa, solarInsideMjM2 }) => {
+  return hours.map(({ airC, vpdKpa, solarInsideMjM2 }) => {
     if (leafAreaIndex === 0) return 0;
     const solarWm2 = (solarInsideMjM2 * 1e6) / 3600;
     const netWm2 = 0.86 * (1 - Math.exp(-0.7 * leafAreaIndex)) * solarWm2;
@@ -69,15 +69,31 @@ export function bigLeaf(day: DemandDay, leafAreaIndex: number, elevationM: numbe
     const latentWm2 = (epsilon * netWm2 + dryWm2) / (1 + epsilon + stomatalSM / BOUNDARY_S_M);
     return (latentWm2 * 3600) / (LATENT_HEAT_MJ_KG * 1e6);
   });
-  sheet.note(
+}
+
+/** @returns L/m² of all hours together */
+export function noteBigLeaf(
+  hourlyMm: readonly number[],
+  leafAreaIndex: number,
+  hours: readonly LeafHour[],
+  sheet: Worksheet,
+): number {
+  return sheet.note(
     "Big-leaf transpiration",
     "Σ (ε·Rn + 2·LAI·ρcp·VPD/(γ·re)) ÷ (1 + ε + ri/re) ÷ λ; Rn = 0.86·(1 − e^(−0.7·LAI))·Rs,in; ri = 82 · f(light) · f(warmth) · f(dryness) · f(CO₂)",
-    fill`LAI ${leafAreaIndex}, Rs,in ${day.solarInsideMjM2} MJ/m², re ${BOUNDARY_S_M} s/m, CO₂ ${USUAL_CO2} µmol/mol`,
+    fill`LAI ${leafAreaIndex}, Rs,in ${sum(hours.map(({ solarInsideMjM2 }) => solarInsideMjM2))} MJ/m², re ${BOUNDARY_S_M} s/m, CO₂ ${USUAL_CO2} µmol/mol`,
     sum(hourlyMm),
     "L/m²",
     "Stanghellini (1987), found for tomato in a heated house; re assumed",
   );
-  return hourlyMm;
+}
+
+/** An hour around leaves. */
+export interface LeafHour {
+  readonly airC: number;
+  readonly vpdKpa: number;
+  /** that falls on the crop, MJ/m² */
+  readonly solarInsideMjM2: number;
 }
 
 export function vpdOf(airC: number, rhPct: number): number {

@@ -1,8 +1,9 @@
 import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import { DomainError } from "../working/domain-error.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
-import { baille, bigLeaf } from "./canopy-methods.ts";
+import { baille, bigLeafMm, noteBigLeaf } from "./canopy-methods.ts";
 import { demandDay, type DemandDay } from "./demand-day.ts";
+import { ownDemandMm, radiationSumMm } from "./plain-methods.ts";
 import { checkDemandInput, type DemandInput, type DemandMethod, type DualCoefficients } from "./demand-input.ts";
 
 export interface DemandAnswer {
@@ -44,24 +45,17 @@ const METHODS: Readonly<Record<DemandMethod, Method>> = {
   },
   "big-leaf": ({ leafAreaIndex = NaN, elevationM, insideHours }, day, sheet) => {
     warnOfAir(insideHours, sheet);
-    return { hourlyMm: bigLeaf(day, leafAreaIndex, elevationM, sheet) };
+    const hourlyMm = bigLeafMm(day.hours, leafAreaIndex, elevationM);
+    noteBigLeaf(hourlyMm, leafAreaIndex, day.hours, sheet);
+    return { hourlyMm };
   },
   baille: ({ leafAreaIndex = NaN, insideHours }, day, sheet) => {
     warnOfAir(insideHours, sheet);
     return { hourlyMm: baille(day, leafAreaIndex, sheet) };
   },
-  "radiation-sum": ({ radiationSum }, day, sheet) => {
-    const jCm2 = day.solarMjM2 * 100;
-    const mm = sheet.note(
-      "Water by the sum of light",
-      "mL per J/cm² · J/cm² outside ÷ 1000",
-      fill`${radiationSum?.mlPerJCm2 ?? NaN} × ${jCm2} ÷ 1000`,
-      ((radiationSum?.mlPerJCm2 ?? NaN) * jCm2) / 1000,
-      "L/m²",
-      "usual practice of steering by light; 1 MJ/m² is 100 J/cm²",
-    );
-    return { hourlyMm: byLight(mm, day) };
-  },
+  "radiation-sum": ({ radiationSum }, day, sheet) => ({
+    hourlyMm: byLight(radiationSumMm(radiationSum?.mlPerJCm2 ?? NaN, day.solarMjM2, sheet), day),
+  }),
   pan: ({ pan }, day, sheet) => {
     if (!pan) throw new Error("the pan is checked before");
     const et0Mm = sheet.note(
@@ -74,9 +68,7 @@ const METHODS: Readonly<Record<DemandMethod, Method>> = {
     );
     return times(pan.kc, et0Mm, "FAO-56, eq. 58", day, sheet);
   },
-  own: ({ ownMm = NaN }, day, sheet) => ({
-    hourlyMm: byLight(sheet.note("Own figure", "as given", fill`${ownMm}`, ownMm, "L/m²", "given"), day),
-  }),
+  own: ({ ownMm = NaN }, day, sheet) => ({ hourlyMm: byLight(ownDemandMm(ownMm, sheet), day) }),
 };
 
 /**

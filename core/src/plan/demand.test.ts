@@ -6,7 +6,9 @@ import type { WeatherHour } from "../climate/weather-hours.ts";
 import { cropById } from "../crop/library.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import type { System } from "../site/zone.ts";
-import { dayDemand, type DemandInput } from "./demand.ts";
+import { usualMethod, ZONE_DEMAND_METHODS } from "./demand-choice.ts";
+import { dayDemand } from "./demand.ts";
+import type { DemandInput } from "./demand-input.ts";
 
 const crop = cropById("melon-netted");
 const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
@@ -121,5 +123,28 @@ describe("a day's demand", () => {
     expect(demandAt(1.5)).toBe(
       dayDemand({ ...closed, cropState: { ...bare.cropState, leafAreaIndex: 1.5 } })?.demandMm,
     );
+  });
+
+  it.each(ZONE_DEMAND_METHODS)("by %s is what its hours add up to, fitted as the zone's meter says", (method) => {
+    const choice = { method, mlPerJCm2: 2, ownMm: 3.2 };
+    const input = { ...inputOf("substrate", 1.2, 1.1, 60), choice };
+    const demand = dayDemand(input);
+    expect(demand?.demandMm).toBeGreaterThan(0.5);
+    expect(demand?.hourlyMm.reduce((sum, { mm }) => sum + mm, 0)).toBeCloseTo(demand?.demandMm ?? NaN, 9);
+    const fitted = dayDemand({ ...input, choice: { ...choice, fittedFactor: 1.2 } });
+    expect(fitted?.demandMm).toBeCloseTo(1.2 * (demand?.demandMm ?? NaN), 9);
+    expect(fitted?.working.at(-1)).toMatchObject({ label: "Fitted to the zone", value: fitted?.demandMm });
+  });
+
+  it("by the sum of light is so many mL for each J/cm² outside: 14.4 MJ/m² at 2 mL are 2.88 L/m²", () => {
+    const choice = { method: "radiation-sum", mlPerJCm2: 2 } as const;
+    expect(dayDemand({ ...inputOf("soil-drip", 1.2, 1), choice })?.demandMm).toBeCloseTo(2.88, 9);
+  });
+
+  it("is found as its system has it where nobody chose: by the canopy, or by Kc under the sky that it stands under", () => {
+    expect(usualMethod("substrate", 60)).toBe("baille");
+    expect(usualMethod("solution-tank", 100)).toBe("baille");
+    expect(usualMethod("soil-drip", 60)).toBe("house-penman-monteith");
+    expect(usualMethod("basin", 100)).toBe("fao56-single");
   });
 });

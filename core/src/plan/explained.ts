@@ -2,7 +2,7 @@ import { lightSumMolM2 } from "../climate/air.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import { fill, showNumber, type WorkingStep } from "../working/working.ts";
 import type { Standing } from "../crop/planting.ts";
-import { library as libraryOrigin } from "./demand.ts";
+import { library as libraryOrigin } from "./demand-input.ts";
 import { column, sum, type Explained } from "./outside-et.ts";
 import type { Origin, WorkingInput } from "../working/origin.ts";
 

@@ -1,7 +1,9 @@
 export type { DayPlan } from "./day-plan-answer.ts";
 export type { DayPlanInput } from "./day-plan-input.ts";
 export { dayPlan } from "./day-plan.ts";
-export { dayDemand, type Demand } from "./demand.ts";
+export { dayDemand } from "./demand.ts";
+export { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMethod } from "./demand-choice.ts";
+export type { Demand } from "./demand-input.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./explained.ts";
 export { outsideEt, type Explained } from "./outside-et.ts";
 export { evaporationAheadMm, kcAhead, zoneUseAheadL } from "./use-ahead.ts";

@@ -7,7 +7,7 @@ import { clockSeconds } from "../time/clock.ts";
 import type { Place, ZoneDefinition } from "../site/zone.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import { dayHours, fullState, giveWater, missingIn, stateOf, storeOn, walkDay } from "../course/index.ts";
-import type { Demand } from "./demand.ts";
+import type { Demand } from "./demand-input.ts";
 import { DRAIN_MM, FLUX_SLOTS } from "../rootzone/store.ts";
 import { FIGURES, planZoneDay, type ZoneDayInput } from "./zone-day.ts";
 

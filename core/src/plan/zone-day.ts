@@ -13,7 +13,7 @@ import type { Place, ZoneDefinition, ZoneField } from "../site/zone.ts";
 import { fieldsOf, systemOf, type Field, type Read } from "../systems/index.ts";
 import { clockOf, instantOf, startOfLocalDay } from "../time/local-time.ts";
 import { Worksheet, type WorkingStep } from "../working/working.ts";
-import { library, type Demand } from "./demand.ts";
+import { library, type Demand } from "./demand-input.ts";
 import type { Origin, WorkingInput } from "../working/origin.ts";
 
 /** A correction that a person accepted, and when. */

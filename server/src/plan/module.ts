@@ -1,10 +1,11 @@
-import { computeDayPlan, getZoneDay } from "@sprunel/contract/plan";
+import { chooseDemandWay, computeDayPlan, getDemandWays, getZoneDay } from "@sprunel/contract/plan";
 import { addReading, getRootHistory, strikeReading } from "@sprunel/contract/rootzone";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { served } from "../http/served.ts";
 import type { ReadingService } from "../rootzone/reading-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { demandWays } from "./demand-ways.ts";
 import { planService, type PlanService } from "./plan-service.ts";
 import type { Records } from "./zone-plan.ts";
 import { rootHistory } from "./root-history.ts";
@@ -28,10 +29,13 @@ export function planModule(
   },
 ): Module & { readonly plans: PlanService } {
   const plans = planService(scope, weather, feeds);
+  const ways = demandWays(scope, plans);
   const history = (zoneId: number, date?: string) => rootHistory(scope, plans, readings, zoneId, date);
   return {
     plans,
     routes: [
+      served(getDemandWays, ({ params: { id }, query: { date } }) => ways.compare(id, date)),
+      served(chooseDemandWay, ({ params: { id }, body: { version, choice } }) => ways.choose(id, version, choice)),
       served(getZoneDay, ({ params: { id }, query: { date } }) => plans.zoneDay(id, date)),
       served(getRootHistory, ({ params: { id }, query: { date } }) => history(id, date)),
       served(addReading, async ({ params: { id }, body }) => {

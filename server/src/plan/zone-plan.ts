@@ -21,7 +21,14 @@ import {
   type HourlyMm,
   type Uptake,
 } from "@sprunel/core/course";
-import { dayDemand, planZoneDay, type AcceptedCorrection, type Demand, type ZoneDay } from "@sprunel/core/plan";
+import {
+  dayDemand,
+  planZoneDay,
+  type DemandChoice,
+  type AcceptedCorrection,
+  type Demand,
+  type ZoneDay,
+} from "@sprunel/core/plan";
 import type { PickingWarmth } from "@sprunel/core/harvest";
 import { HOUR_SLOTS, RAIN_MM } from "@sprunel/core/rootzone";
 import { rainThrough, type ZoneField } from "@sprunel/core/site";
@@ -184,7 +191,24 @@ export class ZonePlanner {
     return demand;
   }
 
-  private foreseen(date: string, { crop, state: cropState }: Standing): Demand | null {
+  /** A day's demand as another way would find it; null where nothing stands or the weather does not tell. */
+  demandBy(date: string, choice: DemandChoice): Demand | null {
+    const standing = this.standing(date);
+    return standing && this.foreseen(date, standing, choice);
+  }
+
+  /** What the plants of a day that is over took up, by what was given and what ran out, L/m²; null where that was not read. */
+  meteredMm(date: string): number | null {
+    const standing = this.standing(date);
+    const metered = standing && this.meteredDay(date, standing);
+    return metered && metered.givenMm * (1 - metered.drainPct / 100);
+  }
+
+  private foreseen(
+    date: string,
+    { crop, state: cropState }: Standing,
+    choice: DemandChoice | null = this.zone.demand,
+  ): Demand | null {
     const weather = this.records.weather.get(date);
     const { house, definition, unconfirmed, houseId } = this.zone;
     if (!weather) return null;
@@ -203,6 +227,7 @@ export class ZonePlanner {
           : undefined,
       crop,
       cropState,
+      choice,
       standing: this.standingShare(date),
       openShare: systemOf(definition).openShare?.(definition, this.zone.layout?.vessel ?? null),
       told: this.told,

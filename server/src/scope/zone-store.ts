@@ -12,6 +12,7 @@ interface ZoneRow {
   plantings: string;
   waters: string;
   layout: string | null;
+  demand: string | null;
   archived: number;
   actor: string;
 }
@@ -162,7 +163,7 @@ function coverOf({ transmissionPct, rainThroughPct, heatedToC }: NewZone["house"
 
 function columns(
   zone: NewZone,
-): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "plantings" | "waters" | "layout"> {
+): Pick<ZoneRow, "name" | "definition" | "unconfirmed" | "plantings" | "waters" | "layout" | "demand"> {
   return {
     name: zone.name,
     definition: JSON.stringify(zone.definition),
@@ -170,6 +171,7 @@ function columns(
     plantings: JSON.stringify(zone.plantings),
     waters: JSON.stringify(zone.waters),
     layout: zone.layout && JSON.stringify(zone.layout),
+    demand: zone.demand ? JSON.stringify(zone.demand) : null,
   };
 }
 
@@ -208,6 +210,7 @@ function parsed(row: JoinedRow): StoredZone {
     plantings: JSON.parse(row.plantings) as unknown,
     waters: JSON.parse(row.waters) as unknown,
     layout: row.layout === null ? null : (JSON.parse(row.layout) as unknown),
+    demand: row.demand === null ? null : (JSON.parse(row.demand) as unknown),
   });
   return { ...zone, houseId: row.house_id };
 }

@@ -43,6 +43,7 @@ export const zone: NewZone = {
   unconfirmed: ["wettedPct"],
   waters: [],
   layout: null,
+  demand: null,
   plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetPerM2: null }],
 };
 

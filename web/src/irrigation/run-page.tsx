@@ -3,7 +3,7 @@ import type { Board, BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
 import Skeleton from "antd/es/skeleton";
 import { SYSTEMS } from "@sprunel/core/systems";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { CorrectionInForce } from "../advice/correction-in-force.tsx";
 import { FindingCard } from "../advice/finding-card.tsx";
@@ -21,6 +21,8 @@ import { SetUpLink } from "../place/set-up-link.tsx";
 
 const DripLinesPanel = lazy(async () => ({ default: (await import("./drip-lines-panel.tsx")).DripLinesPanel }));
 
+const DemandWays = lazy(async () => ({ default: (await import("./demand-ways.tsx")).DemandWays }));
+
 /** How a zone's water for the day arises: from weather to demand, litres, minutes and start times. */
 export function RunPage({ zone }: { zone: BoardZone }) {
   const { date } = usePlace();
@@ -36,12 +38,28 @@ export function RunPage({ zone }: { zone: BoardZone }) {
       ) : (
         <Unplanned missing={day.data.missing} zone={zone} />
       )}
+      {day.data.plan && <OtherWays zoneId={zone.id} />}
       {SYSTEMS[zone.system].dripped && (
         <Suspense fallback={<Skeleton active />}>
           <DripLinesPanel zone={zone} />
         </Suspense>
       )}
     </>
+  );
+}
+
+/** Opened by whoever wants to know: it looks back on four weeks. */
+function OtherWays({ zoneId }: { zoneId: number }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <details className={styles["ways"]} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>How the demand is found, and other ways to it</summary>
+      {isOpen && (
+        <Suspense fallback={<Skeleton active />}>
+          <DemandWays zoneId={zoneId} />
+        </Suspense>
+      )}
+    </details>
   );
 }
 

@@ -19,6 +19,7 @@ export interface FormValues {
   /** % by source id */
   shares?: Record<string, number | null>;
   definition?: Record<string, number | string | null> & { system?: System };
+  demand?: Zone["demand"];
   planting?:
     | {
         cropId?: string;
@@ -84,7 +85,7 @@ export function standFor(typed: FormValues["layout"]): Laid | null {
 
 /** What was typed, as the contract wants it. */
 export function zoneOf(
-  { name, house, definition, planting, shares, layout }: FormValues,
+  { name, house, definition, planting, shares, layout, demand }: FormValues,
   system: System,
   earlier: readonly Planting[],
   unconfirmed: readonly string[],
@@ -109,6 +110,7 @@ export function zoneOf(
     house,
     definition: { system, ...fields },
     layout: standFor(layout)?.layout ?? null,
+    demand: demand?.method ? demand : null,
     unconfirmed: unconfirmed.filter((key) => key in fields || key === "transmissionPct"),
     waters: Object.entries(shares ?? {}).flatMap(([id, sharePct]) =>
       typeof sharePct === "number" && sharePct > 0 ? [{ sourceId: Number(id), sharePct }] : [],

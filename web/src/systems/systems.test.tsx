@@ -42,7 +42,7 @@ function section(roots: Roots, vessel?: VesselKind) {
 describe("the state of a root zone in words", () => {
   it("is told as its grower says it: short, held, flooded, in the tube, by strength", () => {
     expect(state(stored("soil-drip"))).toBe("6.0 L/m² short; watered from 12 L/m²");
-    expect(state(stored("soil-drip", { depletionMm: -3.27 }))).toMatch(/^3\.3 L\/m² over full/);
+    expect(state(stored("soil-drip", { depletionMm: -3.27 }))).toMatch(/^3\.27 L\/m² over full/);
     expect(state(stored("sub-irrigated-bench"))).toBe("75 % of held; flooded at 50 %");
     expect(state(stored("basin", { levelCm: 4, levelAtTriggerCm: -15 }))).toBe(
       "4.0 cm flooded; flooded again at −15 cm",

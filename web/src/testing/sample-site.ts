@@ -124,6 +124,7 @@ export function zoneOf(system: System, more: Partial<Zone> = {}): Zone {
     name: `A ${system} zone`,
     house: { name: "Glass A", transmissionPct: 68 },
     definition: { system, areaM2: 320, plants: 640, flowLh: 1280, ...fields } as unknown as NewZone["definition"],
+    demand: null,
     layout: { beds: 10, lengthM: 20, ...SYSTEMS[system].layout },
     unconfirmed: ["transmissionPct"],
     waters: [],

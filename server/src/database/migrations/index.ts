@@ -29,6 +29,7 @@ import { checkpoints } from "./028-checkpoints.ts";
 import { covers } from "./029-covers.ts";
 import { takenPlants } from "./030-taken-plants.ts";
 import { fedZones } from "./031-fed-zones.ts";
+import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
 
@@ -64,6 +65,7 @@ const all: readonly Migration[] = [
   covers,
   takenPlants,
   fedZones,
+  waysToDemand,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -107,7 +107,7 @@ class ZoneReader {
   async #stored(): Promise<ZonePlace> {
     if (this.#place) return this.#place;
     const file = checked(describedSchema, this.#values, ["zones", this.at]);
-    const { name, house, definition, layout, unconfirmed, plantings, archived } = file;
+    const { name, house, definition, layout, unconfirmed, plantings, demand, archived } = file;
     const path = `zones.${this.at}`;
     const sources = await sourceStore(this.#scope).list(this.#site.siteId);
     const waters = file.waters.map(({ source, sharePct }, at) => {
@@ -118,7 +118,7 @@ class ZoneReader {
         ]);
       return { sourceId: found.id, sharePct };
     });
-    const described = { name, house, definition, layout, unconfirmed, plantings, waters };
+    const described = { name, house, definition, layout, unconfirmed, plantings, waters, demand };
     const zoneId = await zoneStore(this.#scope).add(this.#site.siteId, described);
     if (archived) await zoneStore(this.#scope).archive(zoneId, true);
     this.#place = { ...this.#site, zoneId, path };

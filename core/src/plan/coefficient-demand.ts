@@ -1,0 +1,93 @@
+import { saturationVapourPressureKpa } from "../climate/air.ts";
+import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
+import type { WeatherHour } from "../climate/weather-hours.ts";
+import type { Place } from "../site/zone.ts";
+import { fill, Worksheet } from "../working/working.ts";
+import { hourOrigins, type WorkingInput } from "../working/origin.ts";
+import { library, type CoreDemand, type DemandInput } from "./demand-input.ts";
+import { outsideEt } from "./outside-et.ts";
+
+/** A reference surface times Kc, less what a mulch saves; by the hour as light is. */
+export function coefficientDemand(
+  { hours, mulch, crop, cropState }: DemandInput,
+  et: GroundEt | null,
+  outside: number,
+  sheet: Worksheet,
+  inputs: WorkingInput[],
+): CoreDemand | null {
+  if (!et) return null;
+  sheet.add(et.working);
+  et.warnings.forEach((warning) => sheet.warn(warning));
+  const savesPct = mulch?.savesPct ?? 0;
+  const demandMm = sheet.note(
+    "Demand",
+    savesPct > 0 ? "Kc · ET₀ · (1 − mulch)" : "Kc · ET₀",
+    savesPct > 0 ? fill`${cropState.kc} × ${et.value} × (1 − ${savesPct / 100})` : fill`${cropState.kc} × ${et.value}`,
+    cropState.kc * et.value * (1 - savesPct / 100),
+    "L/m²",
+    savesPct > 0 ? "FAO-56, eq. 58 and chapter 10 (mulches)" : "FAO-56, eq. 58",
+  );
+  inputs.push({ name: "Crop coefficient Kc", value: cropState.kc, unit: "", origins: [library(crop.sources.kc)] });
+  if (mulch && savesPct > 0)
+    inputs.push({ name: "What the mulch saves", value: savesPct, unit: "%", origins: [mulch.origin] });
+  const hourlyMm = hours.map((hour) => ({
+    startMs: hour.startMs,
+    mm: outside > 0 ? (demandMm * (hour.values.radiation?.value ?? 0)) / outside : 0,
+  }));
+  return { demandMm, hourlyMm, et0Mm: et.value };
+}
+
+/** What a reference surface would evaporate, with how it came about. */
+export type GroundEt = Pick<ReferenceEt, "value" | "working" | "warnings">;
+
+/** Penman–Monteith with the air inside, whose dryness counts on dull days too; by light alone where the air is not known. */
+export function coveredEt(
+  {
+    place,
+    date,
+    hours,
+    air,
+    transmissionPct,
+    told,
+  }: Pick<DemandInput, "place" | "date" | "hours" | "air" | "transmissionPct" | "told">,
+  solarMjM2: number,
+  inputs: WorkingInput[],
+): GroundEt {
+  const sheet = new Worksheet(told);
+  const known = new Map(air.map((hour) => [hour.startMs, hour]));
+  const inside = hours.flatMap(({ startMs }) => known.get(startMs) ?? []);
+  if (inside.length < hours.length || hours.length === 0) {
+    sheet.warn("The air inside is not known: the reference is told by light alone.");
+    return referenceEt(
+      { method: "greenhouse-radiation", ...place, date, transmissionPct, weather: { solarMjM2 } },
+      sheet,
+    );
+  }
+  const temperatures = inside.map(({ airTemperatureC }) => airTemperatureC);
+  const [tMaxC, tMinC] = [Math.max(...temperatures), Math.min(...temperatures)];
+  const vapours = inside.map(({ airTemperatureC, vpdKpa }) =>
+    Math.max(0, saturationVapourPressureKpa(airTemperatureC) - vpdKpa),
+  );
+  const vapourPressureKpa = vapours.reduce((sum, kpa) => sum + kpa, 0) / vapours.length;
+  const origins = hourOrigins(inside.map(({ origin }) => origin));
+  inputs.push(
+    { name: "Air temperature inside, highest", value: tMaxC, unit: "°C", origins },
+    { name: "Air temperature inside, lowest", value: tMinC, unit: "°C", origins },
+    { name: "Vapour pressure inside, mean", value: vapourPressureKpa, unit: "kPa", origins },
+  );
+  const weather = { tMaxC, tMinC, vapourPressureKpa, solarMjM2 };
+  return referenceEt({ method: "greenhouse-penman-monteith", ...place, date, transmissionPct, weather }, sheet);
+}
+
+export function openEt(
+  place: Place,
+  date: string,
+  hours: readonly WeatherHour[],
+  inputs: WorkingInput[],
+  told: boolean | undefined,
+): GroundEt | null {
+  const et = outsideEt(place, date, hours, told);
+  if (!et) return null;
+  inputs.push(...et.inputs.filter((input) => input.name !== "Solar radiation"));
+  return { value: et.value, working: et.steps, warnings: [] };
+}
