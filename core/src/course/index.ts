@@ -10,7 +10,8 @@ export {
   type CropChange,
 } from "./crop-slots.ts";
 export { balanceOf, type Balance, type Books, type DayOfBalance } from "./balance.ts";
-export { dayHours, giveWater, hoursUntil, type GivenMm, type HourlyMm, type Uptake } from "./day-hours.ts";
+export { dayHours, giveWater, type GivenMm, type HourlyMm, type Uptake } from "./day-hours.ts";
 export { fullState, rootsOf, storeOn, walkDay } from "./day-walk.ts";
+export { follow, goThrough, type CourseDay } from "./follow.ts";
 export { ENGINE } from "./engine.ts";
 export { rootZone, type RootZoneAnswer, type RootZoneInput } from "./root-zone.ts";

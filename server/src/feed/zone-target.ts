@@ -2,7 +2,7 @@ import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contr
 import { standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { ecMsCm, molarMassG } from "@sprunel/core/chemistry";
-import type { Fed } from "../plan/zone-plan.ts";
+import type { Fed } from "../plan/zone-facts.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { FeedStore } from "./feed-store.ts";
 

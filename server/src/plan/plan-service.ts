@@ -15,7 +15,8 @@ import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { checkpointStore } from "./checkpoint-store.ts";
 import { dayLogs } from "./day-logs.ts";
-import { litresOf, ZonePlanner, type Records, type Remembered } from "./zone-plan.ts";
+import { litresOf, type Records } from "./zone-facts.ts";
+import { ZonePlanner, type Remembered } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf, withoutKey } from "./zone-state.ts";
 

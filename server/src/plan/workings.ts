@@ -6,7 +6,8 @@ import type { WeatherHour } from "@sprunel/core/climate";
 import { airSpan, asRead, insideLightSum, morningDepletion, outsideEt, solarSum, stageDay } from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { explanation } from "../http/explanation.ts";
-import { litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
+import { litresOf } from "./zone-facts.ts";
+import type { PlannedDay, ZonePlanner } from "./zone-plan.ts";
 
 /** How every figure of a planned day arose. */
 export function workingsOf(

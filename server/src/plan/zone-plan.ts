@@ -1,25 +1,18 @@
-import type { Site } from "@sprunel/contract/site";
 import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
-import { standingOn, type Crop, type CropState, type Standing } from "@sprunel/core/crop";
+import { type Crop, type CropState, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
 import {
   balanceOf,
-  dayHours,
+  follow,
+  goThrough,
   fullState,
-  giveWater,
-  growCrop,
-  hoursUntil,
   PICKING_THERMAL,
   standingShare,
-  storeOn,
   THERMAL,
-  walkDay,
   type Balance,
-  type CropChange,
+  type CourseDay,
   type DayOfBalance,
   type GivenMm,
-  type HourlyMm,
-  type Uptake,
 } from "@sprunel/core/course";
 import {
   dayDemand,
@@ -30,36 +23,16 @@ import {
   type ZoneDay,
 } from "@sprunel/core/plan";
 import type { PickingWarmth } from "@sprunel/core/harvest";
-import { HOUR_SLOTS, RAIN_MM } from "@sprunel/core/rootzone";
-import { rainThrough, type ZoneField } from "@sprunel/core/site";
-import { systemOf, type Read } from "@sprunel/core/systems";
-import { addDays, clockSeconds, daysBetween, instantOf, localDate, startOfLocalDay } from "@sprunel/core/time";
+import type { ZoneField } from "@sprunel/core/site";
+import { systemOf } from "@sprunel/core/systems";
+import { addDays, clockSeconds, daysBetween, instantOf, localDate } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import type { DayReadings, LogOf } from "./day-logs.ts";
-
-/** Everything stored that a zone's days stand on, fetched once for all zones. */
-export interface Records {
-  readonly site: Site;
-  readonly weather: ReadonlyMap<string, DayWeather>;
-  readonly logOf: LogOf;
-  /** what is in the water of a zone on a date; null where it is not fed from tanks */
-  fedOn(zone: StoredZone, date: string): Fed | null;
-  /** pieces taken of a zone on a date */
-  takenOn(zoneId: number, date: string): number;
-  /** zones whose drain was read at some time */
-  readonly drainWasRead: ReadonlySet<number>;
-  /** in the order in which they were taken */
-  readonly decisions: readonly StoredDecision[];
-  /** the place's date now: days before it are over */
-  readonly today: string;
-}
-
-/** What is solved in the water that a zone gets. */
-export type Fed = Uptake;
+import type { DayReadings } from "./day-logs.ts";
+import { litresOf, ZoneFacts, type Records } from "./zone-facts.ts";
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
 export interface Remembered {
@@ -89,6 +62,7 @@ export interface PlannedDay {
 /** One zone's plans by date, each from the records of the days before. Made anew when anything stored changes. */
 export class ZonePlanner {
   private readonly decisions: readonly StoredDecision[];
+  private readonly facts: ZoneFacts;
 
   constructor(
     private readonly zone: StoredZone,
@@ -97,6 +71,7 @@ export class ZonePlanner {
     /** whether anybody reads how the figures arose */
     private readonly told = false,
   ) {
+    this.facts = new ZoneFacts(zone, records);
     this.decisions = records.decisions.filter((decision) => decision.zoneId === zone.id);
   }
 
@@ -135,8 +110,8 @@ export class ZonePlanner {
       demand,
       correction: this.correction(date, standing),
       state: this.morning(date),
-      rain: this.rain(date),
-      reads: this.reads(date),
+      rain: this.facts.rain(date),
+      reads: this.facts.reads(date),
       told: this.told,
     });
     const { timeZone } = this.records.site;
@@ -149,11 +124,11 @@ export class ZonePlanner {
   }
 
   logged(date: string): readonly Watering[] {
-    return this.records.logOf(this.zone.id, date).waterings;
+    return this.facts.logged(date);
   }
 
   reading(date: string): DayReadings {
-    return this.records.logOf(this.zone.id, date).readings;
+    return this.facts.reading(date);
   }
 
   /** The newest day with some reading, of a date or so many days before it; what was read before planting is of another crop. */
@@ -178,7 +153,7 @@ export class ZonePlanner {
   }
 
   private standing(date: string): Standing | null {
-    return standingOn(this.zone.plantings, date);
+    return this.facts.standing(date);
   }
 
   private demand(date: string, standing: Standing): Demand | null {
@@ -249,18 +224,6 @@ export class ZonePlanner {
       sincePlantingCd: state[THERMAL] ?? 0,
       sincePickingCd: state[PICKING_THERMAL] ?? 0,
       days: daysBetween(standing.planting.plantedOn, evening),
-    };
-  }
-
-  /** What a date did to the crop, whose air is that of its house. */
-  private cropChange(date: string, { crop }: Standing): CropChange {
-    const temperatures = (this.records.weather.get(date)?.air.get(this.zone.houseId) ?? []).map(
-      ({ airTemperatureC }) => airTemperatureC,
-    );
-    const { id, definition } = this.zone;
-    return {
-      air: temperatures.length > 0 ? { tMinC: Math.min(...temperatures), tMaxC: Math.max(...temperatures) } : null,
-      takenShare: crop.soldAs.kind === "piece" ? this.records.takenOn(id, date) / definition.plants : 0,
     };
   }
 
@@ -337,19 +300,10 @@ export class ZonePlanner {
     );
   }
 
-  /** Rain that got into the root zone on a date, through its cover and its pots' mouths, as far as it was measured. */
-  private rain(date: string): HourlyMm[] {
-    const share = rainShareOf(this.zone);
-    if (share === 0) return [];
-    return (this.records.weather.get(date)?.hours ?? []).flatMap(({ startMs, values: { rain } }) =>
-      rain && rain.origin !== "forecast" ? [{ startMs, mm: rain.value * share }] : [],
-    );
-  }
-
   /** Water of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
   private given(date: string): GivenMm[] {
     const { definition } = this.zone;
-    const fed = this.fed(date);
+    const fed = this.facts.fed(date);
     const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / definition.areaM2, ...fed });
     const logged = this.logged(date);
     const ran = logged.map(({ startMs, litres }) => run(startMs, litres));
@@ -364,54 +318,21 @@ export class ZonePlanner {
     return [...ran, ...ahead];
   }
 
-  /** What is in the water that is given on a date: of the feed, or the water alone as far as its EC was said. */
-  private fed(date: string): Fed | null {
-    const { definition } = this.zone;
-    const water = "ecWaterMsCm" in definition ? { ecMsCm: definition.ecWaterMsCm, nGM3: 0 } : null;
-    return this.records.fedOn(this.zone, date) ?? water;
-  }
-
-  /** What the crop takes with its water: of what it is fed. Leafless plants take no nitrogen. */
-  private uptake(date: string, { state }: Standing): Uptake | undefined {
-    const fed = this.records.fedOn(this.zone, date);
-    if (!fed) return undefined;
-    return {
-      ecMsCm: UPTAKE_OF_FEED_EC * fed.ecMsCm,
-      nGM3: state.leafAreaIndex < LEAFLESS ? 0 : fed.nGM3,
-    };
-  }
-
-  /** What was read of the root zone's water on a date, where its system shows it. */
-  private reads(date: string): Read[] {
-    const { levelCm } = this.reading(date);
-    const missingMm =
-      levelCm && systemOf(this.zone.definition).missingMm(this.zone.definition, { levelCm: levelCm.value });
-    if (!levelCm || missingMm === undefined || missingMm === null) return [];
-    const dayStartMs = startOfLocalDay(date, this.records.site.timeZone);
-    return [{ afterHours: (levelCm.atMs - dayStartMs) / HOUR_MS, missingMm }];
-  }
-
-  /** The root zone through a date from midnight, or as far as a moment in it; null where its weather is not known. */
-  private walked(date: string, state: Float64Array, untilMs = Infinity): DayOfBalance | null {
-    const { definition } = this.zone;
+  /** All that befalls the zone on a date; null where its weather is not known. */
+  private courseDay(date: string): CourseDay | null {
     const standing = this.standing(date);
     const demand = standing && this.demand(date, standing);
     if (!demand) return null;
-    const startsMs = demand.hourlyMm.map(({ startMs }) => startMs);
-    const hours = dayHours(demand.hourlyMm, this.rain(date), this.uptake(date, standing));
-    const given = this.given(date).filter(({ startMs }) => startMs <= untilMs);
-    const outsideMm = giveWater(hours, startsMs, given);
-    const dayStartMs = startsMs[0] ?? 0;
-    const reads = this.reads(date).filter(({ afterHours }) => dayStartMs + afterHours * HOUR_MS <= untilMs);
-    const store = storeOn(definition, standing.crop, standing.state, demand.demandMm);
-    const until = untilMs === Infinity ? hours : hoursUntil(hours, startsMs, untilMs);
-    let rainMm = 0;
-    for (let slot = RAIN_MM; slot < until.length; slot += HOUR_SLOTS) rainMm += until[slot] ?? 0;
     return {
-      ...walkDay(state, store, until, reads),
-      before: state,
-      givenMm: given.reduce((sum, { mm }) => sum + mm, 0) - outsideMm,
-      rainMm,
+      zone: this.zone.definition,
+      crop: standing.crop,
+      cropState: standing.state,
+      demandMm: demand.demandMm,
+      hourlyMm: demand.hourlyMm,
+      rain: this.facts.rain(date),
+      uptake: this.facts.uptake(date, standing),
+      given: this.given(date),
+      reads: this.facts.reads(date),
     };
   }
 
@@ -419,7 +340,8 @@ export class ZonePlanner {
   rootsAt(date: string, atMs: number): Float64Array {
     const morning = this.morning(date);
     if (date !== localDate(atMs, this.records.site.timeZone)) return morning;
-    return this.walked(date, morning, atMs)?.state ?? morning;
+    const day = this.courseDay(date);
+    return day ? goThrough(day, morning, atMs).state : morning;
   }
 
   /** The books of the days from one date to another, as far as this planting stands and the day has gone. */
@@ -429,15 +351,15 @@ export class ZonePlanner {
     if (planting)
       for (let date = from > planting.plantedOn ? from : planting.plantedOn; date <= to; date = addDays(date, 1)) {
         const isToday = date === localDate(nowMs, this.records.site.timeZone);
-        const walked = this.walked(date, this.morning(date), isToday ? nowMs : Infinity);
-        if (walked) days.push(walked);
+        const day = this.courseDay(date);
+        if (day) days.push(goThrough(day, this.morning(date), isToday ? nowMs : Infinity));
       }
     return balanceOf(days);
   }
 
   /** Whether it is known what was in the water of a date: its salt, and its nitrogen. */
   known(date: string): { readonly salt: boolean; readonly nitrogen: boolean } {
-    return { salt: this.fed(date) !== null, nitrogen: this.records.fedOn(this.zone, date) !== null };
+    return { salt: this.facts.fed(date) !== null, nitrogen: this.records.fedOn(this.zone, date) !== null };
   }
 
   /**
@@ -449,7 +371,7 @@ export class ZonePlanner {
     if (!standing) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
     const { crop, planting } = standing;
     const atPlanting = (): Float64Array =>
-      fullState(definition, crop, planting.plantedOn, this.fed(planting.plantedOn) ?? undefined);
+      fullState(definition, crop, planting.plantedOn, this.facts.fed(planting.plantedOn) ?? undefined);
     if (date <= planting.plantedOn) return atPlanting();
     const known = this.remembered.mornings.get(date);
     if (known) return known;
@@ -460,33 +382,19 @@ export class ZonePlanner {
         at = day;
         break;
       }
-    let state = this.remembered.mornings.get(at) ?? atPlanting();
-    for (; at < date; at = addDays(at, 1)) {
-      this.remembered.mornings.set(at, state);
-      state = this.walked(at, state)?.state ?? state.slice();
-      growCrop(state, crop, this.standing(addDays(at, 1))?.state ?? null, this.cropChange(at, standing));
-    }
-    this.remembered.mornings.set(date, state);
-    return state;
+    return follow(
+      {
+        dayOf: (day) => this.courseDay(day),
+        nextOf: (day) => ({
+          crop,
+          tomorrow: this.standing(addDays(day, 1))?.state ?? null,
+          change: this.facts.cropChange(day, standing),
+        }),
+      },
+      this.remembered.mornings,
+      at,
+      date,
+      this.remembered.mornings.get(at) ?? atPlanting(),
+    );
   }
-}
-
-const HOUR_MS = 3_600_000;
-
-/**
- * EC of what roots take up against that of the feed: 0.6 to 0.75 of it where some is to drain. Sonneveld & Voogt (2009), Plant
- * Nutrition of Greenhouse Crops, uptake beside supply; one figure for all crops is assumed.
- */
-const UPTAKE_OF_FEED_EC = 0.7;
-/** Leaf area under which a plant stands bare, m²/m². */
-const LEAFLESS = 0.1;
-
-/** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
-export function rainShareOf({ house, definition, layout }: StoredZone): number {
-  const through = rainThrough(house.transmissionPct, house.rainThroughPct ?? null);
-  return through * (systemOf(definition).openShare?.(definition, layout?.vessel ?? null) ?? 1);
-}
-
-export function litresOf(waterings: readonly Watering[]): number {
-  return waterings.reduce((sum, watering) => sum + watering.litres, 0);
 }

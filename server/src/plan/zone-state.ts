@@ -9,7 +9,8 @@ import { systemOf } from "@sprunel/core/systems";
 import { addDays } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { DRAIN_READING_DAYS, litresOf, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
+import { litresOf } from "./zone-facts.ts";
+import { DRAIN_READING_DAYS, type PlannedDay, type ZonePlanner } from "./zone-plan.ts";
 
 type StripPulse = BoardZone["pulses"][number];
 

@@ -8,7 +8,7 @@ import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
-import { litresOf, rainShareOf } from "../plan/zone-plan.ts";
+import { litresOf, rainShareOf } from "../plan/zone-facts.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";

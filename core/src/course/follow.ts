@@ -1,0 +1,83 @@
+import type { Crop } from "../crop/crop.ts";
+import type { CropState } from "../crop/stage-on.ts";
+import { HOUR_SLOTS, RAIN_MM } from "../rootzone/store.ts";
+import type { ZoneDefinition } from "../site/zone.ts";
+import type { Read } from "../systems/index.ts";
+import { addDays } from "../time/local-time.ts";
+import type { DayOfBalance } from "./balance.ts";
+import { growCrop, type CropChange } from "./crop-slots.ts";
+import { dayHours, giveWater, hoursUntil, type GivenMm, type HourlyMm, type Uptake } from "./day-hours.ts";
+import { storeOn, walkDay } from "./day-walk.ts";
+
+/** All that befalls a zone on a day. */
+export interface CourseDay {
+  readonly zone: ZoneDefinition;
+  readonly crop: Crop;
+  readonly cropState: CropState;
+  readonly demandMm: number;
+  /** by the hours of the day, in order */
+  readonly hourlyMm: readonly HourlyMm[];
+  readonly rain: readonly HourlyMm[];
+  readonly uptake?: Uptake | undefined;
+  readonly given: readonly GivenMm[];
+  readonly reads: readonly Read[];
+}
+
+const HOUR_MS = 3_600_000;
+
+/**
+ * A zone through a day from midnight, or as far as a moment in it: with what was given and read until then.
+ *
+ * @param state at midnight; not changed
+ */
+export function goThrough(day: CourseDay, state: Float64Array, untilMs = Infinity): DayOfBalance {
+  const startsMs = day.hourlyMm.map(({ startMs }) => startMs);
+  const hours = dayHours(day.hourlyMm, day.rain, day.uptake);
+  const given = day.given.filter(({ startMs }) => startMs <= untilMs);
+  const outsideMm = giveWater(hours, startsMs, given);
+  const dayStartMs = startsMs[0] ?? 0;
+  const reads = day.reads.filter(({ afterHours }) => dayStartMs + afterHours * HOUR_MS <= untilMs);
+  const store = storeOn(day.zone, day.crop, day.cropState, day.demandMm);
+  const until = untilMs === Infinity ? hours : hoursUntil(hours, startsMs, untilMs);
+  let rainMm = 0;
+  for (let slot = RAIN_MM; slot < until.length; slot += HOUR_SLOTS) rainMm += until[slot] ?? 0;
+  return {
+    ...walkDay(state, store, until, reads),
+    before: state,
+    givenMm: given.reduce((sum, { mm }) => sum + mm, 0) - outsideMm,
+    rainMm,
+  };
+}
+
+/** What a zone is followed by: its days, and its crop from one to the next. */
+export interface Followed {
+  /** null where a day's weather is not known: the root zone stays as it was */
+  dayOf(date: string): CourseDay | null;
+  /** the crop on the day after, and what the day did to it */
+  nextOf(date: string): { readonly crop: Crop; readonly tomorrow: CropState | null; readonly change: CropChange };
+}
+
+/**
+ * A zone from the midnight of one date to that of another, day after day.
+ *
+ * @param mornings every midnight that is known, and every one that is passed; a day asks them for its own morning
+ * @returns the state at the midnight with which `to` begins
+ */
+export function follow(
+  { dayOf, nextOf }: Followed,
+  mornings: Map<string, Float64Array>,
+  from: string,
+  to: string,
+  atFrom: Float64Array,
+): Float64Array {
+  let state = atFrom;
+  for (let date = from; date < to; date = addDays(date, 1)) {
+    mornings.set(date, state);
+    const day = dayOf(date);
+    state = day ? goThrough(day, state).state : state.slice();
+    const { crop, tomorrow, change } = nextOf(date);
+    growCrop(state, crop, tomorrow, change);
+  }
+  mornings.set(to, state);
+  return state;
+}

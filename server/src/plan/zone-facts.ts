@@ -1,0 +1,119 @@
+import type { Site } from "@sprunel/contract/site";
+import { standingOn, type Standing } from "@sprunel/core/crop";
+import type { CropChange, HourlyMm, Uptake } from "@sprunel/core/course";
+import { rainThrough } from "@sprunel/core/site";
+import { systemOf, type Read } from "@sprunel/core/systems";
+import { startOfLocalDay } from "@sprunel/core/time";
+import type { StoredDecision } from "../advice/decision-store.ts";
+import type { DayWeather } from "../climate/weather-service.ts";
+import type { Watering } from "../irrigation/watering-store.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import type { DayReadings, LogOf } from "./day-logs.ts";
+
+/** Everything stored that a zone's days stand on, fetched once for all zones. */
+export interface Records {
+  readonly site: Site;
+  readonly weather: ReadonlyMap<string, DayWeather>;
+  readonly logOf: LogOf;
+  /** what is in the water of a zone on a date; null where it is not fed from tanks */
+  fedOn(zone: StoredZone, date: string): Fed | null;
+  /** pieces taken of a zone on a date */
+  takenOn(zoneId: number, date: string): number;
+  /** zones whose drain was read at some time */
+  readonly drainWasRead: ReadonlySet<number>;
+  /** in the order in which they were taken */
+  readonly decisions: readonly StoredDecision[];
+  /** the place's date now: days before it are over */
+  readonly today: string;
+}
+
+/** What is solved in the water that a zone gets. */
+export type Fed = Uptake;
+
+/** What is known of one zone's days without any sum: what stood, fell, was fed, taken and read. */
+export class ZoneFacts {
+  constructor(
+    private readonly zone: StoredZone,
+    private readonly records: Records,
+  ) {}
+
+  standing(date: string): Standing | null {
+    return standingOn(this.zone.plantings, date);
+  }
+
+  logged(date: string): readonly Watering[] {
+    return this.records.logOf(this.zone.id, date).waterings;
+  }
+
+  reading(date: string): DayReadings {
+    return this.records.logOf(this.zone.id, date).readings;
+  }
+
+  /** What a date did to the crop, whose air is that of its house. */
+  cropChange(date: string, { crop }: Standing): CropChange {
+    const temperatures = (this.records.weather.get(date)?.air.get(this.zone.houseId) ?? []).map(
+      ({ airTemperatureC }) => airTemperatureC,
+    );
+    const { id, definition } = this.zone;
+    return {
+      air: temperatures.length > 0 ? { tMinC: Math.min(...temperatures), tMaxC: Math.max(...temperatures) } : null,
+      takenShare: crop.soldAs.kind === "piece" ? this.records.takenOn(id, date) / definition.plants : 0,
+    };
+  }
+
+  /** Rain that got into the root zone on a date, through its cover and its pots' mouths, as far as it was measured. */
+  rain(date: string): HourlyMm[] {
+    const share = rainShareOf(this.zone);
+    if (share === 0) return [];
+    return (this.records.weather.get(date)?.hours ?? []).flatMap(({ startMs, values: { rain } }) =>
+      rain && rain.origin !== "forecast" ? [{ startMs, mm: rain.value * share }] : [],
+    );
+  }
+
+  /** What is in the water that is given on a date: of the feed, or the water alone as far as its EC was said. */
+  fed(date: string): Fed | null {
+    const { definition } = this.zone;
+    const water = "ecWaterMsCm" in definition ? { ecMsCm: definition.ecWaterMsCm, nGM3: 0 } : null;
+    return this.records.fedOn(this.zone, date) ?? water;
+  }
+
+  /** What the crop takes with its water: of what it is fed. Leafless plants take no nitrogen. */
+  uptake(date: string, { state }: Standing): Uptake | undefined {
+    const fed = this.records.fedOn(this.zone, date);
+    if (!fed) return undefined;
+    return {
+      ecMsCm: UPTAKE_OF_FEED_EC * fed.ecMsCm,
+      nGM3: state.leafAreaIndex < LEAFLESS ? 0 : fed.nGM3,
+    };
+  }
+
+  /** What was read of the root zone's water on a date, where its system shows it. */
+  reads(date: string): Read[] {
+    const { levelCm } = this.reading(date);
+    const missingMm =
+      levelCm && systemOf(this.zone.definition).missingMm(this.zone.definition, { levelCm: levelCm.value });
+    if (!levelCm || missingMm === undefined || missingMm === null) return [];
+    const dayStartMs = startOfLocalDay(date, this.records.site.timeZone);
+    return [{ afterHours: (levelCm.atMs - dayStartMs) / HOUR_MS, missingMm }];
+  }
+}
+
+const HOUR_MS = 3_600_000;
+
+/**
+ * EC of what roots take up against that of the feed: 0.6 to 0.75 of it where some is to drain. Sonneveld & Voogt (2009), Plant
+ * Nutrition of Greenhouse Crops, uptake beside supply; one figure for all crops is assumed.
+ */
+const UPTAKE_OF_FEED_EC = 0.7;
+/** Leaf area under which a plant stands bare, m²/m². */
+const LEAFLESS = 0.1;
+
+/** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
+export function rainShareOf({ house, definition, layout }: StoredZone): number {
+  const through = rainThrough(house.transmissionPct, house.rainThroughPct ?? null);
+  return through * (systemOf(definition).openShare?.(definition, layout?.vessel ?? null) ?? 1);
+}
+
+export function litresOf(waterings: readonly Watering[]): number {
+  return waterings.reduce((sum, watering) => sum + watering.litres, 0);
+}
