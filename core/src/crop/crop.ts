@@ -38,6 +38,8 @@ export interface Crop {
   readonly leafAreaStart: number;
   readonly rootDepthStartM: number;
   readonly stages: readonly Stage[];
+  /** highest Kc over the reference of a plastic house's still air, where it differs from the open field's */
+  readonly kcPeakUnderCover?: LibraryFigure;
   /** no warmth below it counts, °C */
   readonly baseC: LibraryFigure;
   readonly canopy: CanopyCoefficients;

@@ -78,6 +78,10 @@ export const melon: Crop = {
       drierPct: 0,
     },
   ],
+  kcPeakUnderCover: {
+    value: 1.3,
+    source: "Orgaz et al. (2005), Agricultural Water Management 72:81–96: 1.3 to 1.4 for vegetables held upright",
+  },
   baseC: { value: 10, source: "Baker & Reddy (2001), Annals of Botany 87:605–613, muskmelon" },
   canopy: VINE_CANOPY,
   depletionFraction: { value: 0.45, source: "FAO-56, table 22, cantaloupe" },
@@ -154,6 +158,12 @@ export const courgette: Crop = {
       drierPct: 0,
     },
   ],
+  kcPeakUnderCover: {
+    value: 1.05,
+    source:
+      "Orgaz et al. (2005), Agricultural Water Management 72:81–96: 1.0 to 1.1 for melons on the ground; taken for courgette",
+    assumed: true,
+  },
   baseC: { value: 8, source: "NeSmith (1997), HortScience 32:377–380, summer squash" },
   canopy: VINE_CANOPY,
   depletionFraction: { value: 0.5, source: "FAO-56, table 22, squash (zucchini)" },

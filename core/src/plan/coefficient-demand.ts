@@ -3,13 +3,14 @@ import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import type { Place } from "../site/zone.ts";
 import { fill, Worksheet } from "../working/working.ts";
-import { hourOrigins, type WorkingInput } from "../working/origin.ts";
+import { hourOrigins, type Origin, type WorkingInput } from "../working/origin.ts";
 import { library, type CoreDemand, type DemandInput } from "./demand-input.ts";
 import { outsideEt } from "./outside-et.ts";
 
 /** A reference surface times Kc, less what a mulch saves; by the hour as light is. */
 export function coefficientDemand(
-  { hours, mulch, crop, cropState }: DemandInput,
+  { hours, mulch }: DemandInput,
+  kc: { readonly value: number; readonly origin: Origin },
   et: GroundEt | null,
   outside: number,
   sheet: Worksheet,
@@ -22,12 +23,12 @@ export function coefficientDemand(
   const demandMm = sheet.note(
     "Demand",
     savesPct > 0 ? "Kc · ET₀ · (1 − mulch)" : "Kc · ET₀",
-    savesPct > 0 ? fill`${cropState.kc} × ${et.value} × (1 − ${savesPct / 100})` : fill`${cropState.kc} × ${et.value}`,
-    cropState.kc * et.value * (1 - savesPct / 100),
+    savesPct > 0 ? fill`${kc.value} × ${et.value} × (1 − ${savesPct / 100})` : fill`${kc.value} × ${et.value}`,
+    kc.value * et.value * (1 - savesPct / 100),
     "L/m²",
     savesPct > 0 ? "FAO-56, eq. 58 and chapter 10 (mulches)" : "FAO-56, eq. 58",
   );
-  inputs.push({ name: "Crop coefficient Kc", value: cropState.kc, unit: "", origins: [library(crop.sources.kc)] });
+  inputs.push({ name: "Crop coefficient Kc", value: kc.value, unit: "", origins: [kc.origin] });
   if (mulch && savesPct > 0)
     inputs.push({ name: "What the mulch saves", value: savesPct, unit: "%", origins: [mulch.origin] });
   const hourlyMm = hours.map((hour) => ({
@@ -90,4 +91,18 @@ export function openEt(
   if (!et) return null;
   inputs.push(...et.inputs.filter((input) => input.name !== "Solar radiation"));
   return { value: et.value, working: et.steps, warnings: [] };
+}
+
+/** Kc of the stage over the reference of the open field. */
+export function openKc({ crop, cropState }: DemandInput): { readonly value: number; readonly origin: Origin } {
+  return { value: cropState.kc, origin: library(crop.sources.kc) };
+}
+
+/** The same over the reference of a house, whose still air makes it another figure: stretched to the highest that was found there. */
+export function coveredKc(input: DemandInput): { readonly value: number; readonly origin: Origin } {
+  const { crop, cropState } = input;
+  const peak = crop.kcPeakUnderCover;
+  if (!peak) return openKc(input);
+  const openPeak = Math.max(...crop.stages.map(({ kcEnd }) => kcEnd));
+  return { value: (cropState.kc * peak.value) / openPeak, origin: library(peak) };
 }

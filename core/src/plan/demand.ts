@@ -3,7 +3,7 @@ import { ownDemandMm, radiationSumMm } from "../demand/plain-methods.ts";
 import { fill, Worksheet } from "../working/working.ts";
 import { hourOrigins, type WorkingInput } from "../working/origin.ts";
 import { bigLeafDemand, canopyDemand } from "./canopy-demand.ts";
-import { coefficientDemand, coveredEt, openEt } from "./coefficient-demand.ts";
+import { coefficientDemand, coveredEt, coveredKc, openEt, openKc } from "./coefficient-demand.ts";
 import { usualMethod, type DemandChoice, type ZoneDemandMethod } from "./demand-choice.ts";
 import type { CoreDemand, Demand, DemandInput } from "./demand-input.ts";
 
@@ -68,9 +68,16 @@ const METHODS: Readonly<Record<ZoneDemandMethod, (asked: Asked) => CoreDemand | 
   baille: ({ input, insideShare, sheet, inputs }) => canopyDemand(input, insideShare, sheet, inputs),
   "big-leaf": ({ input, insideShare, sheet, inputs }) => bigLeafDemand(input, insideShare, sheet, inputs),
   "house-penman-monteith": ({ input, outside, sheet, inputs }) =>
-    coefficientDemand(input, coveredEt(input, outside, inputs), outside, sheet, inputs),
+    coefficientDemand(input, coveredKc(input), coveredEt(input, outside, inputs), outside, sheet, inputs),
   "fao56-single": ({ input, outside, sheet, inputs }) =>
-    coefficientDemand(input, openEt(input.place, input.date, input.hours, inputs, input.told), outside, sheet, inputs),
+    coefficientDemand(
+      input,
+      openKc(input),
+      openEt(input.place, input.date, input.hours, inputs, input.told),
+      outside,
+      sheet,
+      inputs,
+    ),
   "radiation-sum": ({ input, choice: { mlPerJCm2 = NaN }, outside, sheet }) =>
     byLight(input, outside, radiationSumMm(mlPerJCm2, outside, sheet)),
   own: ({ input, choice: { ownMm = NaN }, outside, sheet }) => byLight(input, outside, ownDemandMm(ownMm, sheet)),
