@@ -61,6 +61,21 @@ const GOOD: Record<string, object> = {
       rhPct: 60,
     })),
   },
+  "dose-need": {
+    yieldTHa: 80,
+    removalKgT: { N: 2.6, P: 0.45, K: 4 },
+    efficiencyPct: { N: 80, P: 100, K: 90 },
+    credits: { water: { mm: 400, no3NMgL: 5 } },
+  },
+  "dose-calendar": {
+    toGiveKgHa: { N: 120, P: 0, K: 150 },
+    areaM2: 500,
+    plants: 1000,
+    schedule: { kind: "equal", dates: ["2026-05-01", "2026-05-15"] },
+    products: [{ id: "potassium-nitrate" }, { id: "calcium-nitrate" }, { id: "potassium-sulphate" }],
+    largestNKgHa: 40,
+    shortestDays: 5,
+  },
   "stage-dates": {
     startOn: "2026-04-01",
     stages: [

@@ -1,3 +1,9 @@
+import {
+  doseCalendarAnswerSchema,
+  doseCalendarRequestSchema,
+  doseNeedAnswerSchema,
+  doseNeedRequestSchema,
+} from "./doses.ts";
 import { z } from "zod";
 import { labelSchema } from "../basics/basics.ts";
 import { dateQuery, emptySchema, endpoint, oneParams } from "../basics/endpoint.ts";
@@ -140,4 +146,20 @@ export const computeRecipe = endpoint({
   summary: "Grams of products that make a feed of a water",
   body: recipeRequestSchema,
   answer: recipeAnswerSchema,
+});
+
+export const computeDoseNeed = endpoint({
+  method: "post",
+  path: "/api/compute/dose-need",
+  summary: "What a field is to be given of N, P and K for a yield",
+  body: doseNeedRequestSchema,
+  answer: doseNeedAnswerSchema,
+});
+
+export const computeDoseCalendar = endpoint({
+  method: "post",
+  path: "/api/compute/dose-calendar",
+  summary: "What is to be given, on dates and in products",
+  body: doseCalendarRequestSchema,
+  answer: doseCalendarAnswerSchema,
 });

@@ -1,6 +1,8 @@
 export {
   addMix,
   addOwnProduct,
+  computeDoseCalendar,
+  computeDoseNeed,
   computeRecipe,
   dropFeedTarget,
   getFeedCosts,

@@ -18,7 +18,7 @@ const inlineProductSchema = z.strictObject({
 });
 
 /** A bare `{ id }` names a product of the library; anything more is a product in full, and is judged as one. */
-const productChoiceSchema = z.unknown().transform((value, context) => {
+export const productChoiceSchema = z.unknown().transform((value, context) => {
   const bare = z.strictObject({ id: labelSchema("The product") }).safeParse(value);
   if (bare.success) return bare.data;
   const full = inlineProductSchema.safeParse(value);

@@ -26,3 +26,5 @@ export { withoutPrice } from "./without-price.ts";
 export { STARTER_SHELF, USUAL_STARTS } from "./usual-starts.ts";
 export { weighOut, type Scales, type Weighing } from "./weigh.ts";
 export { zoneQuestion, type Draft } from "./zone-question.ts";
+export { doseCalendar } from "./programme/calendar.ts";
+export { doseNeed } from "./programme/need.ts";

@@ -1,6 +1,8 @@
 import {
   addMix,
   addOwnProduct,
+  computeDoseCalendar,
+  computeDoseNeed,
   computeRecipe,
   dropFeedTarget,
   getFeedCosts,
@@ -15,7 +17,7 @@ import {
   takeOffShelf,
   useRecipe,
 } from "@sprunel/contract/feed";
-import { PRODUCTS, recipe } from "@sprunel/core/feed";
+import { doseCalendar, doseNeed, PRODUCTS, recipe } from "@sprunel/core/feed";
 import { served, written } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
@@ -80,6 +82,8 @@ export function feedModule(
         line(await recipes.costs(date, (done, of) => line({ done, of })));
         res.end();
       }),
+      served(computeDoseNeed, ({ body }) => doseNeed(body)),
+      served(computeDoseCalendar, ({ body }) => withSolver((solve) => doseCalendar(body, solve))),
       served(computeRecipe, ({ body }) => withSolver((solve) => recipe(body, solve))),
     ],
     siteFile: feedInFile(),

@@ -1,0 +1,174 @@
+import fc from "fast-check";
+import loadHighs from "highs";
+import { describe, expect, it } from "vitest";
+import { addDays } from "../../time/local-time.ts";
+import { DomainError } from "../../working/domain-error.ts";
+import { lpSolver } from "../highs-lp.ts";
+import type { Product } from "../product.ts";
+import { doseCalendar } from "./calendar.ts";
+import type { DoseCalendarInput } from "./calendar-input.ts";
+
+const solve = lpSolver(await loadHighs());
+/** 46.6 % N; 22.8 % P and 28.7 % K; 52.4 % K: mmol per gram of the pure salts. */
+const UREA: Product = { id: "urea", name: "Urea", form: "solid", composition: { urea: 33.3 } };
+const MKP: Product = { id: "mkp", name: "MKP", form: "solid", composition: { H2PO4: 7.35, K: 7.35 } };
+const KCL: Product = { id: "kcl", name: "KCl", form: "solid", composition: { K: 13.41, Cl: 13.41 } };
+const field: DoseCalendarInput = {
+  toGiveKgHa: { N: 120, P: 20, K: 150 },
+  areaM2: 500,
+  plants: 1000,
+  schedule: { kind: "equal", dates: ["2026-05-01", "2026-05-15", "2026-06-01"] },
+  products: [UREA, MKP, KCL],
+};
+const of = (more: Partial<DoseCalendarInput> = {}) => doseCalendar({ ...field, ...more }, solve);
+const sumN = (calendar: ReturnType<typeof of>): number =>
+  calendar.doses.reduce((sum, { nutrientsKgHa }) => sum + nutrientsKgHa.N, 0);
+
+describe("a calendar of doses", () => {
+  it("in equal parts brings a third each time, weighed for the zone and for a plant", () => {
+    const { doses, totalKgHa, unmet } = of();
+    expect(doses.map(({ on }) => on)).toEqual(["2026-05-01", "2026-05-15", "2026-06-01"]);
+    for (const nutrient of ["N", "P", "K"] as const) {
+      expect(doses[0]?.nutrientsKgHa[nutrient]).toBeCloseTo((field.toGiveKgHa?.[nutrient] ?? NaN) / 3, 6);
+      expect(totalKgHa[nutrient]).toBeCloseTo(field.toGiveKgHa?.[nutrient] ?? NaN, 6);
+    }
+    // 40 kg N/ha on 500 m² are 2 kg N: 4.29 kg of urea, 4.29 g a plant
+    const urea = doses[0]?.products.find(({ productId }) => productId === "urea");
+    expect(urea?.kg).toBeCloseTo(2 / ((33.3 * 14.007) / 1000), 4);
+    expect(urea?.gPlant).toBeCloseTo(urea?.kg ?? NaN, 6);
+    expect(unmet).toEqual([]);
+  });
+
+  it("gives shares on their dates, and a basal part first", () => {
+    const schedule = {
+      kind: "shares" as const,
+      events: [
+        { on: "2026-05-10", sharePct: 75 },
+        { on: "2026-05-01", sharePct: 25 },
+      ],
+    };
+    const { doses } = of({ schedule, basalPct: 40 });
+    expect(doses.map(({ on, basal, nutrientsKgHa: { N } }) => [on, basal ?? false, Math.round(N * 1e6) / 1e6])).toEqual(
+      [
+        ["2026-05-01", true, 48],
+        ["2026-05-01", false, 18],
+        ["2026-05-10", false, 54],
+      ],
+    );
+  });
+
+  it("covers the days until the next dose at daily rates: a week of 1.5 and one of 2 kg/ha, every four days", () => {
+    const schedule = {
+      kind: "daily-rates" as const,
+      startOn: "2026-05-01",
+      weeks: [
+        { weeks: 1, kgHaDay: { N: 1.5 } },
+        { weeks: 1, kgHaDay: { N: 2, K: 3 } },
+      ],
+      everyDays: 4,
+    };
+    const { doses, totalKgHa } = of({ schedule, toGiveKgHa: undefined });
+    expect(doses.map(({ on, nutrientsKgHa: { N } }) => [on, Math.round(N * 1e6) / 1e6])).toEqual([
+      ["2026-05-01", 6],
+      ["2026-05-05", 3 * 1.5 + 2],
+      ["2026-05-09", 8],
+      ["2026-05-13", 4],
+    ]);
+    expect(totalKgHa.N).toBeCloseTo(7 * 3.5, 6);
+    expect(totalKgHa.K).toBeCloseTo(21, 6);
+  });
+
+  it("follows the litres at constant strength: 2 m³ of 150 mg/L on 500 m² are 6 kg N/ha", () => {
+    const schedule = { kind: "constant-ppm" as const, ppmN: 150, days: [{ on: "2026-05-01", litres: 2000 }] };
+    const { doses } = of({ schedule });
+    expect(doses[0]?.nutrientsKgHa.N).toBeCloseTo(6, 6);
+    expect(doses[0]?.nutrientsKgHa.K).toBeCloseTo(7.5, 6);
+  });
+
+  it("splits what is too much at once into equal parts apart from each other, but not the basal dose", () => {
+    const schedule = { kind: "equal" as const, dates: ["2026-05-01"] };
+    const { doses } = of({ schedule, basalPct: 50, largestNKgHa: 25, shortestDays: 6 });
+    expect(doses.map(({ on, nutrientsKgHa: { N } }) => [on, Math.round(N)])).toEqual([
+      ["2026-05-01", 60],
+      ["2026-05-01", 20],
+      ["2026-05-07", 20],
+      ["2026-05-13", 20],
+    ]);
+  });
+
+  it("tells what cannot be given by the last day, and never gives it after", () => {
+    const calendar = of({ lastOn: "2026-05-20" });
+    expect(calendar.doses).toHaveLength(2);
+    expect(calendar.unmet).toEqual(
+      expect.arrayContaining([
+        { nutrient: "N", kgHa: expect.closeTo(40, 6), reason: "no dose may be given after 2026-05-20" },
+      ]),
+    );
+    expect(sumN(calendar)).toBeCloseTo(80, 6);
+  });
+
+  it("names a nutrient that no product brings, and refuses nitrogen without a product", () => {
+    const calendar = of({ products: [UREA, KCL] });
+    expect(calendar.unmet).toEqual([
+      { nutrient: "P", kgHa: expect.closeTo(20, 6), reason: "none of the products brings it" },
+    ]);
+    expect(() => of({ products: [KCL] })).toThrow(/Nitrogen is asked for/);
+  });
+
+  it("takes the cheaper of two products that bring the same", () => {
+    const dear: Product = { ...UREA, id: "dear", priceKg: 3 };
+    const cheap: Product = { ...UREA, id: "cheap", priceKg: 1 };
+    const { doses } = of({ toGiveKgHa: { N: 30, P: 0, K: 0 }, products: [dear, cheap] });
+    expect(doses[0]?.products.map(({ productId }) => productId)).toEqual(["cheap"]);
+  });
+
+  it("gives, or names as not given, all that was to be given, whatever the schedule", () => {
+    const amount = fc.integer({ min: 0, max: 300 });
+    fc.assert(
+      fc.property(
+        fc.record({ N: fc.integer({ min: 1, max: 300 }), P: amount, K: amount }),
+        fc.uniqueArray(fc.integer({ min: 0, max: 120 }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 0, max: 60 }),
+        fc.option(fc.integer({ min: 5, max: 60 }), { nil: undefined }),
+        fc.option(fc.integer({ min: 20, max: 120 }), { nil: undefined }),
+        (toGiveKgHa, days, basalPct, largestNKgHa, lastDay) => {
+          const calendar = of({
+            toGiveKgHa,
+            schedule: { kind: "equal", dates: days.map((day) => addDays("2026-03-01", day)) },
+            basalPct,
+            ...(largestNKgHa !== undefined && { largestNKgHa, shortestDays: 3 }),
+            ...(lastDay !== undefined && { lastOn: addDays("2026-03-01", lastDay) }),
+          });
+          for (const nutrient of ["N", "P", "K"] as const) {
+            const unmet = calendar.unmet
+              .filter((one) => one.nutrient === nutrient)
+              .reduce((sum, { kgHa }) => sum + kgHa, 0);
+            expect(calendar.totalKgHa[nutrient] + unmet).toBeCloseTo(toGiveKgHa[nutrient], 4);
+          }
+          for (const { on, basal, nutrientsKgHa } of calendar.doses) {
+            if (lastDay !== undefined) expect(on <= addDays("2026-03-01", lastDay)).toBe(true);
+            if (!basal && largestNKgHa !== undefined) expect(nutrientsKgHa.N).toBeLessThanOrEqual(largestNKgHa + 1e-6);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it.each<[string, Partial<DoseCalendarInput>]>([
+    ["schedule.events", { schedule: { kind: "shares", events: [{ on: "2026-05-01", sharePct: 90 }] } }],
+    ["toGiveKgHa", { toGiveKgHa: undefined }],
+    ["schedule.dates.0", { schedule: { kind: "equal", dates: ["2026-02-30"] } }],
+    ["shortestDays", { largestNKgHa: 20 }],
+    ["areaM2", { areaM2: 0 }],
+    ["products.0.id", { products: [{ id: "moon-dust" }] }],
+  ])("refuses what cannot be at %s", (path, wrong) => {
+    try {
+      of(wrong);
+      expect.unreachable();
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error;
+      expect(error.faults.map((fault) => fault.path)).toContain(path);
+    }
+  });
+});

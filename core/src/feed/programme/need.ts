@@ -1,0 +1,251 @@
+import { Checks } from "../../working/checks.ts";
+import { fill, Worksheet, type WorkingStep } from "../../working/working.ts";
+import { MAIN, mainOf, NONE, type MainAmounts } from "./nutrients.ts";
+
+const NUTRIENTS = [...MAIN, "Ca", "Mg"] as const;
+type Nutrient = (typeof NUTRIENTS)[number];
+/** Calcium and magnesium only where they are asked for. */
+type Amounts = MainAmounts & Readonly<Partial<Record<"Ca" | "Mg", number>>>;
+type AskedAmounts = MainAmounts & Readonly<Partial<Record<"Ca" | "Mg", number | undefined>>>;
+
+interface SoilLayer {
+  readonly fromCm: number;
+  readonly toCm: number;
+  /** mineral nitrogen, mg of N per kg of dry soil */
+  readonly mgKg: number;
+  readonly bulkDensityKgL: number;
+  /** share of the layer that roots reach, %; all of it when left out */
+  readonly rootedPct?: number | undefined;
+}
+
+interface OrganicDressing {
+  readonly tHa: number;
+  /** as elements, % of what was spread */
+  readonly nPct: number;
+  readonly pPct?: number | undefined;
+  readonly kPct?: number | undefined;
+  /** nitrogen set free in each year, % of what was left the year before */
+  readonly nDecayPct: readonly number[];
+  /** 0 in the year of spreading */
+  readonly yearsAgo: number;
+}
+
+export interface DoseNeedInput {
+  readonly yieldTHa: number;
+  /** kg of the element in a tonne of yield, with what leaf and stem take up for it */
+  readonly removalKgT: AskedAmounts;
+  /** share of what is given that the crop takes up */
+  readonly efficiencyPct: AskedAmounts;
+  readonly credits?:
+    | {
+        readonly soilMineralN?: readonly SoilLayer[] | undefined;
+        readonly organic?: readonly OrganicDressing[] | undefined;
+        readonly water?:
+          | { readonly mm: number; readonly no3NMgL?: number | undefined; readonly kMgL?: number | undefined }
+          | undefined;
+        readonly fixationKgHa?: number | undefined;
+        readonly residuesKgHa?: number | undefined;
+      }
+    | undefined;
+}
+
+interface Credit extends MainAmounts {
+  readonly from: string;
+}
+
+export interface DoseNeed {
+  readonly uptakeKgHa: Amounts;
+  readonly credits: readonly Credit[];
+  readonly toGiveKgHa: Amounts;
+  readonly warnings: readonly string[];
+  readonly working: readonly WorkingStep[];
+}
+
+/**
+ * What a field is to be given for a yield: what the crop takes up, less what soil, dressings, water, residues and fixation bring,
+ * by the share of it that the crop gets. P and K are elements.
+ *
+ * @throws {DomainError} for values that cannot be, all at once
+ * @see Pratt, Broadbent & Martin (1973), California Agriculture 27(6):10–13, for the decay series of organic nitrogen
+ */
+export function doseNeed(input: DoseNeedInput): DoseNeed {
+  const asked = checkDoseNeed(input);
+  const sheet = new Worksheet();
+  const { yieldTHa, removalKgT, efficiencyPct } = input;
+  const uptakeKgHa = amountsOf(asked, (nutrient) => {
+    const removal = removalKgT[nutrient] ?? 0;
+    return sheet.note(
+      `Uptake of ${nutrient}`,
+      "yield · removal",
+      fill`${yieldTHa} t/ha × ${removal} kg/t`,
+      yieldTHa * removal,
+      "kg/ha",
+      "removal as given",
+    );
+  });
+  const credits = creditsOf(input, sheet);
+  const toGiveKgHa = amountsOf(asked, (nutrient) => {
+    const uptake = uptakeKgHa[nutrient] ?? 0;
+    const credited =
+      nutrient === "Ca" || nutrient === "Mg" ? 0 : credits.reduce((sum, credit) => sum + credit[nutrient], 0);
+    const efficiency = (efficiencyPct[nutrient] ?? 100) / 100;
+    if (credited > uptake && uptake > 0)
+      sheet.warn(
+        `What is credited of ${nutrient}, ${credited.toFixed(0)} kg/ha, is more than the crop takes up, ${uptake.toFixed(0)} kg/ha: none is to be given.`,
+      );
+    return sheet.note(
+      `${nutrient} to give`,
+      "(uptake − credits, at least 0) ÷ efficiency",
+      fill`(${uptake} − ${credited}) ÷ ${efficiency}`,
+      Math.max(0, uptake - credited) / efficiency,
+      "kg/ha",
+      "nutrient balance",
+    );
+  });
+  return { uptakeKgHa, credits, toGiveKgHa, warnings: sheet.warnings, working: sheet.steps };
+}
+
+function amountsOf(asked: readonly Nutrient[], of: (nutrient: Nutrient) => number): Amounts {
+  return Object.fromEntries(asked.map((nutrient) => [nutrient, of(nutrient)])) as unknown as Amounts;
+}
+
+function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] {
+  const { soilMineralN = [], organic = [], water, fixationKgHa, residuesKgHa } = credits;
+  const found: Credit[] = soilMineralN.map((layer) => ({
+    from: `soil, ${layer.fromCm} to ${layer.toCm} cm`,
+    ...NONE,
+    N: layerN(layer, sheet),
+  }));
+  organic.forEach((dressing, at) => {
+    found.push({
+      from: `organic dressing ${at + 1}${dressing.yearsAgo > 0 ? `, ${dressing.yearsAgo} years ago` : ""}`,
+      ...organicOf(dressing, at, sheet),
+    });
+  });
+  if (water) found.push({ from: "water", ...waterOf(water, sheet) });
+  if (fixationKgHa !== undefined) found.push({ from: "fixation", ...NONE, N: fixationKgHa });
+  if (residuesKgHa !== undefined) found.push({ from: "residues", ...NONE, N: residuesKgHa });
+  return found;
+}
+
+function layerN({ fromCm, toCm, mgKg, bulkDensityKgL, rootedPct = 100 }: SoilLayer, sheet: Worksheet): number {
+  // 1 cm of soil on a hectare is 100 m³, or 100 000 kg for each kg/L; a mg of each kg is 0.1 kg
+  return sheet.note(
+    `Mineral N in ${fromCm} to ${toCm} cm`,
+    "mg/kg · bulk density · depth ÷ 10 · rooted share",
+    fill`${mgKg} × ${bulkDensityKgL} × ${toCm - fromCm} ÷ 10 × ${rootedPct / 100}`,
+    ((mgKg * bulkDensityKgL * (toCm - fromCm)) / 10) * (rootedPct / 100),
+    "kg/ha",
+    "soil test; 1 cm of 1 kg/L is 100 t/ha",
+  );
+}
+
+function organicOf(
+  { tHa, nPct, pPct = 0, kPct = 0, nDecayPct, yearsAgo }: OrganicDressing,
+  at: number,
+  sheet: Worksheet,
+): MainAmounts {
+  const totalN = tHa * nPct * 10;
+  const share = (year: number): number => (nDecayPct[Math.min(year, nDecayPct.length - 1)] ?? 0) / 100;
+  if (yearsAgo >= nDecayPct.length)
+    sheet.warn(
+      `The series of organic dressing ${at + 1} ends before its year: its last figure, ${nDecayPct.at(-1) ?? 0} %, goes on.`,
+    );
+  let left = totalN;
+  for (let year = 0; year < yearsAgo; year++) left *= 1 - share(year);
+  const nitrogen = sheet.note(
+    `N set free from organic dressing ${at + 1}`,
+    "what is left of its N · this year's share",
+    fill`${left} × ${share(yearsAgo)}, of ${totalN} kg/ha spread`,
+    left * share(yearsAgo),
+    "kg/ha",
+    "Pratt, Broadbent & Martin (1973), the form; series as given",
+  );
+  const now = yearsAgo === 0 ? tHa * 10 : 0;
+  return { N: nitrogen, P: now * pPct, K: now * kPct };
+}
+
+function waterOf(
+  {
+    mm,
+    no3NMgL = 0,
+    kMgL = 0,
+  }: { readonly mm: number; readonly no3NMgL?: number | undefined; readonly kMgL?: number | undefined },
+  sheet: Worksheet,
+): MainAmounts {
+  const brought = (name: string, mgL: number): number =>
+    mgL === 0
+      ? 0
+      : sheet.note(
+          `${name} in the water`,
+          "mm · mg/L ÷ 100",
+          fill`${mm} × ${mgL} ÷ 100`,
+          (mm * mgL) / 100,
+          "kg/ha",
+          "1 mm is 10 m³/ha",
+        );
+  return { ...NONE, N: brought("Nitrate N", no3NMgL), K: brought("K", kMgL) };
+}
+
+/** @returns the nutrients that are asked for */
+function checkDoseNeed({ yieldTHa, removalKgT, efficiencyPct, credits = {} }: DoseNeedInput): readonly Nutrient[] {
+  const checks = new Checks().positive("yieldTHa", "The yield aimed at", yieldTHa, 1500, "t/ha");
+  const asked = NUTRIENTS.filter((nutrient) => removalKgT[nutrient] !== undefined);
+  for (const nutrient of asked)
+    checks
+      .range(`removalKgT.${nutrient}`, `The removal of ${nutrient}`, removalKgT[nutrient], 0, 100, "kg/t")
+      .present(`efficiencyPct.${nutrient}`, `The efficiency of ${nutrient}`, efficiencyPct[nutrient])
+      .range(`efficiencyPct.${nutrient}`, `The efficiency of ${nutrient}`, efficiencyPct[nutrient], 1, 100, "%");
+  credits.soilMineralN?.forEach(({ fromCm, toCm, mgKg, bulkDensityKgL, rootedPct }, at) => {
+    const path = `credits.soilMineralN.${at}`;
+    checks
+      .range(`${path}.fromCm`, "The top of the layer", fromCm, 0, 300, "cm")
+      .range(`${path}.toCm`, "The bottom of the layer", toCm, 0, 300, "cm")
+      .when(
+        toCm <= fromCm,
+        "not-possible",
+        `${path}.toCm`,
+        `The layer must end below its top: ${fromCm} to ${toCm} cm is no layer.`,
+      )
+      .range(`${path}.mgKg`, "The mineral nitrogen", mgKg, 0, 500, "mg/kg")
+      .range(`${path}.bulkDensityKgL`, "The bulk density", bulkDensityKgL, 0.1, 2, "kg/L")
+      .range(`${path}.rootedPct`, "The rooted share", rootedPct, 0, 100, "%");
+  });
+  credits.organic?.forEach(({ tHa, nPct, pPct, kPct, nDecayPct, yearsAgo }, at) => {
+    const path = `credits.organic.${at}`;
+    checks
+      .range(`${path}.tHa`, "The dressing", tHa, 0, 500, "t/ha")
+      .range(`${path}.nPct`, "Its nitrogen", nPct, 0, 20, "%")
+      .range(`${path}.pPct`, "Its phosphorus", pPct, 0, 20, "%")
+      .range(`${path}.kPct`, "Its potassium", kPct, 0, 30, "%")
+      .range(`${path}.yearsAgo`, "The years since it was spread", yearsAgo, 0, 50)
+      .when(
+        !Number.isInteger(yearsAgo),
+        "not-possible",
+        `${path}.yearsAgo`,
+        `The years since it was spread must be whole, not ${yearsAgo}.`,
+      )
+      .when(
+        nDecayPct.length === 0,
+        "missing",
+        `${path}.nDecayPct`,
+        "A decay series needs at least the share of the first year.",
+      );
+    nDecayPct.forEach((pct, year) =>
+      checks.range(`${path}.nDecayPct.${year}`, "The share that is set free in a year", pct, 0, 100, "%"),
+    );
+  });
+  checks
+    .range("credits.water.mm", "The water", credits.water?.mm, 0, 5000, "mm")
+    .range("credits.water.no3NMgL", "Its nitrate N", credits.water?.no3NMgL, 0, 500, "mg/L")
+    .range("credits.water.kMgL", "Its potassium", credits.water?.kMgL, 0, 1000, "mg/L")
+    .range("credits.fixationKgHa", "What is fixed", credits.fixationKgHa, 0, 500, "kg/ha")
+    .range("credits.residuesKgHa", "What residues bring", credits.residuesKgHa, 0, 500, "kg/ha")
+    .done();
+  return asked;
+}
+
+/** Sum of amounts, nutrient by nutrient. */
+export function sumOf(amounts: readonly MainAmounts[]): MainAmounts {
+  return mainOf((nutrient) => amounts.reduce((sum, one) => sum + one[nutrient], 0));
+}

@@ -1,0 +1,22 @@
+import { molarMassG } from "../../chemistry/formula.ts";
+import type { Product } from "../product.ts";
+
+/** What a field is dressed by, as elements. */
+export const MAIN = ["N", "P", "K"] as const;
+export type Main = (typeof MAIN)[number];
+export type MainAmounts = Readonly<Record<Main, number>>;
+
+export const NONE: MainAmounts = { N: 0, P: 0, K: 0 };
+
+export function mainOf(of: (nutrient: Main) => number): MainAmounts {
+  return { N: of("N"), P: of("P"), K: of("K") };
+}
+
+/** kg of each element in a kg of a product as bought. */
+export function contentOf({ composition: { NO3 = 0, NH4 = 0, urea = 0, H2PO4 = 0, K = 0 } }: Product): MainAmounts {
+  return {
+    N: ((NO3 + NH4 + urea) * molarMassG("N")) / 1000,
+    P: (H2PO4 * molarMassG("P")) / 1000,
+    K: (K * molarMassG("K")) / 1000,
+  };
+}
