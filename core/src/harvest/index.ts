@@ -1,2 +1,10 @@
 export { readPickList, type NotedPick } from "./pick-list.ts";
-export { goneByWarmth, pickedAmount, pickedSoFar, pickingTime, yieldPath, type PickingWarmth } from "./yield-path.ts";
+export {
+  goneByWarmth,
+  pickedAmount,
+  pickedSoFar,
+  pickingTime,
+  yieldPath,
+  type PickingTime,
+  type PickingWarmth,
+} from "./yield-path.ts";

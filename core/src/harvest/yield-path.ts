@@ -5,7 +5,7 @@ import { addDays, daysBetween } from "../time/local-time.ts";
 import { fill, type WorkingStep } from "../working/working.ts";
 
 /** When a planting is picked: from the first day of its first picking stage to the first day after its last. */
-interface PickingTime {
+export interface PickingTime {
   readonly from: string;
   readonly to: string;
 }

@@ -6,6 +6,7 @@ import {
   pickedSoFar,
   pickingTime,
   yieldPath,
+  type PickingTime,
   type PickingWarmth,
 } from "@sprunel/core/harvest";
 import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
@@ -110,10 +111,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
         pickedPerM2: picked.perM2,
         pathPerM2: path?.perM2 ?? null,
         litresPerUnit: picked.litresPerUnit,
-        path:
-          time && targetPerM2 !== null
-            ? datesOf(time).map((on) => ({ date: on, perM2: yieldPath(time, targetPerM2, on, soldAs).perM2 }))
-            : [],
+        path: time && targetPerM2 !== null ? pathOf(time, targetPerM2, soldAs) : [],
         picks,
         workings: {
           picked: explanation({
@@ -166,12 +164,15 @@ function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
     : [{ path: "count", message: `${name} counts by the ${soldAs.one}; type how many ${soldAs.many} came off.` }];
 }
 
-/** A dozen dates of a picking time, its first and last among them: enough to draw its path. */
-function datesOf({ from, to }: { readonly from: string; readonly to: string }): string[] {
-  const step = Math.max(1, Math.ceil(daysBetween(from, to) / PATH_POINTS));
-  const dates: string[] = [addDays(from, -1)];
-  for (let on = from; on < to; on = addDays(on, step)) dates.push(on);
-  return [...dates, to];
+/** A path to be drawn: none on the first day of picking, and from there on what should have come off by the evening of a date. */
+function pathOf(time: PickingTime, targetPerM2: number, soldAs: SoldAs): ZoneHarvest["path"] {
+  const step = Math.max(1, Math.ceil(daysBetween(time.from, time.to) / PATH_POINTS));
+  const dates: string[] = [];
+  for (let on = addDays(time.from, step); on < time.to; on = addDays(on, step)) dates.push(on);
+  return [
+    { date: time.from, perM2: 0 },
+    ...[...dates, time.to].map((date) => ({ date, perM2: yieldPath(time, targetPerM2, date, soldAs).perM2 })),
+  ];
 }
 
 function pickedZone(

@@ -166,4 +166,15 @@ describe("plantings of a zone", () => {
       expect.arrayContaining([path]),
     ]);
   });
+
+  it("have a path that begins with nothing on the first day of picking and ends with the yield aimed at", async () => {
+    const { call } = await picking();
+    const { body } = await call("GET", "/api/zones/1/harvest");
+    const path = body["path"] as { date: string; perM2: number }[];
+    // Planted on 22 April, picked from day 50 to day 110.
+    expect(path[0]).toEqual({ date: "2026-06-11", perM2: 0 });
+    expect(path.at(-1)).toEqual({ date: "2026-08-10", perM2: 6 });
+    expect(path.map(({ perM2 }) => perM2)).toEqual(path.map(({ perM2 }) => perM2).sort((a, b) => a - b));
+    expect(new Set(path.map(({ date }) => date)).size).toBe(path.length);
+  });
 });
