@@ -40,7 +40,7 @@ export function createRooms(
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
   const crop = cropModule(scope);
-  const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingWarmth(zones, date));
+  const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingCd(zones, date));
   const advice = adviceModule();
   const plan = planModule(scope, {
     weather: climate.weather,

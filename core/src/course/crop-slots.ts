@@ -41,12 +41,12 @@ export function growCrop(
   tomorrow: CropState | null,
   { air, takenShare }: CropChange,
 ): void {
-  if (air) {
-    const warmth = degreeDays(air.tMinC, air.tMaxC, crop.baseC.value);
-    state[THERMAL] = (state[THERMAL] as number) + warmth;
-    if (crop.stages[state[STAGE] as number]?.picking)
-      state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;
-  }
+  const { baseC, usualC } = crop;
+  // A day that nobody measured counts as one in the climate in which the stages' lengths hold.
+  const warmth = air ? degreeDays(air.tMinC, air.tMaxC, baseC.value) : usualC.value - baseC.value;
+  state[THERMAL] = (state[THERMAL] as number) + warmth;
+  if (crop.stages[state[STAGE] as number]?.picking)
+    state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;
   state[STANDING] = Math.max(0, (state[STANDING] as number) - takenShare);
   if (tomorrow) noteStage(state, crop, tomorrow);
 }

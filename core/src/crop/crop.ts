@@ -42,6 +42,8 @@ export interface Crop {
   readonly kcPeakUnderCover?: LibraryFigure;
   /** no warmth below it counts, °C */
   readonly baseC: LibraryFigure;
+  /** mean of day and night at which the lengths of the stages hold, °C */
+  readonly usualC: LibraryFigure;
   readonly canopy: CanopyCoefficients;
   /** FAO-56 depletion fraction at 5 mm/day */
   readonly depletionFraction: LibraryFigure;

@@ -49,6 +49,7 @@ export const butterhead: Crop = {
     },
   ],
   baseC: { value: 4, source: "lettuce, 3.5 to 5 °C in use; assumed", assumed: true },
+  usualC: { value: 16, source: "usual climate of this crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.3,
@@ -120,6 +121,7 @@ export const fennel: Crop = {
     },
   ],
   baseC: { value: 5, source: "a cool-season umbel; assumed", assumed: true },
+  usualC: { value: 16, source: "usual climate of this crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.2,
@@ -183,6 +185,7 @@ export const waterSpinach: Crop = {
     },
   ],
   baseC: { value: 12, source: "a tropical leaf crop; assumed", assumed: true },
+  usualC: { value: 20, source: "usual climate of this crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.2,

@@ -59,6 +59,7 @@ export const cyclamen: Crop = {
     },
   ],
   baseC: { value: 5, source: "a cool-grown pot plant; assumed", assumed: true },
+  usualC: { value: 18, source: "usual climate of this crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.3,
@@ -163,6 +164,7 @@ export const blueberry: Crop = {
     },
   ],
   baseC: { value: 7, source: "Carlson & Hancock (1991), HortScience 26: 7 °C, highbush" },
+  usualC: { value: 18, source: "usual climate of this crop; assumed", assumed: true },
   canopy: CANOPY,
   depletionFraction: {
     value: 0.5,
@@ -236,6 +238,7 @@ export const kalanchoe: Crop = {
     },
   ],
   baseC: { value: 10, source: "a succulent of warm climates; assumed", assumed: true },
+  usualC: { value: 20, source: "usual climate of this crop; assumed", assumed: true },
   canopy: { ...CANOPY, radiationShare: 0.3, vpdDay: 7, vpdNight: 4 },
   depletionFraction: { value: 0.5, source: "a succulent that dries down well; assumed", assumed: true },
   ecThresholdMsCm: { value: 1.5, source: "a pot plant of middling salt tolerance; assumed", assumed: true },

@@ -67,25 +67,13 @@ function logisticShare(gone: number, steepness: number): number {
 }
 
 /**
- * Share of a picking time that is over by its warmth: a planting that had so much warmth a day until now needs as much on each
- * day of its picking.
+ * Share of a picking time that is over by the warmth that it has had: each of its days needs as much as the climate in which the
+ * lengths of the crop's stages hold.
  *
- * @param sincePlantingCd warmth above the crop's base in `days` days since planting, °C·d
- * @param sincePickingCd the part of it since picking began
- * @returns null while no warmth is known
+ * @param pickingCd warmth above the crop's base since picking began, °C·d
  */
-export function goneByWarmth(
-  { from, to }: PickingTime,
-  { sincePlantingCd, sincePickingCd, days }: PickingWarmth,
-): number | null {
-  const needed = (sincePlantingCd / days) * daysBetween(from, to);
-  return days > 0 && needed > 0 ? Math.min(1, sincePickingCd / needed) : null;
-}
-
-export interface PickingWarmth {
-  readonly sincePlantingCd: number;
-  readonly sincePickingCd: number;
-  readonly days: number;
+export function goneByWarmth({ from, to }: PickingTime, { baseC, usualC }: Crop, pickingCd: number): number {
+  return Math.min(1, pickingCd / ((usualC.value - baseC.value) * daysBetween(from, to)));
 }
 
 /** The unit of a yield per ground: kg/m², heads/m², pots/m². */

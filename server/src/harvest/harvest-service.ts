@@ -7,7 +7,6 @@ import {
   pickingTime,
   yieldPath,
   type PickingTime,
-  type PickingWarmth,
 } from "@sprunel/core/harvest";
 import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { explanation } from "../http/explanation.ts";
@@ -29,8 +28,8 @@ interface Fault {
   readonly message: string;
 }
 
-/** How warm plantings have had it by the evening of a date, by zone; who follows them through their days knows it. */
-export type WarmthOf = (zones: readonly StoredZone[], date: string) => Promise<ReadonlyMap<number, PickingWarmth>>;
+/** How warm plantings have had their picking by the evening of a date, °C·d by zone; who follows them through their days knows it. */
+export type WarmthOf = (zones: readonly StoredZone[], date: string) => Promise<ReadonlyMap<number, number>>;
 
 /** What came off plantings, against the yield aimed at and the water given. */
 export function harvestService(scope: Scope, warmthOf: WarmthOf) {
@@ -99,7 +98,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       const time = standing && pickingTime(standing.crop, standing.planting);
       const targetPerM2 = standing?.planting.targetPerM2 ?? null;
       const warmth = time && date >= time.from ? (await warmthOf([zone], date)).get(zoneId) : undefined;
-      const gone = time && warmth ? goneByWarmth(time, warmth) : null;
+      const gone = time && warmth !== undefined ? goneByWarmth(time, standing.crop, warmth) : null;
       const path = time && targetPerM2 !== null ? yieldPath(time, targetPerM2, date, soldAs, gone) : null;
       return {
         zoneId,
@@ -111,7 +110,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
         pickedPerM2: picked.perM2,
         pathPerM2: path?.perM2 ?? null,
         litresPerUnit: picked.litresPerUnit,
-        path: time && targetPerM2 !== null ? pathOf(time, targetPerM2, soldAs) : [],
+        path: time && targetPerM2 !== null ? pathOf(time, targetPerM2, soldAs, { date, gone }) : [],
         picks,
         workings: {
           picked: explanation({
@@ -164,23 +163,37 @@ function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
     : [{ path: "count", message: `${name} counts by the ${soldAs.one}; type how many ${soldAs.many} came off.` }];
 }
 
-/** A path to be drawn: none on the first day of picking, and from there on what should have come off by the evening of a date. */
-function pathOf(time: PickingTime, targetPerM2: number, soldAs: SoldAs): ZoneHarvest["path"] {
-  const step = Math.max(1, Math.ceil(daysBetween(time.from, time.to) / PATH_POINTS));
+/**
+ * A path to be drawn: none on the first day of picking, and from there on what should have come off by the evening of a date. It
+ * goes through today's figure, which warmth may have moved, and from it evenly on to the end.
+ */
+function pathOf(
+  time: PickingTime,
+  targetPerM2: number,
+  soldAs: SoldAs,
+  today: { readonly date: string; readonly gone: number | null },
+): ZoneHarvest["path"] {
+  const days = daysBetween(time.from, time.to);
+  const step = Math.max(1, Math.ceil(days / PATH_POINTS));
   const dates: string[] = [];
   for (let on = addDays(time.from, step); on < time.to; on = addDays(on, step)) dates.push(on);
+  const byDays = (on: string): number => (daysBetween(time.from, on) + 1) / days;
+  const now = Math.min(1, Math.max(0, byDays(today.date)));
+  const goneOn = (on: string): number | null => {
+    if (today.gone === null || now <= 0 || now >= 1) return null;
+    const share = byDays(on);
+    return share <= now ? (share * today.gone) / now : today.gone + ((1 - today.gone) * (share - now)) / (1 - now);
+  };
   return [
     { date: time.from, perM2: 0 },
-    ...[...dates, time.to].map((date) => ({ date, perM2: yieldPath(time, targetPerM2, date, soldAs).perM2 })),
+    ...[...dates, time.to].map((date) => ({
+      date,
+      perM2: yieldPath(time, targetPerM2, date, soldAs, goneOn(date)).perM2,
+    })),
   ];
 }
 
-function pickedZone(
-  zone: StoredZone,
-  picks: readonly Pick[],
-  date: string,
-  warmth: PickingWarmth | undefined,
-): PickedZone {
+function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string, warmth: number | undefined): PickedZone {
   const { plantings, definition } = zone;
   const standing = standingOn(plantings, date);
   const soldAs = standing?.crop.soldAs ?? BY_MASS;
@@ -197,7 +210,13 @@ function pickedZone(
     pickedPerM2: total / definition.areaM2,
     pathPerM2:
       time && targetPerM2 !== null
-        ? yieldPath(time, targetPerM2, date, soldAs, warmth ? goneByWarmth(time, warmth) : null).perM2
+        ? yieldPath(
+            time,
+            targetPerM2,
+            date,
+            soldAs,
+            warmth === undefined ? null : goneByWarmth(time, standing.crop, warmth),
+          ).perM2
         : null,
     targetPerM2,
     picks: picks.filter(({ pickedOn }) => pickedOn === date),

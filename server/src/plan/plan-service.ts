@@ -3,7 +3,6 @@ import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
 import type { Balance } from "@sprunel/core/course";
-import type { PickingWarmth } from "@sprunel/core/harvest";
 import { outsideEt } from "@sprunel/core/plan";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
@@ -163,13 +162,13 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
       return new Map(zones.map(({ id }) => [id, dates.map((date) => waters.of(id).get(date) ?? null)]));
     },
 
-    /** How warm each zone's planting has had it by the evening of a date. */
-    async pickingWarmth(zones: readonly StoredZone[], date: string): Promise<ReadonlyMap<number, PickingWarmth>> {
+    /** How warm each zone's planting has had its picking by the evening of a date, °C·d. */
+    async pickingCd(zones: readonly StoredZone[], date: string): Promise<ReadonlyMap<number, number>> {
       const { plannerOf, keep } = await planners(await scope.site.current(), zones, date);
       const warmth = new Map(
         zones.flatMap((zone) => {
-          const found = plannerOf(zone).pickingWarmth(date);
-          return found ? [[zone.id, found] as const] : [];
+          const found = plannerOf(zone).pickingCd(date);
+          return found === null ? [] : [[zone.id, found] as const];
         }),
       );
       await keep();

@@ -8,7 +8,6 @@ import {
   fullState,
   PICKING_THERMAL,
   standingShare,
-  THERMAL,
   type Balance,
   type CourseDay,
   type DayOfBalance,
@@ -22,10 +21,9 @@ import {
   type Demand,
   type ZoneDay,
 } from "@sprunel/core/plan";
-import type { PickingWarmth } from "@sprunel/core/harvest";
 import type { ZoneField } from "@sprunel/core/site";
 import { systemOf } from "@sprunel/core/systems";
-import { addDays, clockSeconds, daysBetween, instantOf, localDate } from "@sprunel/core/time";
+import { addDays, clockSeconds, instantOf, localDate } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
@@ -214,17 +212,12 @@ export class ZonePlanner {
     return standingShare(this.morning(date));
   }
 
-  /** Warmth of the planting by the evening of a date; null where it is not followed that far. */
-  pickingWarmth(date: string): PickingWarmth | null {
+  /** Warmth of the picking by the evening of a date, °C·d; null where the planting is not followed that far. */
+  pickingCd(date: string): number | null {
     const standing = this.standing(date);
     const evening = addDays(date, 1);
     if (!standing || standing.planting !== this.standing(evening)?.planting) return null;
-    const state = this.morning(evening);
-    return {
-      sincePlantingCd: state[THERMAL] ?? 0,
-      sincePickingCd: state[PICKING_THERMAL] ?? 0,
-      days: daysBetween(standing.planting.plantedOn, evening),
-    };
+    return this.morning(evening)[PICKING_THERMAL] ?? null;
   }
 
   /** The correction in force on a date: the last that was accepted or changed since planting. */

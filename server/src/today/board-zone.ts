@@ -1,7 +1,7 @@
 import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
 import { standingOn, type Standing } from "@sprunel/core/crop";
-import { goneByWarmth, pickedAmount, pickingTime, yieldPath, type PickingWarmth } from "@sprunel/core/harvest";
+import { goneByWarmth, pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
 import type { PickTotals } from "../harvest/pick-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
@@ -24,8 +24,8 @@ export function boardZone(
   const planned = planner.plan(date);
   const standing = standingOn(zone.plantings, date);
   // Only a planting that is picked has a path, and is followed for it.
-  const warmthOf = (): PickingWarmth | null =>
-    standing?.state.period.stage.picking && typeof planned !== "string" ? planner.pickingWarmth(date) : null;
+  const warmthOf = (): number | null =>
+    standing?.state.period.stage.picking && typeof planned !== "string" ? planner.pickingCd(date) : null;
   const basics = {
     id: zone.id,
     name: zone.name,
@@ -84,7 +84,7 @@ function harvestOf(
   areaM2: number,
   totals: PickTotals,
   date: string,
-  warmth: PickingWarmth | null,
+  warmth: number | null,
 ): BoardZone["harvest"] {
   const time = pickingTime(crop, planting);
   const target = planting.targetPerM2 ?? null;
@@ -94,7 +94,9 @@ function harvestOf(
     soldAs: crop.soldAs,
     pickedPerM2: picked / areaM2,
     pathPerM2:
-      target === null ? null : yieldPath(time, target, date, crop.soldAs, warmth && goneByWarmth(time, warmth)).perM2,
+      target === null
+        ? null
+        : yieldPath(time, target, date, crop.soldAs, warmth === null ? null : goneByWarmth(time, crop, warmth)).perM2,
     picking: state.period.stage.picking ?? false,
   };
 }
