@@ -83,6 +83,8 @@ describe("a calendar of doses", () => {
     const { doses } = of({ schedule });
     expect(doses[0]?.nutrientsKgHa.N).toBeCloseTo(6, 6);
     expect(doses[0]?.nutrientsKgHa.K).toBeCloseTo(7.5, 6);
+    // 6 of 120 kg: how far that is from the need is said, for each nutrient
+    expect(of({ schedule }).warnings).toContain("The schedule brings 6.0 kg/ha of N; 120.0 kg/ha were to be given.");
   });
 
   it("splits what is too much at once into equal parts apart from each other, but not the basal dose", () => {

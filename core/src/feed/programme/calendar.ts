@@ -85,9 +85,22 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
         `${over.toFixed(1)} kg/ha more ${nutrient} come with the other nutrients than was asked for: no product at hand brings them apart.`,
       );
   }
+  warnOfSchedule(input, sumOf(wanted.map(({ kgHa }) => kgHa)), sheet);
   for (const { nutrient, kgHa, reason } of unmet.values())
     sheet.warn(`${kgHa.toFixed(1)} kg/ha of ${nutrient} are not given: ${reason}.`);
   return { doses, totalKgHa, unmet: [...unmet.values()], warnings: sheet.warnings, working: sheet.steps };
+}
+
+/** Rates and strengths follow no need: how far they lie from it is said, where a need was given. */
+function warnOfSchedule({ schedule, toGiveKgHa }: DoseCalendarInput, scheduled: MainAmounts, sheet: Worksheet): void {
+  if (!toGiveKgHa || schedule.kind === "shares" || schedule.kind === "equal") return;
+  for (const nutrient of MAIN) {
+    const [asked, comes] = [toGiveKgHa[nutrient], scheduled[nutrient]];
+    if (Math.abs(asked - comes) > Math.max(1, 0.02 * asked))
+      sheet.warn(
+        `The schedule brings ${comes.toFixed(1)} kg/ha of ${nutrient}; ${asked.toFixed(1)} kg/ha were to be given.`,
+      );
+  }
 }
 
 /** Every dose with its nutrients, in order of time. */
