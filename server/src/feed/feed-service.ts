@@ -3,13 +3,14 @@ import { standingOn } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { badInput, staleEdit } from "../http/problems.ts";
 import type { Records } from "../plan/zone-facts.ts";
+import { changesOf } from "../database/changes.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { fedOn, keptFor, ownTarget, USUAL } from "./zone-target.ts";
+import { fedOn, keptFor, ownTarget, USUAL, type Held } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
@@ -18,6 +19,8 @@ export type FeedService = ReturnType<typeof feedService>;
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
 export function feedService(scope: Scope, plans: PlanService) {
+  /** Targets of all zones as they were read last; every plan asks for them. */
+  let known: { readonly changes: number; readonly held: Held } | null = null;
   return {
     async zoneFeed(id: number, asked: string | undefined): Promise<ZoneFeed> {
       const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
@@ -55,7 +58,9 @@ export function feedService(scope: Scope, plans: PlanService) {
 
     /** What is in the water of zones, on any date. */
     async fedOn(): Promise<Records["fedOn"]> {
-      const held = await feedStore(scope).held();
+      const changes = await changesOf(scope.db);
+      if (known?.changes !== changes) known = { changes, held: await feedStore(scope).held() };
+      const { held } = known;
       return (zone, date) => fedOn(held, zone, date);
     },
 

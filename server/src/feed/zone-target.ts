@@ -41,8 +41,19 @@ export function fedOn({ targets, settings }: Held, { id, plantings }: StoredZone
   const target =
     ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
   if (!target || !(settings.get(id) ?? USUAL).mixed) return null;
+  return solvedIn(target);
+}
+
+/** Every plan of a season asks for the same few targets. */
+const solved = new WeakMap<object, Fed>();
+
+function solvedIn(target: Pick<FeedTarget, "ions" | "ph">): Fed {
+  const known = solved.get(target);
+  if (known) return known;
   const { NO3 = 0, NH4 = 0, urea = 0 } = target.ions;
-  return { ecMsCm: ecMsCm(target.ions, target.ph), nGM3: (NO3 + NH4 + urea) * molarMassG("N") };
+  const fed = { ecMsCm: ecMsCm(target.ions, target.ph), nGM3: (NO3 + NH4 + urea) * molarMassG("N") };
+  solved.set(target, fed);
+  return fed;
 }
 
 /** What a zone asks for: its own target, or else the library's of its stage. */

@@ -1,5 +1,6 @@
 import { ENGINE } from "@sprunel/core/course";
 import { startOfLocalDay } from "@sprunel/core/time";
+import { changesOf } from "../database/changes.ts";
 import { diskFault } from "../database/disk-fault.ts";
 import type { Scope } from "../scope/scope.ts";
 
@@ -32,12 +33,6 @@ export function checkpointStore(scope: Scope) {
   };
 
   return {
-    /** Counts every change of the database: what was worked out before a change is not kept after it. */
-    async changes(): Promise<number> {
-      const [row] = await db.raw<{ n: number }[]>("SELECT total_changes() AS n");
-      return row?.n ?? NaN;
-    },
-
     /** Puts midnights from one date to another into the memories of zones that do not have them. */
     async recall(zones: ReadonlyMap<number, Mornings>, from: string, to: string): Promise<void> {
       const span = `${from} ${to}`;
@@ -88,8 +83,7 @@ export function checkpointStore(scope: Scope) {
       if (rows.length === 0) return;
       try {
         await db.transaction(async (trx) => {
-          const [now] = await trx.raw<{ n: number }[]>("SELECT total_changes() AS n");
-          if (now?.n !== changes) throw new ChangedMeanwhile();
+          if ((await changesOf(trx)) !== changes) throw new ChangedMeanwhile();
           for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
             await trx<CheckpointRow>("zone_checkpoint")
               .insert(rows.slice(at, at + ROWS_AT_ONCE))

@@ -9,6 +9,7 @@ import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { decisionStore } from "../advice/decision-store.ts";
 import { pickStore } from "../harvest/pick-store.ts";
+import { changesOf } from "../database/changes.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -115,7 +116,7 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
   ): Promise<Planners> {
     const today = localDate(clock(), site.timeZone);
     turnDay(today);
-    const changes = await checkpoints.changes();
+    const changes = await changesOf(scope.db);
     const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
     await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);

@@ -3,6 +3,7 @@ import { KIND_RULES } from "@sprunel/core/climate";
 import { toCanonical } from "@sprunel/core/units";
 import Alert from "antd/es/alert";
 import Select from "antd/es/select";
+import { useState } from "react";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { ClockZone, DateOrder } from "../files/file-settings.tsx";
@@ -85,23 +86,47 @@ function Settings({ preview, choices, onChange }: Props) {
         onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
       />
       {preview.columns.some(({ kind }) => kind === "wind") && (
-        <label>
-          Its wind sensor stands
-          <QuantityInput
-            quantity="length"
-            value={dialect.windHeightM}
-            onChange={(windHeightM) => windHeightM !== null && onChange({ ...choices, windHeightM })}
-          />
-          {dialect.windHeightAssumed && (
-            <span className={styles["assumed"]}>
-              above ground: assumed, the file does not say; plans count with 2 m
-            </span>
-          )}
-        </label>
+        <WindHeight
+          heightM={dialect.windHeightM}
+          isAssumed={dialect.windHeightAssumed}
+          onChange={(windHeightM) => onChange({ ...choices, windHeightM })}
+        />
       )}
     </section>
   );
 }
+
+/** What is typed stands as it is typed; the file is read anew with each height that can be. */
+function WindHeight({
+  heightM,
+  isAssumed,
+  onChange,
+}: {
+  heightM: number;
+  isAssumed: boolean;
+  onChange(heightM: number): void;
+}) {
+  const [typed, setTyped] = useState<number | null>(heightM);
+  return (
+    <label>
+      Its wind sensor stands
+      <QuantityInput
+        quantity="length"
+        value={typed}
+        onChange={(value) => {
+          setTyped(value);
+          if (value !== null && value >= LEAST_WIND_M && value <= MOST_WIND_M) onChange(value);
+        }}
+      />
+      {isAssumed && (
+        <span className={styles["assumed"]}>above ground: assumed, the file does not say; plans count with 2 m</span>
+      )}
+    </label>
+  );
+}
+
+/** Heights that the contract takes, m. */
+const [LEAST_WIND_M, MOST_WIND_M] = [0.5, 200];
 
 const KINDS = (["time", ...weatherKindSchema.options, "ignore"] as const).map((kind) => ({
   value: kind,

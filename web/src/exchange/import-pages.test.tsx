@@ -119,6 +119,27 @@ describe("importing weather", () => {
     expect(server.sent(importWeather)[0]).toMatchObject({ fileName: "station.csv", contentBase64: btoa("a;b\n1;2\n") });
   });
 
+  it("asks at which height the wind was measured, and reads the file anew when it is said", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    await screen.findByText(/12 % of the sunlight/);
+    expect(screen.queryByText("Its wind sensor stands")).toBeNull();
+    const [time] = weather.columns;
+    server.on(previewWeather, {
+      ...weather,
+      columns: [...weather.columns, { ...time, column: 3, header: "wind", kind: "wind", unit: "m/s" } as never],
+    });
+    await user.upload(
+      document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement,
+      file("wind.csv"),
+    );
+    const height = await screen.findByLabelText(/Its wind sensor stands/);
+    expect(height).toHaveValue("10");
+    expect(screen.getByText(/above ground: assumed/)).toBeVisible();
+    await user.clear(height);
+    await user.type(height, "2,5");
+    await waitFor(() => expect(server.sent(previewWeather).at(-1)).toMatchObject({ choices: { windHeightM: 2.5 } }));
+  });
+
   it("says in words what is wrong with a file that holds no weather, and takes another", async () => {
     const { server, user } = await chosen("/weather", "station.csv");
     await screen.findByText(/12 % of the sunlight/);

@@ -136,6 +136,34 @@ describe("the house of a zone", () => {
   });
 });
 
+describe("the cover of a zone's house", () => {
+  const net = { name: "Net yard", transmissionPct: 82, rainThroughPct: 85, heatedToC: 6 };
+
+  it("is filled in with its rain and heating where a new zone stands in it, and sent with the zone", async () => {
+    const page = renderPage("/set-up?zone=8");
+    page.server.on(
+      getSetUp,
+      setUp([zoneOf("substrate", { house: net }), zoneOf("soil-drip", { id: 8, name: "Peppers" })]),
+    );
+    const house = await screen.findByLabelText("House or field");
+    await page.user.clear(house);
+    await page.user.type(house, "Net yard");
+    await waitFor(() => expect(screen.getByLabelText("Rain through the cover")).toHaveValue("85"));
+    expect(screen.getByLabelText("Heated to")).toHaveValue("6");
+  });
+
+  it("says whom a change of its rain or heating touches", async () => {
+    const page = renderPage("/set-up?zone=8");
+    const both = [zoneOf("substrate", { house: net }), zoneOf("soil-drip", { id: 8, name: "Peppers", house: net })];
+    page.server.on(getSetUp, setUp(both));
+    const rain = await screen.findByLabelText("Rain through the cover");
+    expect(screen.queryByText(/also counts for/)).toBeNull();
+    await page.user.clear(rain);
+    await page.user.type(rain, "40");
+    expect(screen.getByText("also counts for A substrate zone")).toBeVisible();
+  });
+});
+
 describe("what was typed into a zone", () => {
   it("is asked about before another page or zone is opened, and stays when a person stays", async () => {
     const { user, at } = await opened("substrate");

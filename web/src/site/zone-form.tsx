@@ -89,6 +89,15 @@ export function ZoneForm({
   const houses = housesOf(zones, zone);
   const others = houses.get(house?.name?.trim() ?? "");
   const touchedByLight = others && house?.transmissionPct !== others.transmissionPct ? others.zones : [];
+  /** Of what counts for all zones of a house: whom a change touches, or what it is. */
+  const ofHouse = (key: "rainThroughPct" | "heatedToC", says: string) =>
+    others && others.zones.length > 0 && (house?.[key] ?? null) !== others[key] ? (
+      <span role="status" className={styles["default"]}>
+        also counts for {others.zones.join(", ")}
+      </span>
+    ) : (
+      <span>{says}</span>
+    );
   const soldAs = crops.find(({ id }) => id === plantedCrop)?.soldAs;
   const confirm = (key: string): void => setUnconfirmed((before) => before.filter((other) => other !== key));
   const changed = (values: FormValues): void => {
@@ -231,14 +240,17 @@ export function ZoneForm({
         <Form.Item
           name={["house", "rainThroughPct"]}
           label="Rain through the cover"
-          extra="empty: all in the open field, none under a roof; a net lets most of it through"
+          extra={ofHouse(
+            "rainThroughPct",
+            "empty: all in the open field, none under a roof; a net lets most of it through",
+          )}
         >
           <QuantityInput unit="%" />
         </Form.Item>
         <Form.Item
           name={["house", "heatedToC"]}
           label="Heated to"
-          extra="counts where no sensor tells the air inside; empty without heating"
+          extra={ofHouse("heatedToC", "counts where no sensor tells the air inside; empty without heating")}
         >
           <QuantityInput quantity="temperature" signed />
         </Form.Item>
