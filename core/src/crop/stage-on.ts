@@ -42,6 +42,13 @@ export interface CropState {
   readonly rootDepthM: number;
 }
 
+/** Leaf area under which a plant stands bare, m²/m². */
+const LEAFLESS = 0.1;
+
+export function isLeafless({ leafAreaIndex }: Pick<CropState, "leafAreaIndex">): boolean {
+  return leafAreaIndex < LEAFLESS;
+}
+
 /** The stages of a planting with their dates. */
 export function stagePeriods(crop: Crop, plantedOn: string, signs: readonly StageSign[]): StagePeriod[] {
   const seenOn = (stage: Stage | undefined): string | undefined => signs.find((sign) => sign.stageId === stage?.id)?.on;

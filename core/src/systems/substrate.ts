@@ -1,4 +1,5 @@
 import { NOTHING_DRIPS, VESSEL_STARTS } from "../site/layout-starts.ts";
+import { isLeafless } from "../crop/stage-on.ts";
 import { NO_CORRECTION } from "../irrigation/zone-water-input.ts";
 import { zoneWater } from "../irrigation/zone-water.ts";
 import type { SubstrateZone } from "../site/zone.ts";
@@ -7,8 +8,6 @@ import type { GrowingSystem } from "./growing-system.ts";
 import { refill } from "./refill.ts";
 import { heldLPlantAt, heldMm, missingWhereHeld, mouthShare } from "./pots.ts";
 
-/** Leaf area under which a plant stands bare, m²/m². */
-const LEAFLESS = 0.1;
 /** Share of the easily available water that is gone when bare plants are watered. Usual practice; assumed. */
 const BY_WEIGHT = 0.5;
 
@@ -59,7 +58,7 @@ export const substrate: GrowingSystem<SubstrateZone> = {
   demand: "canopy",
   policy(asked, sheet) {
     const { zone, date, cropState, demandMm, demandCurve, window, correction, store } = asked;
-    if (cropState.leafAreaIndex < LEAFLESS)
+    if (isLeafless(cropState))
       return refill(
         { ...asked, marks: { triggerMm: BY_WEIGHT * store.availableMm, leaveMm: 0 } },
         {

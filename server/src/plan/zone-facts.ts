@@ -1,6 +1,6 @@
 import type { Site } from "@sprunel/contract/site";
 import { standingOn, type Standing } from "@sprunel/core/crop";
-import type { CropChange, HourlyMm, Uptake } from "@sprunel/core/course";
+import { uptakeOf, type CropChange, type HourlyMm, type Uptake } from "@sprunel/core/course";
 import { rainThrough } from "@sprunel/core/site";
 import { systemOf, type Read } from "@sprunel/core/systems";
 import { startOfLocalDay } from "@sprunel/core/time";
@@ -81,10 +81,7 @@ export class ZoneFacts {
   uptake(date: string, { state }: Standing): Uptake | undefined {
     const fed = this.records.fedOn(this.zone, date);
     if (!fed) return undefined;
-    return {
-      ecMsCm: UPTAKE_OF_FEED_EC * fed.ecMsCm,
-      nGM3: state.leafAreaIndex < LEAFLESS ? 0 : fed.nGM3,
-    };
+    return uptakeOf(fed, state);
   }
 
   /** What was read of the root zone's water on a date, where its system shows it. */
@@ -99,14 +96,6 @@ export class ZoneFacts {
 }
 
 const HOUR_MS = 3_600_000;
-
-/**
- * EC of what roots take up against that of the feed: 0.6 to 0.75 of it where some is to drain. Sonneveld & Voogt (2009), Plant
- * Nutrition of Greenhouse Crops, uptake beside supply; one figure for all crops is assumed.
- */
-const UPTAKE_OF_FEED_EC = 0.7;
-/** Leaf area under which a plant stands bare, m²/m². */
-const LEAFLESS = 0.1;
 
 /** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
 export function rainShareOf({ house, definition, layout }: StoredZone): number {
