@@ -12,6 +12,8 @@ import { ZoneActions } from "./zone-actions.tsx";
 import { ZoneForm } from "./zone-form.tsx";
 
 type Which = number | "site" | "new";
+/** An address of a zone that is not there: another one in its place would be changed by mistake. */
+type Shown = Which | "gone";
 
 /** What stands where: the site, then its zones. Which of them is open stands in the address. */
 export function SetUpPage() {
@@ -23,7 +25,9 @@ export function SetUpPage() {
   const { site, zones, crops, sources } = setUp.data;
   const grown = zones.filter(({ archived }) => !archived);
   const aside = zones.filter(({ archived }) => archived);
-  const shown = whichIn(search.get("zone"), zones) ?? (site === null ? "site" : (grown[0]?.id ?? "new"));
+  const asked = search.get("zone");
+  const first = site === null ? "site" : (grown[0]?.id ?? "new");
+  const shown = asked === null ? first : whichIn(asked, zones);
   const zone = zones.find((candidate) => candidate.id === shown) ?? null;
   const open = (which: Which): void => void navigate(setUpAddress(which));
   const tab = (which: Which, name: string) => (
@@ -54,6 +58,8 @@ export function SetUpPage() {
           {site ? <SiteExport /> : <SiteImport />}
           {site && <NetworkAccess />}
         </>
+      ) : shown === "gone" ? (
+        <p role="status">This zone is not here: it was deleted, or the address is mistyped. Choose one above.</p>
       ) : (
         <>
           <ZoneForm key={shown} zone={zone} zones={zones} crops={crops} sources={sources} onSaved={open} />
@@ -64,7 +70,7 @@ export function SetUpPage() {
   );
 }
 
-function whichIn(asked: string | null, zones: readonly Zone[]): Which | null {
+function whichIn(asked: string, zones: readonly Zone[]): Shown {
   if (asked === "site" || asked === "new") return asked;
-  return zones.find(({ id }) => String(id) === asked)?.id ?? null;
+  return zones.find(({ id }) => String(id) === asked)?.id ?? "gone";
 }

@@ -136,6 +136,17 @@ describe("the house of a zone", () => {
   });
 });
 
+describe("the set-up of a zone that is not there", () => {
+  it("says so, and opens no other zone in its place", async () => {
+    const page = renderPage("/set-up?zone=4711");
+    page.server.on(getSetUp, setUp([zoneOf("substrate")]));
+    expect(await screen.findByText(/This zone is not here/)).toBeVisible();
+    expect(screen.queryByLabelText("Name of the zone")).toBeNull();
+    await page.user.click(screen.getByRole("link", { name: "A substrate zone" }));
+    await waitFor(() => expect(screen.getByLabelText("Name of the zone")).toHaveValue("A substrate zone"));
+  });
+});
+
 describe("the cover of a zone's house", () => {
   const net = { name: "Net yard", transmissionPct: 82, rainThroughPct: 85, heatedToC: 6 };
 
