@@ -3,7 +3,7 @@ import { workingStepSchema } from "./basics.ts";
 
 const originSchema = z.discriminatedUnion("kind", [
   z.object({
-    kind: z.enum(["imported", "measured", "simulated", "forecast", "filled", "carried", "heated", "outside"]),
+    kind: z.enum(["imported", "measured", "simulated", "forecast", "filled", "again", "carried", "heated", "outside"]),
     hours: z.number().optional(),
     at: z.string().optional(),
   }),

@@ -3,6 +3,7 @@ export { referenceEt } from "./reference-et.ts";
 export { clearSkyMjM2, dayOfYear, periodExtraterrestrialMjM2 } from "./solar-geometry.ts";
 export { sunTimes } from "./sun-times.ts";
 export { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";
+export { weatherAgain, type WeatherOfDay } from "./weather-again.ts";
 export { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "./weather-hours.ts";
 export { readWeatherTable, type WeatherTable } from "./weather-table.ts";
 export { dayLength } from "./day-length.ts";

@@ -5,10 +5,10 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 const FILL_DAYS = 7;
 
-/** Where an hour's value comes from, best first. `filled` is made by a stated rule. */
+/** Where an hour's value comes from, best first. `filled` is made by a stated rule, `again` is that of a day that was. */
 const SAMPLE_ORIGINS = ["imported", "measured", "simulated", "forecast"] as const;
 type SampleOrigin = (typeof SAMPLE_ORIGINS)[number];
-type HourOrigin = SampleOrigin | "filled";
+type HourOrigin = SampleOrigin | "filled" | "again";
 
 export interface WeatherSample {
   readonly startMs: number;

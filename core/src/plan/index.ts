@@ -6,5 +6,4 @@ export { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMet
 export type { Demand } from "./demand-input.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./explained.ts";
 export { outsideEt, type Explained } from "./outside-et.ts";
-export { evaporationAheadMm, kcAhead, zoneUseAheadL } from "./use-ahead.ts";
 export { planZoneDay, type AcceptedCorrection, type ZoneDay } from "./zone-day.ts";

@@ -1,7 +1,8 @@
 /** Where a number that went into a figure comes from. */
 export type Origin =
   | {
-      readonly kind: "imported" | "measured" | "simulated" | "forecast" | "filled" | "carried" | "heated" | "outside";
+      readonly kind:
+        "imported" | "measured" | "simulated" | "forecast" | "filled" | "again" | "carried" | "heated" | "outside";
       readonly hours?: number;
       readonly at?: string;
     }

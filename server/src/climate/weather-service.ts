@@ -1,5 +1,12 @@
-import { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "@sprunel/core/climate";
-import { addDays, startOfLocalDay } from "@sprunel/core/time";
+import {
+  houseAir,
+  weatherAgain,
+  weatherHours,
+  type HouseAir,
+  type WeatherOfDay,
+  type WeatherSample,
+} from "@sprunel/core/climate";
+import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
 import type { Scope } from "../scope/scope.ts";
 import type { WeatherDevice } from "./weather-device.ts";
@@ -12,24 +19,25 @@ const FORECAST_DAYS = 4;
 /** A forecast may be so old; shorter than an hour of weather by far. */
 const RUNNING_MS = 5 * 60_000;
 
-export interface DayWeather {
-  readonly date: string;
-  readonly hours: readonly WeatherHour[];
-  /** by house id */
-  readonly air: ReadonlyMap<number, readonly HouseAir[]>;
-}
+/** Beyond the forecast those of the last two weeks whose light is known come again, as far ahead as anything is planned. */
+const AGAIN_DAYS = 14;
+const AHEAD_DAYS = 60;
+
+export type DayWeather = WeatherOfDay;
 export type WeatherService = ReturnType<typeof weatherService>;
 
 /**
  * The weather of days, put together from what was imported, measured and foreseen.
  *
- * Days that are over are kept in memory until weather of them or of days before them comes in.
+ * Days that are over are kept in memory until weather of them or of days before them comes in. Days that no forecast reaches
+ * have the weather of the last two weeks again, with the light of their own sun.
  */
 export function weatherService(scope: Scope, device: WeatherDevice | null) {
   const { clock } = scope;
   const past = scope.cache.ofDays<DayWeather>();
   /** Days with hours still to come, kept for a short while: a board of many zones asks often. */
   const running = scope.cache.ofDays<{ readonly day: DayWeather; readonly untilMs: number }>();
+  const again = scope.cache.ofDays<DayWeather>();
 
   function fresh(entry: { day: DayWeather; untilMs: number } | undefined): DayWeather | undefined {
     return entry && entry.untilMs > clock() ? entry.day : undefined;
@@ -83,16 +91,37 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
 
     /** Each day from one date to another. */
     async days(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
-      const dates: string[] = [];
-      for (let date = fromDate; date <= toDate; date = addDays(date, 1)) dates.push(date);
-      const known = (date: string): DayWeather | undefined => past.get(date) ?? fresh(running.get(date));
-      const missing = dates.filter((date) => !known(date));
-      const [first, last] = [missing[0], missing.at(-1)];
-      const loaded = new Map(first && last ? (await load(site, first, last)).map((day) => [day.date, day]) : []);
-      for (const [date, day] of loaded)
-        if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
-        else running.set(date, { day, untilMs: clock() + RUNNING_MS });
-      return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);
+      const today = localDate(clock(), site.timeZone);
+      const [foreseen, last] = [addDays(today, FORECAST_DAYS), addDays(today, AHEAD_DAYS)];
+      const known = await knownDays(site, fromDate, toDate < foreseen ? toDate : foreseen);
+      const far = datesOf(fromDate > foreseen ? fromDate : addDays(foreseen, 1), toDate < last ? toDate : last);
+      if (far.some((date) => !again.has(date))) {
+        const late = await knownDays(site, addDays(today, -AGAIN_DAYS), addDays(today, -1));
+        const lit = late.filter(({ hours }) => hours.length > 0 && hours.every(({ values }) => values.radiation));
+        for (const date of far) {
+          const was = lit[(daysBetween(foreseen, date) - 1) % lit.length];
+          if (was && !again.has(date)) again.set(date, weatherAgain(was, date, site));
+        }
+      }
+      return [...known, ...far.flatMap((date) => again.get(date) ?? [])];
     },
   };
+
+  async function knownDays(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
+    const dates = datesOf(fromDate, toDate);
+    const known = (date: string): DayWeather | undefined => past.get(date) ?? fresh(running.get(date));
+    const missing = dates.filter((date) => !known(date));
+    const [first, last] = [missing[0], missing.at(-1)];
+    const loaded = new Map(first && last ? (await load(site, first, last)).map((day) => [day.date, day]) : []);
+    for (const [date, day] of loaded)
+      if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
+      else running.set(date, { day, untilMs: clock() + RUNNING_MS });
+    return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);
+  }
+}
+
+function datesOf(from: string, to: string): string[] {
+  const dates: string[] = [];
+  for (let date = from; date <= to; date = addDays(date, 1)) dates.push(date);
+  return dates;
 }

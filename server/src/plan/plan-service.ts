@@ -25,9 +25,9 @@ export type PlanService = ReturnType<typeof planService>;
 /** Readings that a day's plan and its judgement look back on. */
 const READING_DAYS = 7;
 /** Plans of so many dates are remembered for their litres. */
-const MOST_DATES = 60;
-/** Beyond this no weather is known, not even filled in, and no root zone is followed there. */
-const FOLLOWED_AHEAD_DAYS = 14;
+const MOST_DATES = 200;
+/** Beyond this no weather is known, not even that of the last weeks again, and no root zone is followed there. */
+const FOLLOWED_AHEAD_DAYS = 60;
 
 /** A day's water of a zone: what its valve gives, and what of it leaves source and tanks for good. */
 export interface DayWater {

@@ -1,14 +1,13 @@
 import type { Site } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { NewWaterReport, NewSource, Source, SourceState, WaterStation } from "@sprunel/contract/water";
-import { evaporationAheadMm, kcAhead, outsideEt, zoneUseAheadL } from "@sprunel/core/plan";
 import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { isTurn, nextTurn, projectStorage } from "@sprunel/core/water";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
-import { litresOf, rainShareOf } from "../plan/zone-facts.ts";
+import { litresOf } from "../plan/zone-facts.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -20,24 +19,11 @@ export type WaterService = ReturnType<typeof waterService>;
 /** Use is the mean of so many days; storage is looked at for so many, the rain of late over so many. */
 const USE_DAYS = 7;
 const AHEAD_DAYS = 42;
-const MOST_COURSES = 2000;
 const FORECAST_DAYS = 4;
 const RAIN_DAYS = 42;
 
 /** Sources of water: their limits, what is in store, and what the zones take of each. */
 export function waterService(scope: Scope, weather: WeatherService, plans: PlanService) {
-  /** A crop's course is the same as long as its zone is: known by the zone's version, for the day that is looked at. */
-  const courses = new Map<string, readonly number[]>();
-  const kcOf = ({ id, version, plantings }: StoredZone, date: string): readonly number[] => {
-    const key = `${id} ${version} ${date}`;
-    const known = courses.get(key);
-    if (known) return known;
-    if (courses.size >= MOST_COURSES) courses.clear();
-    const kc = kcAhead(plantings, addDays(date, -USE_DAYS), USE_DAYS + AHEAD_DAYS);
-    courses.set(key, kc);
-    return kc;
-  };
-
   const refuseTaken = async (inner: Scope, siteId: number, name: string, exceptId: number): Promise<void> => {
     const others = (await sourceStore(inner).list(siteId)).filter((source) => source.id !== exceptId);
     if (others.some((source) => source.name.toLowerCase() === name.toLowerCase()))
@@ -120,27 +106,10 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
     const readOn = sources.flatMap(({ storage }) => storage?.readOn ?? []);
     const since = [addDays(date, -USE_DAYS), ...readOn].sort()[0] ?? date;
     const logged = await loggedByDay(site, zones, since, date);
-    const { rain, evaporation } = await weatherOf(site, date);
-    const usualRainMm = usualRain(rain, date);
-    const planned = await plans.water(site, zones, date, FORECAST_DAYS);
+    const rain = await rainOf(site, date);
+    const planned = await plans.water(site, zones, addDays(date, -USE_DAYS), USE_DAYS + AHEAD_DAYS);
     const given = drawnOf(logged, planned);
-    const first = addDays(date, -USE_DAYS);
-    const dates = Array.from({ length: USE_DAYS + AHEAD_DAYS }, (_, day) => addDays(first, day));
-    const evaporationMm = evaporationAheadMm(site, first, dates.length, evaporation);
-    const rainMm = dates.map((on) => rain.get(on) ?? usualRainMm);
-    const ahead = new Map(
-      zones.map((zone) => {
-        const days = given.get(zone.id);
-        const use = {
-          areaM2: zone.definition.areaM2,
-          kc: kcOf(zone, date),
-          givenL: dates.slice(0, USE_DAYS).map((on) => days?.get(on) ?? 0),
-          plannedL: untilUnknown(planned.get(zone.id) ?? []),
-          ...(rainShareOf(zone) > 0 && { rainMm: rainMm.map((mm) => mm * rainShareOf(zone)) }),
-        };
-        return [zone.id, zoneUseAheadL(use, evaporationMm)];
-      }),
-    );
+    const ahead = new Map(zones.map(({ id }) => [id, aheadL(planned.get(id) ?? [], given.get(id), date)]));
     return (source: Source) => {
       const useM3 = new Array<number>(AHEAD_DAYS).fill(0);
       for (const zone of zones) {
@@ -176,28 +145,36 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
     return new Map(zones.map(({ id }) => [id, new Map(litresOn(id))]));
   }
 
-  /** Rain of late and to come, mm by date, and what a reference surface evaporates on the days that are known. */
-  async function weatherOf(site: Site, date: string) {
+  /** Rain of late and to come, mm by date. */
+  async function rainOf(site: Site, date: string): Promise<ReadonlyMap<string, number>> {
     const days = await weather.days(site, addDays(date, -RAIN_DAYS), addDays(date, FORECAST_DAYS - 1));
-    const recent = days.filter((day) => day.date >= addDays(date, -USE_DAYS));
-    return {
-      rain: new Map(
-        days.map((day) => [day.date, day.hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0)]),
-      ),
-      evaporation: new Map(
-        recent.flatMap((day) => {
-          const et = outsideEt(site, day.date, day.hours);
-          return et ? [[day.date, et.value] as const] : [];
-        }),
-      ),
-    };
+    return new Map(
+      days.map((day) => [day.date, day.hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0)]),
+    );
   }
 }
 
-/** L drawn by the plans, as far as they reach. */
-function untilUnknown(days: readonly (DayWater | null)[]): number[] {
-  const end = days.indexOf(null);
-  return days.slice(0, end === -1 ? undefined : end).map((day) => day?.drawnL ?? 0);
+/**
+ * L that a zone draws on each of the days from a date on: by its plans, times what was drawn of late for what was planned then.
+ *
+ * @param planned of the days before the date and from it on; none on a day without crop or weather
+ * @param drawn L by date
+ */
+function aheadL(
+  planned: readonly (DayWater | null)[],
+  drawn: ReadonlyMap<string, number> | undefined,
+  date: string,
+): number[] {
+  const litres = planned.map((day) => day?.drawnL ?? 0);
+  const [was, said] = litres.slice(0, USE_DAYS).reduce(
+    ([sumWas, sumSaid], ofDay, day) => {
+      const ofLog = drawn?.get(addDays(date, day - USE_DAYS));
+      return ofLog === undefined ? [sumWas, sumSaid] : [sumWas + ofLog, sumSaid + ofDay];
+    },
+    [0, 0],
+  );
+  const perPlanned = was > 0 && said > 0 ? was / said : 1;
+  return litres.slice(USE_DAYS).map((ofDay) => ofDay * perPlanned);
 }
 
 /** What was drawn of what was given: meters of benches count the flood, most of which runs back. */

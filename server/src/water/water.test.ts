@@ -46,7 +46,7 @@ describe("sources of water", () => {
     expect(await state(server, "Well")).toMatchObject({ levelM3: null, yearUseM3: 18 });
   });
 
-  it("will be drawn by what the zones' plans give, day by day as far as the weather is foreseen", async () => {
+  it("will be drawn by what the zones' plans give, day by day as far as it is looked ahead", async () => {
     const server = await testServer({ device: sameDayDevice });
     await server.call("POST", "/api/site", site);
     await server.call("POST", "/api/sources", roof);
@@ -55,7 +55,7 @@ describe("sources of water", () => {
     await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
     const levels = (await state(server, "Roof"))?.["levels"] as { date: string; m3: number }[];
     let before = (await state(server, "Roof"))?.["levelM3"] as number;
-    for (const { date, m3 } of levels.slice(0, 4)) {
+    for (const { date, m3 } of levels.slice(0, 20)) {
       const { zones } = (await server.call("GET", `/api/board?date=${date}`)).body as {
         zones: { run: { litres: number } }[];
       };
@@ -64,6 +64,10 @@ describe("sources of water", () => {
       before = m3;
     }
     expect(before).toBeLessThan(60);
+    const far = (await server.call("GET", `/api/board?date=${levels[15]?.date}`)).body as {
+      hours: { origin: string }[];
+    };
+    expect(new Set(far.hours.map(({ origin }) => origin))).toEqual(new Set(["again"]));
   });
 
   it("make the feed's water in their shares, and none while one of them has no report", async () => {

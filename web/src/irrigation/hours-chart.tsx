@@ -5,6 +5,7 @@ import { Chart } from "../chart/chart.tsx";
 import type { ChartOption } from "../chart/echarts.tsx";
 import { clockAt } from "../place/clock-at.ts";
 import { useUnits } from "../units/use-units.tsx";
+import { isForeseen } from "../words/is-foreseen.ts";
 
 /** Radiation by the hour, measured and foreseen, and the crop's demand that follows from it. */
 export function HoursChart({ day, timeZone }: { day: ZoneDayAnswer; timeZone: string }) {
@@ -12,7 +13,7 @@ export function HoursChart({ day, timeZone }: { day: ZoneDayAnswer; timeZone: st
   const option = useMemo<ChartOption>(() => {
     const unit = unitFor("waterDepth", system);
     const radiation = (foreseen: boolean) =>
-      day.hours.map((hour) => ((hour.origin === "forecast") === foreseen ? (hour.radiationMjM2 ?? null) : null));
+      day.hours.map((hour) => (isForeseen(hour) === foreseen ? (hour.radiationMjM2 ?? null) : null));
     return {
       grid: { left: 44, right: 52, top: 58, bottom: 26 },
       legend: { top: 0, left: 0 },

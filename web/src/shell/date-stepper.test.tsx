@@ -27,6 +27,13 @@ describe("the day that is looked at", () => {
     expect(screen.queryByRole("link", { name: "simulated weather" })).toBeNull();
   });
 
+  it("is named as one that no forecast reaches, where the last weeks' weather stands in for it", async () => {
+    const shown = board({ weatherSimulated: true });
+    renderPage("/", { shown: { ...shown, hours: shown.hours.map((hour) => ({ ...hour, origin: "again" })) } });
+    expect(await screen.findByText("no forecast yet")).toBeVisible();
+    expect(screen.queryByRole("link", { name: "simulated weather" })).toBeNull();
+  });
+
   it("is written as the site writes its dates", async () => {
     renderPage("/?date=2031-01-01", { shown: board({ site: { ...site, dateForm: "mdy" } }) });
     expect(await screen.findByText("Wed, Jan 1, 2031")).toBeVisible();

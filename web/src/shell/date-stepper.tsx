@@ -7,6 +7,7 @@ import styles from "./shell.module.css";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
+import { isForeseen } from "../words/is-foreseen.ts";
 
 /** Whether two dates (YYYY-MM-DD) are of one year. */
 function sameYear(a: string, b: string): boolean {
@@ -32,7 +33,8 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
   };
   const known = board.date === shown ? board.hours.flatMap((hour) => hour.radiationMjM2 ?? []) : [];
   const sum = known.reduce((total, value) => total + value, 0);
-  const foreseen = board.hours.some((hour) => hour.origin === "forecast");
+  const foreseen = board.hours.some(isForeseen);
+  const beyond = board.hours.some(({ origin }) => origin === "again");
   return (
     <>
       <div className={styles["dates"]}>
@@ -54,7 +56,11 @@ export function DateStepper({ board, children }: { board: Board | undefined; chi
         className={styles["sun"]}
         title={`Sunrise, sunset, and the day's radiation outside, ${foreseen ? "partly foreseen" : "measured"}`}
       >
-        {board.weatherSimulated ? (
+        {beyond ? (
+          <span title="No forecast reaches this day. It is planned by the weather of the last two weeks again, with the light of this day’s sun.">
+            no forecast yet
+          </span>
+        ) : board.weatherSimulated ? (
           <Link
             to="/weather"
             className={styles["simulated"]}

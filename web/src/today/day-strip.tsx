@@ -5,6 +5,7 @@ import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./board.module.css";
 import { useWidth } from "../parts/use-width.ts";
+import { isForeseen } from "../words/is-foreseen.ts";
 
 const HOUR_MS = 3_600_000;
 /** Few zones share the height; many make the strip taller. */
@@ -113,7 +114,7 @@ function Radiation({
     const line = part.map((hour) => `L${middle(hour)} ${y(hour.radiationMjM2 ?? 0)}`).join("");
     return `M${middle(first)} ${bottom}${line}L${middle(last)} ${bottom}Z`;
   };
-  const firstForeseen = hours.findIndex((hour) => hour.origin === "forecast");
+  const firstForeseen = hours.findIndex(isForeseen);
   const seen = firstForeseen === -1 ? hours : hours.slice(0, firstForeseen);
   const foreseen = firstForeseen === -1 ? [] : hours.slice(Math.max(0, firstForeseen - 1));
   return (

@@ -6,6 +6,7 @@ const HOURS_FROM: Record<Extract<Origin, { hours?: number | undefined }>["kind"]
   simulated: "simulated station",
   forecast: "forecast",
   filled: "filled: mean of the same hour on the days before",
+  again: "no forecast reaches this day: weather of the last two weeks again, with the light of this day’s sun",
   carried: "outside air, plus how the house differed from it on the days before",
   heated: "heating’s set point; humidity assumed at 75 %: the house has no sensor",
   outside: "outside air: the house has no sensor",
