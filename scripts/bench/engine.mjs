@@ -1,4 +1,4 @@
-import { advance, stateOf } from "@sprunel/core/course";
+import { advance, rootZone, stateOf } from "@sprunel/core/course";
 import { figuresOf, FLUX_SLOTS, HOUR_SLOTS } from "@sprunel/core/rootzone";
 import { fieldsOf, SYSTEMS } from "@sprunel/core/systems";
 import { figure, percentile, timed } from "./measure.mjs";
@@ -36,6 +36,30 @@ export async function engine() {
       name: "plain typed-array loop",
       value: await median(peer),
     });
+  await withIons();
+}
+
+/** The same season as a person asks for it, with pH and eleven ions hour by hour. */
+async function withIons() {
+  const feed = { NO3: 14, NH4: 1, H2PO4: 1, K: 6, Ca: 4, Mg: 2, SO4: 2, Cl: 0.5, Na: 0.5, HCO3: 0.5 };
+  const hours = Array.from({ length: HOURS }, (_, at) => ({
+    demandMm: 0.2 + 0.2 * Math.sin(at / 4),
+    waterMm: at % 3 === 0 ? 0.8 : 0,
+    ecMsCm: 2,
+    ionsMmolL: feed,
+  }));
+  const fields = Object.fromEntries(fieldsOf("substrate").map(({ key, start }) => [key, start?.value ?? 200]));
+  const ask = {
+    zone: { system: "substrate", ...fields },
+    hours,
+    ions: { startMmolL: feed, uptakeMmolL: { NO3: 10, NH4: 1, H2PO4: 0.8, K: 5, Ca: 2.5, Mg: 1.2, SO4: 1 } },
+  };
+  figure(
+    "the same of a substrate zone with pH and single ions, warm median",
+    await median(() => rootZone(ask)),
+    "ms",
+    60,
+  );
 }
 
 async function median(work) {

@@ -48,6 +48,12 @@ export function phosphateShares(
   return { h3po4: 1 / all, h2po4: h2 / all, hpo4: h1 / all, po4: h0 / all };
 }
 
+/** Protons that phosphate counted as H₂PO₄⁻ has given off (or taken up) at a pH, mmol/L. */
+export function phosphateAlkalinityMmolL(ph: number, phosphateMmolL: number, ionicStrength: number): number {
+  const { h3po4, hpo4, po4 } = phosphateShares(ph, ionicStrength);
+  return phosphateMmolL * (hpo4 + 2 * po4 - h3po4);
+}
+
 /** A water with its dissolved inorganic carbon: in a closed line it stays, in the open it follows the air. */
 export interface CarbonateWater {
   readonly temperatureC: number;
@@ -89,10 +95,46 @@ export function dissolvedCarbonMmolL(
   return (fromCarbonate * (1 + hco3PerCo2 + co3PerCo2)) / (hco3PerCo2 + 2 * co3PerCo2);
 }
 
-/** The pH at which a rising function of pH reaches a value, between 1 and 13, by bisection. */
+/** Ionic strength of feeds and of the water round roots, mol/L: of EC 1 to 2; pH moves by less than 0.05 between 0.01 and 0.04. */
+export const FEED_IONIC_STRENGTH = 0.02;
+
+/**
+ * How the pH of a water follows from what it holds while it is in balance with an air: made once for a temperature and an air,
+ * so that thousands of hours can be asked.
+ *
+ * @param co2Atm carbon dioxide of that air, atm
+ * @returns of alkalinity left with phosphate counted as H₂PO₄⁻ (negative where acid is left over), and phosphate, mmol/L
+ * @see Plummer & Busenberg (1982) for carbon, Martell & Smith (1976) for phosphate
+ */
+export function phInAir(
+  temperatureC: number,
+  co2Atm: number,
+): (alkalinityMmolL: number, phosphateMmolL: number) => number {
+  const { k1, k2, kw, kh } = carbonateConstants(temperatureC);
+  const strength = FEED_IONIC_STRENGTH;
+  const [g1, g2, g3] = [
+    activityCoefficient(1, strength),
+    activityCoefficient(2, strength),
+    activityCoefficient(3, strength),
+  ];
+  const [pk1, pk2, pk3] = PHOSPHORIC_PK.map((pk) => 10 ** -pk) as [number, number, number];
+  const co2 = 1000 * kh * co2Atm;
+  return (alkalinityMmolL, phosphateMmolL) =>
+    phWhere((ph) => {
+      const h = 10 ** -ph;
+      const h2po4 = pk1 / (h * g1);
+      const hpo4 = (h2po4 * pk2 * g1) / (h * g2);
+      const po4 = (hpo4 * pk3 * g2) / (h * g3);
+      const phosphate = (phosphateMmolL * (hpo4 + 2 * po4 - 1)) / (1 + h2po4 + hpo4 + po4);
+      const carbonate = (co2 * k1 * (1 / g1 + (2 * k2) / (h * g2))) / h;
+      return carbonate + (1000 * (kw / h - h)) / g1 + phosphate;
+    }, alkalinityMmolL);
+}
+
+/** The pH at which a rising function of pH reaches a value, between 1 and 13, by bisection to 1e-9. */
 export function phWhere(rising: (ph: number) => number, value: number): number {
   let [low, high] = [1, 13];
-  for (let step = 0; step < 60; step++) {
+  for (let step = 0; step < 34; step++) {
     const middle = (low + high) / 2;
     if (rising(middle) < value) low = middle;
     else high = middle;

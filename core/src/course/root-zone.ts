@@ -18,10 +18,12 @@ import {
   stepStore,
   type Store,
 } from "../rootzone/store.ts";
+import type { Ions } from "../chemistry/ions.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import { fieldsOf, systemOf, type Seen } from "../systems/index.ts";
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
+import { checkIons, RootZoneIons, type IonsAsked } from "./root-zone-ions.ts";
 import { ecIn, missingIn, stateOf } from "./advance.ts";
 
 export interface RootZoneHour {
@@ -30,6 +32,8 @@ export interface RootZoneHour {
   /** gross water over the zone's area */
   readonly waterMm?: number | undefined;
   readonly ecMsCm?: number | undefined;
+  /** in the water given, mmol/L; counts where ions are followed */
+  readonly ionsMmolL?: Ions | undefined;
 }
 
 export interface RootZoneInput {
@@ -40,6 +44,8 @@ export interface RootZoneInput {
   readonly start?:
     (Seen & { readonly depletionMm?: number | undefined; readonly ecMsCm?: number | undefined }) | undefined;
   readonly hours: readonly RootZoneHour[];
+  /** single ions and pH are followed where this stands */
+  readonly ions?: IonsAsked | undefined;
 }
 
 interface HourAnswer {
@@ -53,6 +59,9 @@ interface HourAnswer {
   readonly lostMm: number;
   readonly overflowMm: number;
   readonly shortMm: number;
+  /** in the water of the root zone after the hour, mmol/L, and its pH; null where there is none */
+  readonly ionsMmolL?: Ions;
+  readonly ph?: number | null;
 }
 
 export interface RootZoneAnswer {
@@ -70,6 +79,8 @@ export interface RootZoneAnswer {
       readonly changeEcMm: number;
       readonly residualEcMm: number;
     };
+    /** mmol/m² by ion, where they were followed */
+    readonly ions?: ReturnType<RootZoneIons["balance"]>;
   };
   readonly warnings: readonly string[];
   readonly working: readonly WorkingStep[];
@@ -85,7 +96,7 @@ const MOST_HOURS = 10_000;
  * A root zone through hours of demand, rain and water: what the crop took, what ran out, and how it stood after each.
  *
  * In each hour water comes in, roots take what they can, and only then what stands over full drains or runs off
- * (FAO-56, eq. 85 to 88). What the crop takes carries no salt. With `crop` uptake falls past the easy share (eq. 84).
+ * (FAO-56, eq. 85 to 88). What the crop takes carries no salt; where `ions` are followed, it carries those. With `crop` uptake falls past the easy share (eq. 84).
  *
  * @param input up to 10,000 hours
  * @throws {DomainError} for values that cannot be, each with its path
@@ -106,6 +117,7 @@ export function rootZone(input: RootZoneInput): RootZoneAnswer {
   const [startMm, startSalt] = [state[WATER] ?? 0, state[SALT] ?? 0];
 
   const figures = figuresOf(store);
+  const ions = input.ions && new RootZoneIons(figures, startMm, input.ions, sheet);
   const hour = new Float64Array(HOUR_SLOTS);
   const flux = new Float64Array(FLUX_SLOTS);
   const sums = new Float64Array(FLUX_SLOTS);
@@ -116,6 +128,7 @@ export function rootZone(input: RootZoneInput): RootZoneAnswer {
     hour[RAIN_MM] = asked.rainMm ?? 0;
     hour[GIVEN_MM] = asked.waterMm ?? 0;
     hour[GIVEN_EC] = asked.ecMsCm ?? 0;
+    const before = state[WATER] ?? 0;
     stepStore(figures, state, hour, 0, flux, 0);
     for (let slot = 0; slot < FLUX_SLOTS; slot++) sums[slot] = (sums[slot] ?? 0) + (flux[slot] ?? 0);
     givenMm += asked.waterMm ?? 0;
@@ -130,6 +143,7 @@ export function rootZone(input: RootZoneInput): RootZoneAnswer {
       lostMm: flux[LOST_MM] ?? 0,
       overflowMm: flux[OVERFLOW_MM] ?? 0,
       shortMm: flux[SHORT_MM] ?? 0,
+      ...ions?.step({ before, hour, flux }, asked.ionsMmolL, state[WATER] ?? 0),
     };
   });
   const sum = (slot: number): number => sums[slot] ?? 0;
@@ -151,6 +165,7 @@ export function rootZone(input: RootZoneInput): RootZoneAnswer {
         changeEcMm: saltChange,
         residualEcMm: sum(SALT_IN) - sum(SALT_OUT) - saltChange,
       },
+      ...(ions && { ions: ions.balance() }),
     },
     warnings: sheet.warnings,
     working: sheet.steps,
@@ -158,7 +173,7 @@ export function rootZone(input: RootZoneInput): RootZoneAnswer {
 }
 
 /** @returns mm missing at the start */
-function checkedStart({ zone, rootDepthM, crop, start, hours }: RootZoneInput, store: Store): number {
+function checkedStart({ zone, rootDepthM, crop, start, hours, ions }: RootZoneInput, store: Store): number {
   const absent = fieldsOf(zone.system).filter(({ key }) => zone[key] === undefined);
   const checks = new Checks()
     .range("rootDepthM", "The rooted depth", rootDepthM, 0.05, 5, "m")
@@ -177,6 +192,12 @@ function checkedStart({ zone, rootDepthM, crop, start, hours }: RootZoneInput, s
       .range(`hours.${at}.waterMm`, "Water", waterMm, 0, 2000, "mm in the hour")
       .range(`hours.${at}.ecMsCm`, "The water's EC", ecMsCm, 0, 30, "mS/cm"),
   );
+  if (ions)
+    checkIons(
+      checks,
+      ions,
+      hours.map(({ ionsMmolL }) => ionsMmolL),
+    );
   // A figure that the store rests on and that is not there makes it no number.
   if (!Object.values(store).every((value) => typeof value === "boolean" || Number.isFinite(value)))
     for (const { key, name } of absent) checks.present(`zone.${key}`, name, undefined);

@@ -1,7 +1,8 @@
 import {
   carbonateAlkalinityMmolL,
   dissolvedCarbonMmolL,
-  phosphateShares,
+  FEED_IONIC_STRENGTH,
+  phosphateAlkalinityMmolL,
   phWhere,
   type CarbonateWater,
 } from "../chemistry/carbonate.ts";
@@ -18,7 +19,7 @@ export function withBicarbonate({ target, water }: RecipeInput, sheet: Worksheet
   const left = Math.max(
     0,
     carbonateAlkalinityMmolL(target.ph, carbon) +
-      phosphateAlkalinity(target.ph, target.ions.H2PO4 ?? 0, carbon.ionicStrength),
+      phosphateAlkalinityMmolL(target.ph, target.ions.H2PO4 ?? 0, carbon.ionicStrength),
   );
   const wanted = Math.min(left, water.ions.HCO3 ?? 0);
   sheet.note(
@@ -34,7 +35,7 @@ export function withBicarbonate({ target, water }: RecipeInput, sheet: Worksheet
 
 /** Carbon of the water; without its pH it is taken as in balance with the air. */
 function waterCarbon({ ph, ions, temperatureC = 25 }: RecipeInput["water"], alkalinity: number): CarbonateWater {
-  const ionicStrength = 0.02;
+  const ionicStrength = FEED_IONIC_STRENGTH;
   if (ph === undefined || (ions.HCO3 ?? 0) === 0)
     return { temperatureC, ionicStrength, dicMmolL: ph === undefined ? null : 0 };
   return {
@@ -42,12 +43,6 @@ function waterCarbon({ ph, ions, temperatureC = 25 }: RecipeInput["water"], alka
     ionicStrength,
     dicMmolL: Math.max(0, dissolvedCarbonMmolL(alkalinity, ph, temperatureC, ionicStrength)),
   };
-}
-
-/** Protons that phosphate counted as H₂PO₄⁻ has given off (or taken up) at a pH, mmol/L. */
-function phosphateAlkalinity(ph: number, phosphateMmolL: number, ionicStrength: number): number {
-  const { h3po4, hpo4, po4 } = phosphateShares(ph, ionicStrength);
-  return phosphateMmolL * (hpo4 + 2 * po4 - h3po4);
 }
 
 /**
@@ -61,7 +56,7 @@ export function closedPh(water: RecipeInput["water"], ions: Ions, addedCarbonMmo
   const dicMmolL = carbon.dicMmolL === null ? null : carbon.dicMmolL + addedCarbonMmolL;
   const closed: CarbonateWater = { ...carbon, dicMmolL };
   return phWhere(
-    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinity(at, ions.H2PO4 ?? 0, closed.ionicStrength),
+    (at) => carbonateAlkalinityMmolL(at, closed) + phosphateAlkalinityMmolL(at, ions.H2PO4 ?? 0, closed.ionicStrength),
     ions.HCO3 ?? 0,
   );
 }
