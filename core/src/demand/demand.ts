@@ -4,7 +4,8 @@ import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { baille, bigLeafMm, noteBigLeaf } from "./canopy-methods.ts";
 import { demandDay, type DemandDay } from "./demand-day.ts";
 import { ownDemandMm, radiationSumMm } from "./plain-methods.ts";
-import { checkDemandInput, type DemandInput, type DemandMethod, type DualCoefficients } from "./demand-input.ts";
+import { dualKc } from "./dual-coefficient.ts";
+import { checkDemandInput, type DemandInput, type DemandMethod } from "./demand-input.ts";
 
 export interface DemandAnswer {
   readonly demandMm: number;
@@ -174,47 +175,4 @@ function times(kc: number, et0Mm: number, source: string, day: DemandDay, sheet:
 /** A day's water by the hour, as light is; evenly where there is none. */
 function byLight(mm: number, { hours, solarMjM2 }: DemandDay): number[] {
   return hours.map((hour) => (solarMjM2 > 0 ? (mm * hour.solarMjM2) / solarMjM2 : mm / hours.length));
-}
-
-/** Upper limit of evaporation and transpiration together in FAO-56's standard climate: eq. 72 without its term for wind and dryness. */
-const MOST_KC = 1.2;
-
-/**
- * Coefficient of crop and wetted soil together under drip.
- *
- * The surface dries between waterings; without a history a day with water or rain has it wet, any other dry, and no more
- * evaporates than came.
- *
- * @see FAO-56, eq. 69 (dual), 71 and 72 (Ke), 75 and the note on drip beneath it: few = min(1 − fc, (1 − ⅔·fc)·fw)
- */
-function dualKc(
-  { kcb, wettedPct, coverPct, irrigationMm, rainMm }: DualCoefficients,
-  et0Mm: number,
-  sheet: Worksheet,
-): number {
-  const cover = coverPct / 100;
-  const rained = (rainMm ?? 0) > 0;
-  const wetted = rained ? 1 : wettedPct / 100;
-  const exposed = sheet.note(
-    "Exposed and wetted share",
-    rained ? "few = 1 − fc: rain wets all of it" : "few = min(1 − fc, (1 − ⅔·fc) · fw)",
-    fill`fc ${cover}, fw ${wetted}`,
-    rained ? 1 - cover : Math.min(1 - cover, (1 - (2 / 3) * cover) * wetted),
-    "",
-    "FAO-56, eq. 75, for drip",
-  );
-  const most = Math.max(MOST_KC, kcb + 0.05);
-  const cameMm = (irrigationMm ?? 0) + (rainMm ?? 0);
-  if (irrigationMm === undefined && rainMm === undefined)
-    sheet.warn("No water and no rain was given: the soil's surface counts as dry.");
-  const wetKe = Math.min(most - kcb, exposed * most);
-  const ke = sheet.note(
-    "Evaporation coefficient",
-    "Ke = Kr · (Kc,max − Kcb), at most few · Kc,max; no more than came",
-    fill`${cameMm > 0 ? 1 : 0} × (${most} − ${kcb}), at most ${exposed} × ${most}, ${cameMm} mm came`,
-    cameMm > 0 && et0Mm > 0 ? Math.min(wetKe, cameMm / et0Mm) : 0,
-    "",
-    "FAO-56, eq. 71 and 72 in the standard climate",
-  );
-  return sheet.note("Kc", "Kcb + Ke", fill`${kcb} + ${ke}`, kcb + ke, "", "FAO-56, eq. 69");
 }

@@ -1,3 +1,4 @@
+import { basalOf, dualKc } from "../demand/dual-coefficient.ts";
 import { saturationVapourPressureKpa } from "../climate/air.ts";
 import { referenceEt, type ReferenceEt } from "../climate/reference-et.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
@@ -97,6 +98,43 @@ export function openEt(
 export function openKc({ crop, cropState }: DemandInput): { readonly value: number; readonly origin: Origin } {
   return { value: cropState.kc, origin: library(crop.sources.kc) };
 }
+
+/**
+ * Crop and soil apart over the reference of the open field: what wets the surface evaporates beside the crop, be it rain or
+ * drippers, and nothing where no ground lies bare. A day counts as one on which the zone is watered.
+ */
+export function dualKcOf(
+  { crop, cropState, hours, wetsPct }: DemandInput,
+  et: GroundEt | null,
+  sheet: Worksheet,
+): { readonly value: number; readonly origin: Origin } | null {
+  if (!et) return null;
+  const { kcb, coverPct } = basalOf(Math.max(...crop.stages.map(({ kcEnd }) => kcEnd)), cropState.leafAreaIndex);
+  sheet.note(
+    "Basal coefficient",
+    "0.15 + (Kc,full − 0.05 − 0.15) · (1 − exp(−0.7 · LAI))",
+    fill`LAI ${cropState.leafAreaIndex}`,
+    kcb,
+    "",
+    "FAO-56, eq. 97",
+  );
+  if (wetsPct === undefined) return { value: kcb, origin: library(crop.sources.kc) };
+  const rainMm = hours.reduce((sum, { values }) => sum + (values.rain?.value ?? 0), 0);
+  const value = dualKc(
+    {
+      kcb,
+      coverPct,
+      wettedPct: wetsPct,
+      rainMm: rainMm >= LEAST_WETTING_MM ? rainMm : 0,
+      ...(wetsPct > 0 && { irrigationMm: et.value }),
+    },
+    et.value,
+    sheet,
+  );
+  return { value, origin: library(crop.sources.kc) };
+}
+/** Less rain does not wet the surface so that it counts. FAO-56, chapter 7: under a fifth of ET₀; one figure for all days is assumed. */
+const LEAST_WETTING_MM = 1;
 
 /** The same over the reference of a house, whose still air makes it another figure: stretched to the highest that was found there. */
 export function coveredKc(input: DemandInput): { readonly value: number; readonly origin: Origin } {

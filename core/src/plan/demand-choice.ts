@@ -7,6 +7,7 @@ export const ZONE_DEMAND_METHODS = [
   "big-leaf",
   "house-penman-monteith",
   "fao56-single",
+  "fao56-dual",
   "radiation-sum",
   "own",
 ] as const;

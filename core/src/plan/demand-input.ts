@@ -21,6 +21,8 @@ export interface DemandInput {
   readonly choice?: DemandChoice | null | undefined;
   /** share of the ground over which pots lie open, where its plants stand in pots */
   readonly openShare?: number | undefined;
+  /** % of the ground whose surface its water wets, where the crop shares it with bare soil */
+  readonly wetsPct?: number | undefined;
   /** share of the plants that stands yet, where some were taken */
   readonly standing?: number | undefined;
   readonly crop: Crop;

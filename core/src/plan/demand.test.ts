@@ -136,6 +136,34 @@ describe("a day's demand", () => {
     expect(fitted?.working.at(-1)).toMatchObject({ label: "Fitted to the zone", value: fitted?.demandMm });
   });
 
+  describe("by crop and wet soil apart", () => {
+    const choice = { method: "fao56-dual" } as const;
+    const kcOf = (more: Partial<DemandInput>): number => {
+      const demand = dayDemand({ ...inputOf("soil-drip", 1.2, 1, 100), choice, ...more });
+      return (demand?.demandMm ?? NaN) / (demand?.et0Mm ?? NaN);
+    };
+    const young = { ...cropState, leafAreaIndex: 0.3 };
+    const withRain = (mm: number) => {
+      const { hours } = inputOf("soil-drip", 1.2, 1, 100);
+      return hours.map((hour, at) => (at === 3 ? { ...hour, values: { ...hour.values, rain: measured(mm) } } : hour));
+    };
+
+    it("counts the wetted strip under drippers, all of the ground after rain, and no soil over buried lines", () => {
+      // Kcb = 0.15 + (0.85 − 0.05 − 0.15) · (1 − e^−0.21) = 0.273; fc 0.189; few = (1 − ⅔ · 0.189) · 0.5 = 0.437
+      const kcb = 0.15 + 0.65 * (1 - Math.exp(-0.21));
+      expect(kcOf({ cropState: young, wetsPct: 0 })).toBeCloseTo(kcb, 6);
+      expect(kcOf({ cropState: young, wetsPct: 50 })).toBeCloseTo(kcb + 0.437 * 1.2, 2);
+      expect(kcOf({ cropState: young, wetsPct: 50, hours: withRain(8) })).toBeCloseTo(1.2, 6);
+      expect(kcOf({ cropState: young, wetsPct: 0, hours: withRain(0.4) })).toBeCloseTo(kcb, 6);
+    });
+
+    it("has a full crop near its single Kc, whatever lies under it", () => {
+      const full = { ...cropState, leafAreaIndex: 5 };
+      for (const wetsPct of [undefined, 0, 50])
+        expect(Math.abs(kcOf({ cropState: full, wetsPct }) - 0.85)).toBeLessThan(0.1);
+    });
+  });
+
   it("by the sum of light is so many mL for each J/cm² outside: 14.4 MJ/m² at 2 mL are 2.88 L/m²", () => {
     const choice = { method: "radiation-sum", mlPerJCm2: 2 } as const;
     expect(dayDemand({ ...inputOf("soil-drip", 1.2, 1), choice })?.demandMm).toBeCloseTo(2.88, 9);

@@ -3,7 +3,7 @@ import { ownDemandMm, radiationSumMm } from "../demand/plain-methods.ts";
 import { fill, Worksheet } from "../working/working.ts";
 import { hourOrigins, type WorkingInput } from "../working/origin.ts";
 import { bigLeafDemand, canopyDemand } from "./canopy-demand.ts";
-import { coefficientDemand, coveredEt, coveredKc, openEt, openKc } from "./coefficient-demand.ts";
+import { coefficientDemand, coveredEt, coveredKc, dualKcOf, openEt, openKc } from "./coefficient-demand.ts";
 import { usualMethod, type DemandChoice, type ZoneDemandMethod } from "./demand-choice.ts";
 import type { CoreDemand, Demand, DemandInput } from "./demand-input.ts";
 
@@ -78,6 +78,11 @@ const METHODS: Readonly<Record<ZoneDemandMethod, (asked: Asked) => CoreDemand | 
       sheet,
       inputs,
     ),
+  "fao56-dual": ({ input, outside, sheet, inputs }) => {
+    const et = openEt(input.place, input.date, input.hours, inputs, input.told);
+    const kc = dualKcOf(input, et, sheet);
+    return kc && coefficientDemand(input, kc, et, outside, sheet, inputs);
+  },
   "radiation-sum": ({ input, choice: { mlPerJCm2 = NaN }, outside, sheet }) =>
     byLight(input, outside, radiationSumMm(mlPerJCm2, outside, sheet)),
   own: ({ input, choice: { ownMm = NaN }, outside, sheet }) => byLight(input, outside, ownDemandMm(ownMm, sheet)),

@@ -41,6 +41,8 @@ export const buriedDrip: GrowingSystem<BuriedDripZone> = {
   },
   dripped: true,
   demand: "reference",
+  // What seeps out below leaves the surface dry.
+  wetsPct: () => 0,
   policy: refillSoil,
   watersOn: ({ daysAWeek }, date) => isWateringDay(daysAWeek, date),
 };

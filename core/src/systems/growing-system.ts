@@ -73,6 +73,8 @@ export interface GrowingSystem<Z extends ZoneDefinition> {
    * all of it where left out
    */
   openShare?(zone: Z, vessel: Vessel | null): number;
+  /** % of the ground whose surface its water wets; left out where no crop shares the ground with bare soil */
+  wetsPct?(zone: Z): number;
   /** what decides on its water */
   readonly policy: Policy<Z>;
 }

@@ -14,5 +14,6 @@ export const soilDrip: GrowingSystem<SoilDripZone> = {
   layout: { ...NOTHING_DRIPS, widthM: 1.6, rows: 2, inRowM: 0.5, linesPerBed: 2, dripperLh: 1.1 },
   dripped: true,
   demand: "reference",
+  wetsPct: ({ wettedPct }) => wettedPct,
   policy: refillSoil,
 };

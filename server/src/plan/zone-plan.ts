@@ -201,6 +201,7 @@ export class ZonePlanner {
       crop,
       cropState,
       choice,
+      wetsPct: systemOf(definition).wetsPct?.(definition),
       standing: this.standingShare(date),
       openShare: systemOf(definition).openShare?.(definition, this.zone.layout?.vessel ?? null),
       told: this.told,

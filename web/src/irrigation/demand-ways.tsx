@@ -18,6 +18,7 @@ const WORDS: Readonly<Record<Method, readonly [name: string, holds: string]>> = 
   "big-leaf": ["All leaves as one, with their stomata", "under cover; found for tomato"],
   "house-penman-monteith": ["Still air of a house, times Kc", "in soil under plastic or glass"],
   "fao56-single": ["Open field, times Kc", "where wind and sky reach the crop"],
+  "fao56-dual": ["Open field, crop and wet soil apart", "drip on ground that lies partly bare"],
   "radiation-sum": ["So much water for a sum of light", "once it was fitted to this zone"],
   own: ["Your own litres", "whatever the weather"],
 };
