@@ -27,7 +27,7 @@ export const timeZoneSchema = z
 export const newSiteSchema = z
   .strictObject({
     name: textSchema("The site's name", 60),
-    latitudeDeg: quantitySchema("Latitude", -65, 65, "°, north positive"),
+    latitudeDeg: quantitySchema("Latitude", -70, 70, "°, north positive"),
     longitudeDeg: quantitySchema("Longitude", -180, 180, "°, east positive"),
     elevationM: quantitySchema("Elevation", -430, 5000, "m"),
     timeZone: timeZoneSchema,

@@ -47,4 +47,10 @@ describe("on a day on which the clock changes", () => {
     // An hour before the sun sets, which it does some minutes into the next date.
     expect(day.plan.window.end > "23:00" && day.plan.window.end < "23:30").toBe(true);
   });
+
+  it.each(["2026-06-21", "2026-12-21"])("beyond the polar circle %s has a plan and a board too", async (date) => {
+    const day = await dayAt("Europe/Oslo", { latitudeDeg: 69.6, longitudeDeg: 18.9 }, date);
+    expect(day.plan.window).toEqual({ start: "08:00", end: "16:00" });
+    for (const { start } of day.plan.events) expect(start >= "08:00" && start < "16:00").toBe(true);
+  });
 });
