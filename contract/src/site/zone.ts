@@ -1,6 +1,6 @@
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
-import { ZONE_DEMAND_METHODS } from "@sprunel/core/plan";
+import { ZONE_DEMAND_METHODS, type ZoneDemandMethod } from "@sprunel/core/plan";
 import { z } from "zod";
 import {
   countSchema,
@@ -110,27 +110,32 @@ const houseSchema = z.strictObject({
 });
 
 /** How a zone's demand is found, where somebody chose; what a method needs beside the zone's own records stands with it. */
+/** What a way to demand needs beside its name, and what is said where it is missing. */
+const NEEDED_BY: Readonly<
+  Partial<Record<ZoneDemandMethod, readonly (readonly ["mlPerJCm2" | "ownMm" | "panMm" | "panCoefficient", string])[]>>
+> = {
+  "radiation-sum": [["mlPerJCm2", "The water for a sum of light is needed here; give 0.1 to 10 mL per J/cm²."]],
+  own: [["ownMm", "Your own figure is needed here; give 0 to 30 L/m² in a day."]],
+  pan: [
+    ["panMm", "What evaporated from the pan is needed here; give 0 to 30 mm in a day."],
+    ["panCoefficient", "The pan coefficient is needed here; give 0.3 to 1.1."],
+  ],
+};
+
 export const demandChoiceSchema = z
   .strictObject({
     method: z.enum(ZONE_DEMAND_METHODS, {
       error: () => `The way to demand must be one of ${ZONE_DEMAND_METHODS.join(", ")}.`,
     }),
     mlPerJCm2: quantitySchema("The water for a sum of light", 0.1, 10, "mL per J/cm²").optional(),
+    panMm: quantitySchema("The pan's evaporation", 0, 30, "mm in a day").optional(),
+    panCoefficient: quantitySchema("The pan coefficient", 0.3, 1.1, "").optional(),
     ownMm: quantitySchema("Your own figure", 0, 30, "L/m² in a day").optional(),
     fittedFactor: quantitySchema("The factor of the zone", 0.2, 5, "").optional(),
   })
-  .superRefine(({ method, mlPerJCm2, ownMm }, context) => {
-    const needs = { "radiation-sum": ["mlPerJCm2", mlPerJCm2], own: ["ownMm", ownMm] } as const;
-    const [key, value] = method === "radiation-sum" || method === "own" ? needs[method] : ["", 0];
-    if (value === undefined)
-      context.addIssue({
-        code: "custom",
-        path: [key],
-        message:
-          key === "ownMm"
-            ? "Your own figure is needed here; give 0 to 30 L/m² in a day."
-            : "The water for a sum of light is needed here; give 0.1 to 10 mL per J/cm².",
-      });
+  .superRefine((choice, context) => {
+    for (const [key, message] of NEEDED_BY[choice.method] ?? [])
+      if (choice[key] === undefined) context.addIssue({ code: "custom", path: [key], message });
   });
 
 export const newZoneSchema = z

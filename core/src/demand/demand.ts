@@ -3,7 +3,7 @@ import { DomainError } from "../working/domain-error.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { baille, bigLeafMm, noteBigLeaf } from "./canopy-methods.ts";
 import { demandDay, type DemandDay } from "./demand-day.ts";
-import { ownDemandMm, radiationSumMm } from "./plain-methods.ts";
+import { ownDemandMm, panEtMm, radiationSumMm } from "./plain-methods.ts";
 import { dualKc } from "./dual-coefficient.ts";
 import { checkDemandInput, type DemandInput, type DemandMethod } from "./demand-input.ts";
 
@@ -59,14 +59,7 @@ const METHODS: Readonly<Record<DemandMethod, Method>> = {
   }),
   pan: ({ pan }, day, sheet) => {
     if (!pan) throw new Error("the pan is checked before");
-    const et0Mm = sheet.note(
-      "Reference evapotranspiration from the pan",
-      "ET₀ = Kp · Epan",
-      fill`${pan.panCoefficient} × ${pan.evaporationMm}`,
-      pan.panCoefficient * pan.evaporationMm,
-      "mm",
-      "FAO-56, eq. 55",
-    );
+    const et0Mm = panEtMm(pan.evaporationMm, pan.panCoefficient, sheet);
     return times(pan.kc, et0Mm, "FAO-56, eq. 58", day, sheet);
   },
   own: ({ ownMm = NaN }, day, sheet) => ({ hourlyMm: byLight(ownDemandMm(ownMm, sheet), day) }),

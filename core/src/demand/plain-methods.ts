@@ -16,3 +16,15 @@ export function radiationSumMm(mlPerJCm2: number, solarMjM2: number, sheet: Work
 export function ownDemandMm(ownMm: number, sheet: Worksheet): number {
   return sheet.note("Own figure", "as given", fill`${ownMm}`, ownMm, "L/m²", "given");
 }
+
+/** Reference evapotranspiration by what evaporated from a pan. */
+export function panEtMm(evaporationMm: number, panCoefficient: number, sheet: Worksheet): number {
+  return sheet.note(
+    "Reference evapotranspiration from the pan",
+    "ET₀ = Kp · Epan",
+    fill`${panCoefficient} × ${evaporationMm}`,
+    panCoefficient * evaporationMm,
+    "mm",
+    "FAO-56, eq. 55",
+  );
+}

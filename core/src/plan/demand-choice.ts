@@ -9,6 +9,7 @@ export const ZONE_DEMAND_METHODS = [
   "fao56-single",
   "fao56-dual",
   "radiation-sum",
+  "pan",
   "own",
 ] as const;
 export type ZoneDemandMethod = (typeof ZONE_DEMAND_METHODS)[number];
@@ -18,6 +19,9 @@ export interface DemandChoice {
   readonly method: ZoneDemandMethod;
   /** for `radiation-sum`: mL for a m² and each J/cm² of light outside */
   readonly mlPerJCm2?: number | undefined;
+  /** for `pan`: what evaporated from it in a day, mm, and its coefficient */
+  readonly panMm?: number | undefined;
+  readonly panCoefficient?: number | undefined;
   /** for `own`: L/m² in a day */
   readonly ownMm?: number | undefined;
   /** by which the zone's own meter differs from the method; 1 when left out */

@@ -126,7 +126,7 @@ describe("a day's demand", () => {
   });
 
   it.each(ZONE_DEMAND_METHODS)("by %s is what its hours add up to, fitted as the zone's meter says", (method) => {
-    const choice = { method, mlPerJCm2: 2, ownMm: 3.2 };
+    const choice = { method, mlPerJCm2: 2, ownMm: 3.2, panMm: 6, panCoefficient: 0.7 };
     const input = { ...inputOf("substrate", 1.2, 1.1, 60), choice };
     const demand = dayDemand(input);
     expect(demand?.demandMm).toBeGreaterThan(0.5);
@@ -134,6 +134,14 @@ describe("a day's demand", () => {
     const fitted = dayDemand({ ...input, choice: { ...choice, fittedFactor: 1.2 } });
     expect(fitted?.demandMm).toBeCloseTo(1.2 * (demand?.demandMm ?? NaN), 9);
     expect(fitted?.working.at(-1)).toMatchObject({ label: "Fitted to the zone", value: fitted?.demandMm });
+  });
+
+  it("by the pan is Kc · Kp · Epan: 6 mm at 0.7 are 4.2 mm of a reference (FAO-56, eq. 55)", () => {
+    const demand = dayDemand({
+      ...inputOf("soil-drip", 1.2, 1, 100),
+      choice: { method: "pan", panMm: 6, panCoefficient: 0.7 },
+    });
+    expect([demand?.et0Mm, demand?.demandMm]).toEqual([expect.closeTo(4.2, 9), expect.closeTo(4.2 * cropState.kc, 9)]);
   });
 
   describe("by crop and wet soil apart", () => {

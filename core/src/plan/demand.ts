@@ -1,5 +1,5 @@
 import { lightSumMolM2 } from "../climate/air.ts";
-import { ownDemandMm, radiationSumMm } from "../demand/plain-methods.ts";
+import { ownDemandMm, panEtMm, radiationSumMm } from "../demand/plain-methods.ts";
 import { fill, Worksheet } from "../working/working.ts";
 import { hourOrigins, type WorkingInput } from "../working/origin.ts";
 import { bigLeafDemand, canopyDemand } from "./canopy-demand.ts";
@@ -85,6 +85,10 @@ const METHODS: Readonly<Record<ZoneDemandMethod, (asked: Asked) => CoreDemand | 
   },
   "radiation-sum": ({ input, choice: { mlPerJCm2 = NaN }, outside, sheet }) =>
     byLight(input, outside, radiationSumMm(mlPerJCm2, outside, sheet)),
+  pan: ({ input, choice: { panMm = NaN, panCoefficient = NaN }, outside, sheet, inputs }) => {
+    const value = panEtMm(panMm, panCoefficient, sheet);
+    return coefficientDemand(input, openKc(input), { value, working: [], warnings: [] }, outside, sheet, inputs);
+  },
   own: ({ input, choice: { ownMm = NaN }, outside, sheet }) => byLight(input, outside, ownDemandMm(ownMm, sheet)),
 };
 

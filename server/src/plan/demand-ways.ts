@@ -61,10 +61,12 @@ function asZone({ houseId: _house, ...zone }: Awaited<ReturnType<Scope["zone"]>>
   return zone;
 }
 
+const NEEDS_A_FIGURE: ReadonlySet<ZoneDemandMethod> = new Set(["own", "radiation-sum", "pan"]);
+
 /** As it would count alone, not fitted; null where it needs a figure that nobody has given. */
 function choiceOf(method: ZoneDemandMethod, chosen: DemandChoice | null): DemandChoice | null {
   if (method === chosen?.method) return { ...chosen, fittedFactor: undefined };
-  return method === "own" || method === "radiation-sum" ? null : { method };
+  return NEEDS_A_FIGURE.has(method) ? null : { method };
 }
 
 function wayOf(

@@ -68,6 +68,19 @@ describe("the ways to a zone's demand", () => {
     );
   });
 
+  it("counts on a pan once both its figures are there", async () => {
+    const { server, user } = await opened();
+    await user.type(screen.getByLabelText("Gone from the pan in a day"), "6");
+    expect(screen.getByRole("button", { name: "Count on the pan" })).toBeDisabled();
+    await user.type(screen.getByLabelText("Pan coefficient"), "0.7");
+    await user.click(screen.getByRole("button", { name: "Count on the pan" }));
+    await waitFor(() =>
+      expect(server.sent(chooseDemandWay)[0]).toMatchObject({
+        choice: { method: "pan", panMm: 6, panCoefficient: 0.7 },
+      }),
+    );
+  });
+
   it("says what is to be logged while nothing was metered", async () => {
     await opened({ meteredDays: 0 });
     expect(screen.getByText(/log the water given and the drain/)).toBeVisible();

@@ -20,6 +20,7 @@ const WORDS: Readonly<Record<Method, readonly [name: string, holds: string]>> = 
   "fao56-single": ["Open field, times Kc", "where wind and sky reach the crop"],
   "fao56-dual": ["Open field, crop and wet soil apart", "drip on ground that lies partly bare"],
   "radiation-sum": ["So much water for a sum of light", "once it was fitted to this zone"],
+  pan: ["What evaporates from a pan, times Kc", "read it every morning"],
   own: ["Your own litres", "whatever the weather"],
 };
 
@@ -116,10 +117,12 @@ function Table({ ways, busy, onCount }: { ways: Ways; busy: boolean; onCount(cho
   );
 }
 
-/** The two ways that need a figure of the grower's own. */
+/** The ways that need a figure of the grower's own. */
 function Own({ busy, onCount }: { busy: boolean; onCount(choice: Choice): void }) {
   const [mlPerJCm2, setLight] = useState<number | null>(null);
   const [ownMm, setOwn] = useState<number | null>(null);
+  const [panMm, setPan] = useState<number | null>(null);
+  const [panCoefficient, setCoefficient] = useState<number | null>(null);
   return (
     <div className={styles["own"]}>
       <label>
@@ -131,6 +134,20 @@ function Own({ busy, onCount }: { busy: boolean; onCount(choice: Choice): void }
         onClick={() => mlPerJCm2 !== null && onCount({ method: "radiation-sum", mlPerJCm2 })}
       >
         Count on light
+      </Button>
+      <label>
+        Gone from the pan in a day
+        <QuantityInput label="Gone from the pan in a day" quantity="waterDepth" value={panMm} onChange={setPan} />
+      </label>
+      <label>
+        Pan coefficient
+        <QuantityInput label="Pan coefficient" unit="" value={panCoefficient} onChange={setCoefficient} />
+      </label>
+      <Button
+        disabled={busy || panMm === null || panCoefficient === null}
+        onClick={() => panMm !== null && panCoefficient !== null && onCount({ method: "pan", panMm, panCoefficient })}
+      >
+        Count on the pan
       </Button>
       <label>
         Your own figure
