@@ -145,6 +145,11 @@ export class ZonePlanner {
     return null;
   }
 
+  /** The place's date now. */
+  get today(): string {
+    return this.records.today;
+  }
+
   /** Whether anybody has begun to read this zone's drain: of a new one nothing is missed yet. */
   get drainWasRead(): boolean {
     return this.records.drainWasRead.has(this.zone.id);

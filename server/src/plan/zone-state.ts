@@ -123,10 +123,13 @@ export function findingsOf(planner: ZonePlanner, planned: PlannedDay, roots: Roo
     const decision = planner.decision(finding.cause, about);
     findings.push({ station, finding, about, proposal, decision: decision && withoutKey(decision) });
   };
-  if (roots.kind === "stored") add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
-  else {
+  // Of a day to come nobody can have read anything yet, and nothing is short before it begins.
+  const begun = date <= planner.today;
+  if (roots.kind === "stored") {
+    if (begun) add("roots", date, judgeDepletion(roots.depletionMm, roots.triggerMm));
+  } else {
     const drain = planner.drainAdvice(date);
-    if (!drain && planner.drainWasRead)
+    if (!drain && planner.drainWasRead && begun)
       add("roots", date, { cause: "no-drain-reading", mark: "watch", days: DRAIN_READING_DAYS });
     else if (drain?.advice)
       add(

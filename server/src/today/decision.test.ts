@@ -42,6 +42,14 @@ async function board({ call }: TestServer, date = "2026-06-20"): Promise<BoardZo
 }
 
 describe("deciding about a low drain", () => {
+  it("is asked of today, and of no day that nobody can have read yet", async () => {
+    const { server } = await withLowDrain();
+    const ahead = await board(server, "2026-07-15");
+    expect(ahead.run.litres).toBeGreaterThan(100);
+    expect(ahead.findings).toEqual([]);
+    expect((await board(server)).findings).toHaveLength(1);
+  });
+
   it("changes nothing until the correction is accepted, and then the plan from the day after the reading on", async () => {
     const { server, entry } = await withLowDrain();
     expect(entry).toMatchObject({ finding: { cause: "drain-low" }, proposal: { fromDate: "2026-06-21" } });

@@ -137,7 +137,7 @@ function Own({ busy, onCount }: { busy: boolean; onCount(choice: Choice): void }
       </Button>
       <label>
         Gone from the pan in a day
-        <QuantityInput label="Gone from the pan in a day" quantity="waterDepth" value={panMm} onChange={setPan} />
+        <QuantityInput label="Gone from the pan in a day" quantity="rain" value={panMm} onChange={setPan} />
       </label>
       <label>
         Pan coefficient

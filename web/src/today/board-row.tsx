@@ -171,7 +171,9 @@ function CropCell({ zone, to }: { zone: BoardZone; to: string }) {
   if (!crop) return <MissingCell to={to} missing={missing} />;
   return (
     <Link role="cell" className={styles["cell"]} to={to} data-figure="stage" data-zone={zone.id}>
-      <span className={styles["key"]}>{crop.stage}</span>
+      <span className={`${styles["key"]} ${styles["words"]}`} title={crop.stage}>
+        {crop.stage}
+      </span>
       <span className={styles["sub"]}>
         day {crop.day} of {crop.days}
       </span>
