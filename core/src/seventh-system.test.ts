@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { rootZone } from "./course/root-zone.ts";
 import { cropById } from "./crop/library.ts";
+import { grownByDays } from "./crop/grown.ts";
 import { cropStateOn } from "./crop/stage-on.ts";
 import type { Demand } from "./plan/demand-input.ts";
 import { planZoneDay } from "./plan/zone-day.ts";
@@ -68,7 +69,7 @@ describe("a seventh growing system", () => {
 
   it("gets a day's plan by its own policy: each time a quarter of its film is gone", () => {
     const crop = cropById("courgette");
-    const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
+    const cropState = cropStateOn(grownByDays(crop, "2026-05-01"), "2026-06-15");
     if (!cropState) throw new Error("the crop stands on that day");
     const noon = Date.parse("2026-06-15T00:00:00Z");
     const step = { label: "Demand", formula: "", substituted: "", value: 2.4, unit: "L/m²", source: "test" };

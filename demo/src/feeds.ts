@@ -40,7 +40,7 @@ export class Feeds {
 
   /** The feed of a zone on a date; null where none is mixed. */
   async on(zone: Zone, { tankL }: DemoZone, date: string): Promise<Feed | null> {
-    const standing = standingOn(zone.plantings, date);
+    const standing = standingOn((await this.server.scope.zone(zone.id)).grown, date);
     if (tankL === null || !standing) return null;
     const key = `${zone.id} ${standing.crop.id} ${standing.state.period.stage.id}`;
     const known = this.byStage.get(key);

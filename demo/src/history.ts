@@ -1,6 +1,6 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Site, Zone } from "@sprunel/contract/site";
-import { standingOn } from "@sprunel/core/crop";
+import { plantingOn } from "@sprunel/core/crop";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { readingStore, wateringStore, type Prepared, type Scope, type Watering } from "@sprunel/server";
@@ -90,7 +90,7 @@ async function dayAsDecided(
 ): Promise<ZoneDayAnswer> {
   const day = await plans.zoneDay(zone.id, date);
   const open = day.findings.filter((entry) => entry.proposal && !entry.decision);
-  const planted = standingOn(zone.plantings, date)?.planting.plantedOn ?? date;
+  const planted = plantingOn(zone.plantings, date)?.plantedOn ?? date;
   const isYoung = date < addDays(planted, YOUNG_DAYS);
   if (open.length === 0 || isYoung || date > addDays(today, -UNDECIDED_DAYS) || date >= FIRST_DATE) return day;
   for (const { finding, about } of open)

@@ -15,12 +15,12 @@ const KEYS = 0;
 export async function pickOf(
   scope: Scope,
   { harvest }: DemoZone,
-  { id, plantings, definition }: Zone,
+  { id, definition }: Zone,
   date: string,
   { daysAgo, nowMs, dayStart }: { readonly daysAgo: number; readonly nowMs: number; readonly dayStart: number },
 ): Promise<void> {
-  const standing = standingOn(plantings, date);
-  const time = standing && pickingTime(standing.crop, standing.planting);
+  const standing = standingOn((await scope.zone(id)).grown, date);
+  const time = standing && pickingTime(standing.planting);
   if (!time || !standing.state.period.stage.picking || dayStart + WEIGHED_HOUR * 3_600_000 > nowMs) return;
   if ((daysBetween(time.from, date) + 1) % harvest.everyDays !== 0) return;
   const { soldAs } = standing.crop;

@@ -1,6 +1,6 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Zone } from "@sprunel/contract/site";
-import { standingOn } from "@sprunel/core/crop";
+import { plantingOn } from "@sprunel/core/crop";
 import { stateOf } from "@sprunel/core/course";
 import {
   DEMAND_MM,
@@ -150,7 +150,7 @@ export class ZoneTruth {
     const dripEcMsCm = feedEcMsCm * dosed;
     // The tray catches the drain of all its drippers, so that none of it is lost to unevenness beside it.
     const store = { ...systemOf(definition).store(definition, ROOTS), efficientShare: 1 };
-    const plantedOn = standingOn(this.zone.plantings, day.date)?.planting.plantedOn ?? null;
+    const plantedOn = plantingOn(this.zone.plantings, day.date)?.plantedOn ?? null;
     if (this.state === null || plantedOn !== this.plantedOn) {
       // Where an earlier run of the story left off, the last drain tells how salty it is.
       const ecMsCm = (this.plantedOn === null ? this.lastDrainEcMsCm : null) ?? feedEcMsCm * 1.25;

@@ -26,8 +26,8 @@ export const outside: readonly DemoZone[] = [
       unconfirmed: ["wettedPct"],
     },
     plantings: [
-      { cropId: "courgette", plantedDaysAgo: 188, clearedDaysAgo: 79 },
-      { cropId: "courgette", plantedDaysAgo: 76, clearedDaysAgo: null },
+      { cropId: "courgette", plantedDaysAgo: 188, clearedDaysAgo: 80 },
+      { cropId: "courgette", plantedDaysAgo: 78, clearedDaysAgo: null, seen: { picking: 24 } },
     ],
     truth: {
       ...STEADY,
@@ -126,7 +126,7 @@ export const outside: readonly DemoZone[] = [
       },
       unconfirmed: ["percolationMmDay", "drainablePct"],
     },
-    plantings: [{ cropId: "water-spinach", plantedDaysAgo: 55, clearedDaysAgo: null }],
+    plantings: [{ cropId: "water-spinach", plantedDaysAgo: 62, clearedDaysAgo: null, seen: { cutting: 16 } }],
     truth: STEADY,
     harvest: { targetPerM2: 3, everyDays: 7, share: () => 0.95 },
     tankL: null,

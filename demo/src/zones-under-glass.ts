@@ -61,7 +61,7 @@ export const underGlass: readonly DemoZone[] = [
     plantings: [
       { cropId: "lettuce-butterhead", plantedDaysAgo: 130, clearedDaysAgo: 88 },
       { cropId: "lettuce-butterhead", plantedDaysAgo: 86, clearedDaysAgo: 43 },
-      { cropId: "lettuce-butterhead", plantedDaysAgo: 37, clearedDaysAgo: null },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 27, clearedDaysAgo: null },
     ],
     truth: {
       ...STEADY,
@@ -92,7 +92,7 @@ export const underGlass: readonly DemoZone[] = [
       },
       unconfirmed: ["waterHeldLPlant"],
     },
-    plantings: [{ cropId: "cyclamen", plantedDaysAgo: 110, clearedDaysAgo: null }],
+    plantings: [{ cropId: "cyclamen", plantedDaysAgo: 98, clearedDaysAgo: null }],
     // Flood water comes back a little stronger each week.
     truth: { ...STEADY, builtUpMsCm: (daysAgo) => 0.0025 * (HISTORY_DAYS - daysAgo) },
     harvest: { targetPerM2: 13, everyDays: 7, share: () => 1 },

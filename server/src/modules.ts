@@ -2,6 +2,7 @@ import { adviceModule } from "./advice/module.ts";
 import { climateModule, type ClimateModule } from "./climate/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { clockModule, type SteeredClock } from "./clock/module.ts";
+import { growth } from "./crop/growth.ts";
 import { cropModule } from "./crop/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
 import { feedModule } from "./feed/module.ts";
@@ -75,5 +76,16 @@ export function createRooms(
     today,
   ];
   const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, dataFolder });
-  return { climate, irrigation, rootzone, water, plan, feed, site, today, all: [...below, exchange] };
+  return {
+    grow: growth(climate.weather),
+    climate,
+    irrigation,
+    rootzone,
+    water,
+    plan,
+    feed,
+    site,
+    today,
+    all: [...below, exchange],
+  };
 }

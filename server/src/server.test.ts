@@ -206,7 +206,9 @@ describe("a weather import", () => {
 
   it("makes the day's plan anew from the file, and tells where each hour came from", async () => {
     const { call } = await withSite({ now: "2026-07-09T16:00:00Z" });
-    await call("POST", "/api/zones", zone);
+    const [courgette] = zone.plantings;
+    const seen = { ...courgette, signs: [{ stageId: "picking", on: "2026-06-12" }] };
+    await call("POST", "/api/zones", { ...zone, plantings: [seen] });
     expect((await call("GET", "/api/zones/1/day?date=2026-06-20")).body["missing"]).toBe("no-weather");
     await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
     const { body } = await call("GET", "/api/zones/1/day?date=2026-06-20");

@@ -86,7 +86,14 @@ export async function startServer({
   let db: Knex | undefined;
   try {
     db = await openDatabase(dataFolder);
-    const scope = createScope({ db, clock, pool, cache: createCache(), actor: OWNER });
+    const scope: Scope = createScope({
+      db,
+      clock,
+      pool,
+      cache: createCache(),
+      actor: OWNER,
+      grow: (zones, inner) => rooms.grow(zones, inner),
+    });
     const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null, dataFolder });
     await prepare?.({ scope, rooms, background });
     const made = isLoopback(host) ? null : accessCode(dataFolder);

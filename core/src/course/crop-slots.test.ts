@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { Crop } from "../crop/crop.ts";
 import { CROPS } from "../crop/library.ts";
+import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES } from "../site/zones-for-tests.ts";
 import { addDays } from "../time/local-time.ts";
@@ -9,14 +11,21 @@ import { fullState, storeOn, walkDay } from "./day-walk.ts";
 import { dayHours } from "./day-hours.ts";
 
 const START = "2026-04-01";
+const grown = new Map(CROPS.map((crop) => [crop, grownByDays(crop, START)]));
+const stateOf = (crop: Crop, date: string) => cropStateOn(grown.get(crop) ?? grownByDays(crop, START), date);
+function firstDayOf(crop: Crop) {
+  const first = stateOf(crop, START);
+  if (!first) throw new Error("it stands on its first day");
+  return first;
+}
 const [zone] = STORES;
 if (!zone) throw new Error("there is a zone");
 
 describe.each(CROPS.map((crop) => [crop.id, crop] as const))("%s in the state of its zone", (_id, crop) => {
   it("goes through its stages from midnight to midnight, as its calendar says, with the leaf area of the day", () => {
-    const state = fullState(zone, crop, START);
+    const state = fullState(zone, crop, firstDayOf(crop));
     for (let day = 1; day < 200; day++) {
-      const tomorrow = cropStateOn(crop, START, addDays(START, day));
+      const tomorrow = stateOf(crop, addDays(START, day));
       growCrop(state, crop, tomorrow, { air: null, takenShare: 0 });
       if (!tomorrow) continue;
       expect(crop.stages[state[STAGE] ?? -1]?.id).toBe(tomorrow.period.stage.id);
@@ -31,9 +40,9 @@ describe("a crop in the state of its zone", () => {
   if (!crop) throw new Error("there is a crop");
 
   it("gathers the warmth of its days above its base: 12 to 24 °C over 10 are 8 °C·d each", () => {
-    const state = fullState(zone, crop, START);
+    const state = fullState(zone, crop, firstDayOf(crop));
     for (let day = 1; day <= 30; day++)
-      growCrop(state, crop, cropStateOn(crop, START, addDays(START, day)), {
+      growCrop(state, crop, stateOf(crop, addDays(START, day)), {
         air: { tMinC: 12, tMaxC: 24 },
         takenShare: 0,
       });
@@ -43,7 +52,7 @@ describe("a crop in the state of its zone", () => {
   it("falls by what is taken of it, never below nothing, and never rises", () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 0.4, noNaN: true }), { maxLength: 20 }), (taken) => {
-        const state = fullState(zone, crop, START);
+        const state = fullState(zone, crop, firstDayOf(crop));
         for (const takenShare of taken) {
           const before = standingShare(state);
           growCrop(state, crop, null, { air: null, takenShare });
@@ -56,9 +65,8 @@ describe("a crop in the state of its zone", () => {
   });
 
   it("is not touched by the hours of its root zone", () => {
-    const first = cropStateOn(crop, START, START);
-    if (!first) throw new Error("it stands");
-    const state = fullState(zone, crop, START);
+    const first = firstDayOf(crop);
+    const state = fullState(zone, crop, firstDayOf(crop));
     const hours = dayHours(
       Array.from({ length: 24 }, (_, hour) => ({ startMs: hour * 3_600_000, mm: 0.2 })),
       [],

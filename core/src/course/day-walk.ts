@@ -1,5 +1,5 @@
 import type { Crop } from "../crop/crop.ts";
-import { cropStateOn, type CropState } from "../crop/stage-on.ts";
+import type { CropState } from "../crop/stage-on.ts";
 import { depletionFractionAt, FLUX_SLOTS, HOUR_SLOTS, NITROGEN, SALT, type Store } from "../rootzone/store.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import { systemOf, type Read, type Roots } from "../systems/index.ts";
@@ -21,15 +21,17 @@ export function storeOn(zone: ZoneDefinition, crop: Crop, cropState: CropState, 
   return systemOf(zone).store(zone, rootsOf(crop, cropState, demandMm));
 }
 
-/** A bed wetted through, a tank or basin filled to its mark, as at planting; with the salt and nitrogen of that water. */
+/**
+ * A bed wetted through, a tank or basin filled to its mark, as at planting; with the salt and nitrogen of that water.
+ *
+ * @param first the crop on its first day
+ */
 export function fullState(
   zone: ZoneDefinition,
   crop: Crop,
-  plantedOn: string,
+  first: CropState,
   { ecMsCm, nGM3 }: Uptake = { ecMsCm: 0, nGM3: 0 },
 ): Float64Array {
-  const first = cropStateOn(crop, plantedOn, plantedOn);
-  if (!first) throw new Error(`${crop.name} has a first stage`);
   const state = stateOf(storeOn(zone, crop, first, 0), 0, ecMsCm, nGM3);
   plantCrop(state, crop, first);
   return state;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cropById } from "../crop/library.ts";
+import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import { addDays } from "../time/local-time.ts";
@@ -10,8 +11,9 @@ import { follow, goThrough, type CourseDay, type Followed } from "./follow.ts";
 
 const crop = cropById("courgette");
 const START = "2026-05-01";
+const grown = grownByDays(crop, START);
 const stands = (date: string) => {
-  const state = cropStateOn(crop, START, date);
+  const state = cropStateOn(grown, date);
   if (!state) throw new Error("the crop stands");
   return state;
 };
@@ -40,7 +42,7 @@ const followed = (zone: CourseDay["zone"]): Followed => ({
   dayOf: (date) => dayOn(zone, date),
   nextOf: (date) => ({
     crop,
-    tomorrow: cropStateOn(crop, START, addDays(date, 1)),
+    tomorrow: cropStateOn(grown, addDays(date, 1)),
     change: { air: { tMinC: 12, tMaxC: 24 }, takenShare: 0 },
   }),
 });
@@ -49,7 +51,7 @@ describe.each([SUBSTRATE, ...STORES].map((zone) => [zone.system, zone] as const)
   "%s followed from day to day",
   (_system, zone) => {
     it("comes to the same midnight in one go as in two, and as far as any hour of a day", () => {
-      const first = fullState(zone, crop, START, { ecMsCm: 2, nGM3: 150 });
+      const first = fullState(zone, crop, stands(START), { ecMsCm: 2, nGM3: 150 });
       const whole = new Map<string, Float64Array>();
       const end = follow(followed(zone), whole, START, addDays(START, 30), first);
       const half = new Map<string, Float64Array>();
@@ -66,7 +68,7 @@ describe.each([SUBSTRATE, ...STORES].map((zone) => [zone.system, zone] as const)
 
     it("keeps books of water, salt and nitrogen that close over a month", () => {
       const mornings = new Map<string, Float64Array>();
-      const first = fullState(zone, crop, START, { ecMsCm: 2, nGM3: 150 });
+      const first = fullState(zone, crop, stands(START), { ecMsCm: 2, nGM3: 150 });
       follow(followed(zone), mornings, START, addDays(START, 30), first);
       const days = Array.from({ length: 30 }, (_, day) => {
         const date = addDays(START, day);
@@ -81,7 +83,7 @@ describe.each([SUBSTRATE, ...STORES].map((zone) => [zone.system, zone] as const)
     });
 
     it("stays as it was over a day whose weather nobody knows", () => {
-      const first = fullState(zone, crop, START);
+      const first = fullState(zone, crop, stands(START));
       const blind = { ...followed(zone), dayOf: () => null };
       expect(missingIn(follow(blind, new Map(), START, addDays(START, 2), first))).toBe(missingIn(first));
     });

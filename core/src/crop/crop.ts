@@ -1,4 +1,5 @@
 import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
+import type { StageDriver } from "./stage-driver.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
 interface LibraryFigure {
@@ -10,8 +11,10 @@ interface LibraryFigure {
 export interface Stage {
   readonly id: string;
   readonly name: string;
-  /** length when nobody has seen the next stage begin */
+  /** length in the crop's usual climate */
   readonly days: number;
+  /** what ends it; the warmth that its days have in the usual climate where left out */
+  readonly driver?: StageDriver;
   /** at the end of the stage; it runs there in a straight line from the end of the stage before */
   readonly kcEnd: number;
   readonly leafAreaEnd: number;

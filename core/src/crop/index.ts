@@ -1,6 +1,7 @@
 export type { Crop, SoldAs, Stage } from "./crop.ts";
 export { cropById, CROPS } from "./library.ts";
-export { plantingOn, standingOn, type Standing } from "./planting.ts";
+export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
 export { assumedRemoval } from "./removal.ts";
-export { signFault, stagePeriods, type CropState } from "./stage-on.ts";
+export { driverOf, grow, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
+export { signFault, type CropState } from "./stage-on.ts";
 export { stageDates } from "./stage-dates.ts";

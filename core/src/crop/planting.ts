@@ -1,6 +1,7 @@
 import type { Crop } from "./crop.ts";
-import { cropById } from "./library.ts";
-import { cropStateOn, type CropState, type StageSign } from "./stage-on.ts";
+import type { Grown } from "./grown.ts";
+import type { StageSign } from "./stage-course.ts";
+import { cropStateOn, type CropState } from "./stage-on.ts";
 
 /** One crop's time in a zone. A zone has one after the other. */
 export interface Planting {
@@ -15,7 +16,7 @@ export interface Planting {
 
 /** A crop as it stands on a date. */
 export interface Standing {
-  readonly planting: Planting;
+  readonly planting: Grown;
   readonly crop: Crop;
   readonly state: CropState;
 }
@@ -31,10 +32,9 @@ export function plantingOn<T extends Planting>(plantings: readonly T[], date: st
  *
  * @returns null before the first planting, between two, and after the last stage of one
  */
-export function standingOn(plantings: readonly Planting[], date: string): Standing | null {
+export function standingOn(plantings: readonly Grown[], date: string): Standing | null {
   const planting = plantingOn(plantings, date);
   if (!planting) return null;
-  const crop = cropById(planting.cropId);
-  const state = cropStateOn(crop, planting.plantedOn, date, planting.signs);
-  return state && { planting, crop, state };
+  const state = cropStateOn(planting, date);
+  return state && { planting, crop: planting.crop, state };
 }

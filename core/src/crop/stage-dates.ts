@@ -2,13 +2,8 @@ import { isCalendarDate } from "../climate/reference-et-input.ts";
 import { addDays } from "../time/local-time.ts";
 import { Checks } from "../working/checks.ts";
 import { showNumber, Worksheet, type WorkingStep } from "../working/working.ts";
-import { dayAdds, driverNeeds, driverUnit, type CropDay, type StageDriver } from "./stage-driver.ts";
-import type { StageSign } from "./stage-on.ts";
-
-interface DrivenStage {
-  readonly id: string;
-  readonly driver: StageDriver;
-}
+import type { CropDay, StageDriver } from "./stage-driver.ts";
+import { stageCourse, type DrivenStage, type StageCourse, type StageSign } from "./stage-course.ts";
 
 export interface StageDatesInput {
   /** first day of the first stage */
@@ -19,27 +14,12 @@ export interface StageDatesInput {
   readonly signs?: readonly StageSign[] | undefined;
 }
 
-export interface StageCourse {
-  readonly id: string;
-  /** null before it begins, and of a stage that was passed over */
-  readonly startsOn: string | null;
-  /** its last day; null while it goes on */
-  readonly endsOn: string | null;
-  /** what has been counted by the end of the days, of what the driver needs */
-  readonly done: number;
-  readonly of: number;
-  readonly unit: string;
-  readonly seen: boolean;
-}
-
 export interface StageDates {
-  readonly stages: readonly StageCourse[];
+  readonly stages: readonly Omit<StageCourse, "sums">[];
   readonly warnings: readonly string[];
   readonly working: readonly WorkingStep[];
 }
 
-/** Sums of tenths do not quite meet. */
-const TINY = 1e-9;
 const MOST_DAYS = 20_000;
 
 /**
@@ -67,83 +47,11 @@ export function stageDates(input: StageDatesInput): StageDates {
   const [first] = unknownOn;
   if (first !== undefined)
     sheet.warn(`${unknownOn.length} days lack what their stage's driver needs and count nothing, ${first} the first.`);
-  return { stages, warnings: sheet.warnings, working: sheet.steps };
+  return { stages: stages.map(({ sums: _sums, ...stage }) => stage), warnings: sheet.warnings, working: sheet.steps };
 }
 
 function laterBegan(stages: readonly StageCourse[], id: string): boolean {
   return stages.slice(stages.findIndex((stage) => stage.id === id) + 1).some(({ startsOn }) => startsOn !== null);
-}
-
-interface Counted {
-  startsOn: string | null;
-  endsOn: string | null;
-  done: number;
-  of: number;
-}
-
-/** The same without checks and working. */
-export function stageCourse({ startOn, stages, days, signs = [] }: StageDatesInput): {
-  readonly stages: readonly StageCourse[];
-  /** days that lacked what the driver of their stage needs */
-  readonly unknownOn: readonly string[];
-} {
-  const seenOn = (at: number): string | undefined => signs.find(({ stageId }) => stageId === stages[at]?.id)?.on;
-  const counted: Counted[] = stages.map(({ driver }) => ({
-    startsOn: null,
-    endsOn: null,
-    done: 0,
-    of: driver.kind === "date" ? NaN : driverNeeds(driver, startOn),
-  }));
-  const unknownOn: string[] = [];
-  const begin = (at: number, date: string): void => {
-    const [stage, course] = [stages[at], counted[at]];
-    if (!stage || !course) return;
-    course.startsOn = date;
-    course.of = driverNeeds(stage.driver, date);
-  };
-  let at = 0;
-  let isOver = false;
-  begin(0, startOn);
-  for (const day of days) {
-    if (day.date < startOn || isOver) continue;
-    // A sign wins over every sum, also over those of stages between.
-    const seen = stages.findLastIndex((_, later) => later > at && (seenOn(later) ?? "9999") <= day.date);
-    const now = counted[at];
-    if (seen > at && now) {
-      now.endsOn ??= addDays(seenOn(seen) ?? day.date, -1);
-      at = seen;
-      begin(at, seenOn(seen) ?? day.date);
-    }
-    const [stage, course] = [stages[at], counted[at]];
-    if (!stage || !course) break;
-    const adds = dayAdds(stage.driver, day);
-    if (adds === null) unknownOn.push(day.date);
-    course.done += adds ?? 0;
-    // Enough, but the next was seen to begin only later: it is held open until then.
-    const waits = seenOn(at + 1) !== undefined;
-    if (course.done < course.of - TINY || waits) continue;
-    course.endsOn = day.date;
-    if (at === stages.length - 1) isOver = true;
-    else begin(++at, addDays(day.date, 1));
-  }
-  const last = days.at(-1)?.date ?? "";
-  return {
-    stages: stages.map(({ id, driver }, index) => {
-      const { startsOn, endsOn, done, of } = counted[index] ?? { startsOn: null, endsOn: null, done: 0, of: NaN };
-      // What would begin after the days has not begun.
-      const begun = startsOn !== null && startsOn <= last;
-      return {
-        id,
-        startsOn: begun ? startsOn : null,
-        endsOn: begun ? endsOn : null,
-        done: begun ? done : 0,
-        of: Number.isNaN(of) ? driverNeeds(driver, startOn) : of,
-        unit: driverUnit(driver),
-        seen: begun && seenOn(index) === startsOn,
-      };
-    }),
-    unknownOn,
-  };
 }
 
 function checkStageDates({ startOn, stages, days, signs = [] }: StageDatesInput): void {

@@ -1,42 +1,49 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../time/local-time.ts";
 import { cropById } from "./library.ts";
-import { cropStateOn, signFault, stagePeriods } from "./stage-on.ts";
+import { grownByDays } from "./grown.ts";
+import { cropStateOn, signFault } from "./stage-on.ts";
 
 const courgette = cropById("courgette");
 
 describe("the stage of a crop", () => {
   it("follows the days, from 0.5 at planting to 0.95 in full picking as FAO-56 has Kc", () => {
-    expect(cropStateOn(courgette, "2026-04-01", "2026-03-31")).toBeNull();
-    expect(cropStateOn(courgette, "2026-04-01", "2026-04-01")).toMatchObject({ day: 1, days: 20, kc: 0.5 });
-    expect(cropStateOn(courgette, "2026-04-01", "2026-06-01")).toMatchObject({
+    expect(cropStateOn(grownByDays(courgette, "2026-04-01"), "2026-03-31")).toBeNull();
+    expect(cropStateOn(grownByDays(courgette, "2026-04-01"), "2026-04-01")).toMatchObject({
+      day: 1,
+      days: 20,
+      kc: 0.5,
+    });
+    expect(cropStateOn(grownByDays(courgette, "2026-04-01"), "2026-06-01")).toMatchObject({
       kc: 0.95,
       period: { stage: { id: "picking" } },
     });
-    expect(cropStateOn(courgette, "2026-04-01", "2026-12-01")).toBeNull();
+    expect(cropStateOn(grownByDays(courgette, "2026-04-01"), "2026-12-01")).toBeNull();
   });
 
   it("stays in its last stage while nobody clears it, for as long as picking may be drawn out", () => {
     const crop = cropById("courgette");
-    const last = stagePeriods(crop, "2026-05-01", []).at(-1);
+    const last = grownByDays(crop, "2026-05-01").periodsFrom("2026-05-01").at(-1);
     if (!last) throw new Error("a courgette has stages");
-    const after = cropStateOn(crop, "2026-05-01", addDays(last.endsOn, 40));
+    const after = cropStateOn(grownByDays(crop, "2026-05-01"), addDays(last.endsOn, 40));
     expect(after?.period.stage.id).toBe(last.stage.id);
     expect(after).toMatchObject({ kc: last.stage.kcEnd, leafAreaIndex: last.stage.leafAreaEnd });
-    expect(cropStateOn(crop, "2026-05-01", addDays(last.endsOn, 400))).toBeNull();
+    expect(cropStateOn(grownByDays(crop, "2026-05-01"), addDays(last.endsOn, 400))).toBeNull();
   });
 
   it("begins anew each year of a perennial, as on the same day of the year before", () => {
     const bush = cropById("blueberry");
-    const [first, third] = ["2026-06-01", "2027-06-01"].map((date) => cropStateOn(bush, "2026-02-10", date));
+    const [first, third] = ["2026-06-01", "2027-06-01"].map((date) =>
+      cropStateOn(grownByDays(bush, "2026-02-10"), date),
+    );
     expect(third).toMatchObject({ kc: first?.kc, leafAreaIndex: first?.leafAreaIndex });
     expect(third?.period.stage).toBe(first?.period.stage);
-    expect(cropStateOn(bush, "2024-02-29", "2031-02-28")).not.toBeNull();
+    expect(cropStateOn(grownByDays(bush, "2024-02-29"), "2031-02-28")).not.toBeNull();
   });
 
   it("begins when it is seen to begin, and shifts what follows", () => {
     const signs = [{ stageId: "flowering", on: "2026-05-01" }];
-    const periods = stagePeriods(courgette, "2026-04-01", signs);
+    const periods = grownByDays(courgette, "2026-04-01", signs).periodsFrom("2026-04-01");
     expect(periods.map((period) => period.startsOn)).toEqual([
       "2026-04-01",
       "2026-04-21",

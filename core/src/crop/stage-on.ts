@@ -1,19 +1,7 @@
 import { addDays, daysBetween } from "../time/local-time.ts";
-import type { Crop, Stage } from "./crop.ts";
-
-/** A stage seen to begin: the sign wins over the count of days and shifts what follows. */
-export interface StageSign {
-  readonly stageId: string;
-  readonly on: string;
-}
-
-interface StagePeriod {
-  readonly stage: Stage;
-  readonly startsOn: string;
-  /** first day of what follows */
-  readonly endsOn: string;
-  readonly seen: boolean;
-}
+import type { Crop } from "./crop.ts";
+import type { Grown, StagePeriod } from "./grown.ts";
+import type { StageSign } from "./stage-course.ts";
 
 /** An annual that nobody has cleared is taken to stand so long after its last stage, as picking may be drawn out. Assumed. */
 const STANDS_ON_DAYS = 120;
@@ -37,6 +25,8 @@ export interface CropState {
   /** 1 on the first day */
   readonly day: number;
   readonly days: number;
+  /** what its driver has counted by the end of the day */
+  readonly done: number;
   readonly kc: number;
   readonly leafAreaIndex: number;
   readonly rootDepthM: number;
@@ -47,22 +37,6 @@ const LEAFLESS = 0.1;
 
 export function isLeafless({ leafAreaIndex }: Pick<CropState, "leafAreaIndex">): boolean {
   return leafAreaIndex < LEAFLESS;
-}
-
-/** The stages of a planting with their dates. */
-export function stagePeriods(crop: Crop, plantedOn: string, signs: readonly StageSign[]): StagePeriod[] {
-  const seenOn = (stage: Stage | undefined): string | undefined => signs.find((sign) => sign.stageId === stage?.id)?.on;
-  const periods: StagePeriod[] = [];
-  let startsOn = plantedOn;
-  crop.stages.forEach((stage, index) => {
-    const sign = seenOn(stage);
-    if (sign) startsOn = sign;
-    const next = seenOn(crop.stages[index + 1]);
-    const endsOn = next && next > startsOn ? next : addDays(startsOn, stage.days);
-    periods.push({ stage, startsOn, endsOn, seen: sign !== undefined });
-    startsOn = endsOn;
-  });
-  return periods;
 }
 
 /**
@@ -106,14 +80,10 @@ export function signFault(
  *
  * @returns null before planting, and long after the last stage
  */
-export function cropStateOn(
-  crop: Crop,
-  plantedOn: string,
-  date: string,
-  signs: readonly StageSign[] = [],
-): CropState | null {
-  const year = crop.perennial ? yearOf(plantedOn, date) : plantedOn;
-  const periods = stagePeriods(crop, year, year === plantedOn ? signs : signs.filter(({ on }) => on >= year));
+export function cropStateOn(grown: Grown, date: string): CropState | null {
+  const { crop, plantedOn } = grown;
+  if (date < plantedOn) return null;
+  const periods = grown.periodsFrom(crop.perennial ? yearOf(plantedOn, date) : plantedOn);
   const last = periods.at(-1);
   const isOver = last !== undefined && date >= last.endsOn;
   if (isOver && !crop.perennial && date >= addDays(last.endsOn, STANDS_ON_DAYS)) return null;
@@ -122,14 +92,18 @@ export function cropStateOn(
     : periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
   const period = periods[index];
   if (!period) return null;
-  const before = periods[index - 1]?.stage;
+  const before = crop.stages[crop.stages.indexOf(period.stage) - 1];
   const days = daysBetween(period.startsOn, period.endsOn);
   const day = Math.min(days, daysBetween(period.startsOn, date) + 1);
-  const between = (from: number, to: number): number => from + ((to - from) * day) / days;
+  const done = period.sums[day - 1] ?? 0;
+  const all = period.sums[days - 1] ?? 0;
+  const share = all > 0 ? done / all : day / days;
+  const between = (from: number, to: number): number => from + (to - from) * share;
   return {
     period,
     day,
     days,
+    done,
     kc: between(before?.kcEnd ?? crop.kcStart, period.stage.kcEnd),
     leafAreaIndex: between(before?.leafAreaEnd ?? crop.leafAreaStart, period.stage.leafAreaEnd),
     rootDepthM: between(before?.rootDepthEndM ?? crop.rootDepthStartM, period.stage.rootDepthEndM),

@@ -1,19 +1,21 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { grow } from "../crop/grown.ts";
 import { cropById } from "../crop/library.ts";
 import { addDays } from "../time/local-time.ts";
 import { goneByWarmth, pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
 
 const MASS = { kind: "mass" } as const;
 const HEADS = { kind: "piece", one: "head", many: "heads" } as const;
+const courgette = cropById("courgette");
 const planting = { cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [] };
 
 describe("the target's path", () => {
   it("runs over the picking stages: courgette from day 50 to day 110, sooner when the first pick was seen", () => {
-    expect(pickingTime(cropById("courgette"), planting)).toEqual({ from: "2026-06-20", to: "2026-08-19" });
+    expect(pickingTime(grow(planting, courgette))).toEqual({ from: "2026-06-20", to: "2026-08-19" });
     const seen = { ...planting, signs: [{ stageId: "picking", on: "2026-06-14" }] };
-    expect(pickingTime(cropById("courgette"), seen)?.from).toBe("2026-06-14");
-    expect(pickingTime(cropById("courgette"), { ...planting, clearedOn: "2026-08-01" })?.to).toBe("2026-08-01");
+    expect(pickingTime(grow(seen, courgette))?.from).toBe("2026-06-14");
+    expect(pickingTime(grow({ ...planting, clearedOn: "2026-08-01" }, courgette))?.to).toBe("2026-08-01");
   });
 
   it("is none before, all after, and never falls", () => {

@@ -1,6 +1,5 @@
 import type { Crop, SoldAs } from "../crop/crop.ts";
-import type { Planting } from "../crop/planting.ts";
-import { stagePeriods } from "../crop/stage-on.ts";
+import type { Grown } from "../crop/grown.ts";
 import { addDays, daysBetween } from "../time/local-time.ts";
 import { fill, type WorkingStep } from "../working/working.ts";
 
@@ -11,8 +10,8 @@ export interface PickingTime {
 }
 
 /** @returns null for a crop that the library gives no picking stage */
-export function pickingTime(crop: Crop, { plantedOn, clearedOn, signs }: Planting): PickingTime | null {
-  const periods = stagePeriods(crop, plantedOn, signs).filter(({ stage }) => stage.picking);
+export function pickingTime({ plantedOn, clearedOn, periodsFrom }: Grown): PickingTime | null {
+  const periods = periodsFrom(plantedOn).filter(({ stage }) => stage.picking);
   const [first, last] = [periods[0], periods.at(-1)];
   if (!first || !last) return null;
   return { from: first.startsOn, to: clearedOn !== null && clearedOn < last.endsOn ? clearedOn : last.endsOn };

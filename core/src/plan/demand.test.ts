@@ -4,6 +4,7 @@ import { saturationVapourPressureKpa } from "../climate/air.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
 import { cropById } from "../crop/library.ts";
+import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import type { System } from "../site/zone.ts";
 import { usualMethod, ZONE_DEMAND_METHODS } from "./demand-choice.ts";
@@ -11,7 +12,7 @@ import { dayDemand } from "./demand.ts";
 import type { DemandInput } from "./demand-input.ts";
 
 const crop = cropById("melon-netted");
-const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
+const cropState = cropStateOn(grownByDays(crop, "2026-05-01"), "2026-06-15");
 if (!cropState) throw new Error("the crop stands on that day");
 const midnight = Date.parse("2026-06-15T00:00:00Z");
 const measured = (value: number) => ({ value, origin: "measured" as const });

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sunTimes } from "../climate/sun-times.ts";
 import { cropById } from "../crop/library.ts";
+import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { clockSeconds } from "../time/clock.ts";
 import type { Place, ZoneDefinition } from "../site/zone.ts";
@@ -12,7 +13,7 @@ import { DRAIN_MM, FLUX_SLOTS } from "../rootzone/store.ts";
 import { FIGURES, planZoneDay, type ZoneDayInput } from "./zone-day.ts";
 
 const crop = cropById("courgette");
-const cropState = cropStateOn(crop, "2026-05-01", "2026-06-15");
+const cropState = cropStateOn(grownByDays(crop, "2026-05-01"), "2026-06-15");
 if (!cropState) throw new Error("the crop stands on that day");
 const COAST: Place = { latitudeDeg: 51, longitudeDeg: 0, elevationM: 10, timeZone: "UTC" };
 const ZONES: readonly ZoneDefinition[] = [SUBSTRATE, ...STORES];
@@ -206,7 +207,7 @@ describe("a zone's day", () => {
         crop,
         cropState: standing,
         demand: demandOf(5, "2026-06-15"),
-        state: fullState(soil, crop, "2026-05-01"),
+        state: fullState(soil, crop, cropState),
       }).store;
     expect(of(drier).triggerMm - of(cropState).triggerMm).toBeCloseTo(0.2 * of(cropState).availableMm, 9);
   });

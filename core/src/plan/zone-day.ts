@@ -80,7 +80,7 @@ export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const roots = rootsOf(crop, cropState, demand.demandMm);
   const store = system.store(zone, roots);
   const marks = system.marks(zone, store, roots);
-  const state = input.state?.slice() ?? fullState(zone, crop, cropState.period.startsOn);
+  const state = input.state?.slice() ?? fullState(zone, crop, cropState);
   reach(state, store);
   const dayStartMs = startOfLocalDay(date, place.timeZone);
   const sheet = new Worksheet(input.told);

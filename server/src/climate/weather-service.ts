@@ -8,7 +8,7 @@ import {
 } from "@sprunel/core/climate";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
-import type { Scope } from "../scope/scope.ts";
+import type { Scope, Writer } from "../scope/scope.ts";
 import type { WeatherDevice } from "./weather-device.ts";
 import { weatherStore } from "./weather-store.ts";
 
@@ -43,8 +43,8 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     return entry && entry.untilMs > clock() ? entry.day : undefined;
   }
 
-  async function load(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
-    const store = weatherStore(scope);
+  async function load(site: Site, fromDate: string, toDate: string, via: Writer): Promise<DayWeather[]> {
+    const store = weatherStore(via);
     const fromMs = startOfLocalDay(fromDate, site.timeZone);
     const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
     const reachMs = fromMs - FILL_DAYS * 24 * HOUR_MS;
@@ -89,14 +89,18 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
       device?.simulated === true &&
       (day?.hours ?? []).some(({ values }) => values.radiation && values.radiation.origin !== "imported"),
 
-    /** Each day from one date to another. */
-    async days(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
+    /**
+     * Each day from one date to another.
+     *
+     * @param via what is read with, inside a transaction; nothing read there is kept in memory
+     */
+    async days(site: Site, fromDate: string, toDate: string, via: Writer = scope): Promise<DayWeather[]> {
       const today = localDate(clock(), site.timeZone);
       const [foreseen, last] = [addDays(today, FORECAST_DAYS), addDays(today, AHEAD_DAYS)];
-      const known = await knownDays(site, fromDate, toDate < foreseen ? toDate : foreseen);
+      const known = await knownDays(site, fromDate, toDate < foreseen ? toDate : foreseen, via);
       const far = datesOf(fromDate > foreseen ? fromDate : addDays(foreseen, 1), toDate < last ? toDate : last);
       if (far.some((date) => !again.has(date))) {
-        const late = await knownDays(site, addDays(today, -AGAIN_DAYS), addDays(today, -1));
+        const late = await knownDays(site, addDays(today, -AGAIN_DAYS), addDays(today, -1), via);
         const lit = late.filter(({ hours }) => hours.length > 0 && hours.every(({ values }) => values.radiation));
         for (const date of far) {
           const was = lit[(daysBetween(foreseen, date) - 1) % lit.length];
@@ -107,13 +111,13 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     },
   };
 
-  async function knownDays(site: Site, fromDate: string, toDate: string): Promise<DayWeather[]> {
+  async function knownDays(site: Site, fromDate: string, toDate: string, via: Writer): Promise<DayWeather[]> {
     const dates = datesOf(fromDate, toDate);
     const known = (date: string): DayWeather | undefined => past.get(date) ?? fresh(running.get(date));
     const missing = dates.filter((date) => !known(date));
     const [first, last] = [missing[0], missing.at(-1)];
-    const loaded = new Map(first && last ? (await load(site, first, last)).map((day) => [day.date, day]) : []);
-    for (const [date, day] of loaded)
+    const loaded = new Map(first && last ? (await load(site, first, last, via)).map((day) => [day.date, day]) : []);
+    for (const [date, day] of via.db === scope.db ? loaded : [])
       if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
       else running.set(date, { day, untilMs: clock() + RUNNING_MS });
     return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);

@@ -1,13 +1,13 @@
 import type { CropStation, NewSign, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
-import type { Planting, Zone } from "@sprunel/contract/site";
+import type { Planting } from "@sprunel/contract/site";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { cropById, plantingOn, signFault, stagePeriods, standingOn, type Standing } from "@sprunel/core/crop";
+import { plantingOn, signFault, standingOn, type Grown, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
 import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
+import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
 
 /** What ended longer ago is no longer on the calendar. */
 const SHOWN_DAYS = 365;
@@ -18,22 +18,22 @@ export function cropService(scope: Scope) {
   async function withSigns(
     zone: StoredZone,
     version: number,
-    planting: Planting,
+    planting: Grown,
     signs: Planting["signs"],
   ): Promise<void> {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
-    const plantings = record.plantings.map((one) => (one === planting ? { ...one, signs } : one));
+    const plantings = record.plantings.map((one) => (one.plantedOn === planting.plantedOn ? { ...one, signs } : one));
     const saved = await scope.transaction((inner) =>
       zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
     );
-    if (!saved) throw staleEdit(`The zone ${zone.name}`, withoutHouse(await scope.zone(id)));
+    if (!saved) throw staleEdit(`The zone ${zone.name}`, asZone(await scope.zone(id)));
     scope.cache.zoneChanged(id, planting.plantedOn);
   }
   /** A sign is of the planting that stood on its day. */
-  async function planted(zoneId: number, date: string): Promise<{ zone: StoredZone; planting: Planting }> {
+  async function planted(zoneId: number, date: string): Promise<{ zone: StoredZone; planting: Grown }> {
     const zone = await scope.zone(zoneId);
-    const planting = plantingOn(zone.plantings, date);
+    const planting = plantingOn(zone.grown, date);
     if (!planting)
       throw badInput([
         { path: "on", message: `Nothing stood in ${zone.name} on ${date}; check the date, or the planting in set-up.` },
@@ -49,7 +49,7 @@ export function cropService(scope: Scope) {
       return {
         date,
         plantings: zones.flatMap((zone) =>
-          zone.plantings.map((planting) => timesOf(zone, planting)).filter((times) => endOf(times) > since),
+          zone.grown.map((planting) => timesOf(zone, planting)).filter((times) => endOf(times) > since),
         ),
       };
     },
@@ -57,8 +57,8 @@ export function cropService(scope: Scope) {
     async zoneCrop(zoneId: number, asked: string | undefined): Promise<ZoneCrop> {
       const zone = await scope.zone(zoneId);
       const date = await scope.site.dateOr(asked);
-      const planting = plantingOn(zone.plantings, date);
-      const standing = standingOn(zone.plantings, date);
+      const planting = plantingOn(zone.grown, date);
+      const standing = standingOn(zone.grown, date);
       return {
         zoneId,
         version: zone.version,
@@ -73,7 +73,7 @@ export function cropService(scope: Scope) {
       if (on > today)
         throw badInput([{ path: "on", message: `A stage cannot have been seen on ${on}; today is ${today}.` }]);
       const { zone, planting } = await planted(zoneId, on);
-      const fault = signFault(cropById(planting.cropId), planting.plantedOn, { stageId, on }, planting.signs);
+      const fault = signFault(planting.crop, planting.plantedOn, { stageId, on }, planting.signs);
       if (fault) throw badInput([fault]);
       const others = planting.signs.filter((sign) => sign.stageId !== stageId);
       await withSigns(zone, version, planting, [...others, { stageId, on }]);
@@ -88,14 +88,9 @@ export function cropService(scope: Scope) {
   };
 }
 
-function withoutHouse({ houseId: _house, ...zone }: StoredZone): Zone {
-  return zone;
-}
-
 /** A planting's stages, cut where it was cleared. */
-function timesOf({ id, name }: StoredZone, planting: Planting): PlantingTime {
-  const { plantedOn, clearedOn, signs, cropId } = planting;
-  const crop = cropById(cropId);
+function timesOf({ id, name }: StoredZone, planting: Grown): PlantingTime {
+  const { plantedOn, clearedOn, crop } = planting;
   const ends = clearedOn ?? "9999-12-31";
   return {
     zoneId: id,
@@ -103,7 +98,8 @@ function timesOf({ id, name }: StoredZone, planting: Planting): PlantingTime {
     cropName: crop.name,
     plantedOn,
     clearedOn,
-    stages: stagePeriods(crop, plantedOn, signs)
+    stages: planting
+      .periodsFrom(plantedOn)
       .filter(({ startsOn }) => startsOn < ends)
       .map(({ stage, startsOn, endsOn, seen }) => ({
         id: stage.id,

@@ -26,7 +26,7 @@ export function feedService(scope: Scope, plans: PlanService) {
       const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
       const date = await scope.site.dateOr(asked);
       const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
-      const standing = standingOn(zone.plantings, date);
+      const standing = standingOn(zone.grown, date);
       const own = ownTarget(await store.target(id), standing);
       const library = standing && stageTarget(standing.crop.id, standing.state.period.stage.id);
       const records = await feedRecords(scope, site.id, date);
@@ -68,7 +68,7 @@ export function feedService(scope: Scope, plans: PlanService) {
     async saveTarget(id: number, version: number | null, target: FeedTarget): Promise<void> {
       const zone = await scope.zone(id);
       await scope.transaction(async (inner) => {
-        const standing = standingOn(zone.plantings, await inner.site.dateOr(undefined));
+        const standing = standingOn(zone.grown, await inner.site.dateOr(undefined));
         const last = await feedStore(inner).target(id);
         const current = ownTarget(last, standing);
         if ((current?.version ?? null) !== version) throw staleEdit(`The target of ${zone.name}`, current);

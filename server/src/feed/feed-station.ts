@@ -42,7 +42,7 @@ export async function feedStation(scope: Scope, plans: PlanService, asked: strin
       return {
         zoneId: zone.id,
         name: zone.name,
-        stage: standingOn(zone.plantings, date)?.state.period.stage.name ?? null,
+        stage: standingOn(zone.grown, date)?.state.period.stage.name ?? null,
         tanksSet: settings !== undefined,
         litresToday: days[0]?.drawnL ?? null,
         litresDay: ahead.length === 0 ? null : ahead.reduce((sum, ofDay) => sum + ofDay, 0) / ahead.length,

@@ -100,7 +100,7 @@ export function recipeService(scope: Scope, plans: PlanService) {
       await scope.transaction(async (inner) => {
         const store = feedStore(inner);
         const [target, settings] = [await store.target(zoneId), await store.settings(zoneId)];
-        const standing = standingOn(zone.plantings, await inner.site.dateOr(undefined));
+        const standing = standingOn(zone.grown, await inner.site.dateOr(undefined));
         if ((ownTarget(target, standing)?.version ?? null) !== targetVersion)
           throw staleEdit(`The target of ${zone.name}`, target);
         if ((settings?.version ?? null) !== settingsVersion) throw staleEdit(`The tanks of ${zone.name}`, settings);

@@ -71,8 +71,8 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       await scope.site.current();
       const date = await scope.site.dateOr(asked);
       const zones = await scope.zones();
-      const planted = zones.flatMap(({ id, plantings }) => {
-        const standing = standingOn(plantings, date);
+      const planted = zones.flatMap(({ id, grown }) => {
+        const standing = standingOn(grown, date);
         return standing ? [[id, standing.planting.plantedOn] as const] : [];
       });
       const picks = await pickStore(scope).since(new Map(planted), date);
@@ -86,7 +86,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
     async zoneHarvest(zoneId: number, asked: string | undefined): Promise<ZoneHarvest> {
       const [zone, site] = [await scope.zone(zoneId), await scope.site.current()];
       const date = await scope.site.dateOr(asked);
-      const standing = standingOn(zone.plantings, date);
+      const standing = standingOn(zone.grown, date);
       const soldAs = standing?.crop.soldAs ?? BY_MASS;
       const areaM2 = zone.definition.areaM2;
       const picks = standing ? await pickStore(scope).between(zoneId, standing.planting.plantedOn, date) : [];
@@ -95,7 +95,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
         : null;
       const counted = picks.filter((pick) => pick.struck === null).flatMap((pick) => pickedAmount(pick, soldAs) ?? []);
       const picked = pickedSoFar(counted, areaM2, waterings, soldAs);
-      const time = standing && pickingTime(standing.crop, standing.planting);
+      const time = standing && pickingTime(standing.planting);
       const targetPerM2 = standing?.planting.targetPerM2 ?? null;
       const warmth = time && date >= time.from ? (await warmthOf([zone], date)).get(zoneId) : undefined;
       const gone = time && warmth !== undefined ? goneByWarmth(time, standing.crop, warmth) : null;
@@ -148,7 +148,7 @@ function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
         message: `A pick cannot be from ${pick.pickedOn}, which is still to come; today is ${today}.`,
       },
     ];
-  const standing = standingOn(zone.plantings, pick.pickedOn);
+  const standing = standingOn(zone.grown, pick.pickedOn);
   if (!standing)
     return [
       {
@@ -194,10 +194,10 @@ function pathOf(
 }
 
 function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string, warmth: number | undefined): PickedZone {
-  const { plantings, definition } = zone;
-  const standing = standingOn(plantings, date);
+  const { grown, definition } = zone;
+  const standing = standingOn(grown, date);
   const soldAs = standing?.crop.soldAs ?? BY_MASS;
-  const time = standing && pickingTime(standing.crop, standing.planting);
+  const time = standing && pickingTime(standing.planting);
   const targetPerM2 = standing?.planting.targetPerM2 ?? null;
   const total = picks.reduce((sum, pick) => sum + (pickedAmount(pick, soldAs) ?? 0), 0);
   return {

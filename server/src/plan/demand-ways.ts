@@ -1,10 +1,9 @@
 import type { DemandWays } from "@sprunel/contract/plan";
-import type { Zone } from "@sprunel/contract/site";
 import { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMethod } from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import { zoneStore } from "../scope/zone-store.ts";
+import { asZone, zoneStore } from "../scope/zone-store.ts";
 import type { PlanService } from "./plan-service.ts";
 import type { ZonePlanner } from "./zone-plan.ts";
 
@@ -55,10 +54,6 @@ export function demandWays(scope: Scope, plans: PlanService) {
       return compare(zoneId, undefined);
     },
   };
-}
-
-function asZone({ houseId: _house, ...zone }: Awaited<ReturnType<Scope["zone"]>>): Zone {
-  return zone;
 }
 
 const NEEDS_A_FIGURE: ReadonlySet<ZoneDemandMethod> = new Set(["own", "radiation-sum", "pan"]);

@@ -64,10 +64,10 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
   /** A root zone is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
     const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
-    const earliest = zones.map(({ id, plantings }) => {
+    const earliest = zones.map(({ id, grown }) => {
       if (date > lastFollowed) return date;
       // Before planting and after the last stage there is no root zone to follow.
-      const standing = standingOn(plantings, date);
+      const standing = standingOn(grown, date);
       if (!standing) return date;
       return mornings.of(id).has(addDays(date, -READING_DAYS)) ? date : standing.planting.plantedOn;
     });
@@ -211,7 +211,7 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
     /** The books of a day, of the seven days that end with it, and of the planting up to it; null where nothing stands. */
     async balances(id: number, date: string): Promise<RootHistory["balances"]> {
       const [site, zone] = [await scope.site.current(), await scope.zone(id)];
-      const standing = standingOn(zone.plantings, date);
+      const standing = standingOn(zone.grown, date);
       const today = localDate(clock(), site.timeZone);
       if (!standing || date > today) return null;
       const { plantedOn } = standing.planting;

@@ -38,7 +38,7 @@ export class ZoneFacts {
   ) {}
 
   standing(date: string): Standing | null {
-    return standingOn(this.zone.plantings, date);
+    return standingOn(this.zone.grown, date);
   }
 
   logged(date: string): readonly Watering[] {

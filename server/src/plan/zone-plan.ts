@@ -370,7 +370,12 @@ export class ZonePlanner {
     if (!standing) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
     const { crop, planting } = standing;
     const atPlanting = (): Float64Array =>
-      fullState(definition, crop, planting.plantedOn, this.facts.fed(planting.plantedOn) ?? undefined);
+      fullState(
+        definition,
+        crop,
+        this.standing(planting.plantedOn)?.state ?? standing.state,
+        this.facts.fed(planting.plantedOn) ?? undefined,
+      );
     if (date <= planting.plantedOn) return atPlanting();
     const known = this.remembered.mornings.get(date);
     if (known) return known;

@@ -5,7 +5,7 @@ import { notFound } from "../http/problems.ts";
 import type { Pool } from "../pool/pool.ts";
 import type { Cache } from "./cache.ts";
 import { siteStore } from "./site-store.ts";
-import { zoneStore, type StoredZone } from "./zone-store.ts";
+import { zoneStore, type StoredZone, type ZoneRecord } from "./zone-store.ts";
 
 /** What a store writes with: where, and in whose name. */
 export interface Writer {
@@ -14,11 +14,15 @@ export interface Writer {
   readonly actor: string;
 }
 
+/** How the plantings of zones have grown and will grow: told by the rooms above, that know weather and crops. */
+export type Grow = (zones: readonly ZoneRecord[], scope: Scope) => Promise<StoredZone[]>;
+
 /** What every room of the server stands on. */
 export interface Scope extends Writer {
   readonly clock: () => number;
   readonly cache: Cache;
   readonly pool: Pool;
+  readonly grow: Grow;
   readonly site: {
     find(): Promise<Site | null>;
     /** @throws 404 while no site is described */
@@ -38,7 +42,7 @@ export interface Scope extends Writer {
   rehearsal<T>(work: (inner: Scope) => Promise<T>): Promise<T>;
 }
 
-export function createScope(outer: Pick<Scope, "db" | "actor" | "clock" | "cache" | "pool">): Scope {
+export function createScope(outer: Pick<Scope, "db" | "actor" | "clock" | "cache" | "pool" | "grow">): Scope {
   const { db, clock } = outer;
   const scope: Scope = {
     ...outer,
@@ -53,10 +57,11 @@ export function createScope(outer: Pick<Scope, "db" | "actor" | "clock" | "cache
     },
     async zone(id) {
       const zone = await zoneStore(outer).find(id);
-      if (!zone) throw notFound(`Zone ${id}`);
-      return zone;
+      const [grown] = zone ? await outer.grow([zone], scope) : [];
+      if (!grown) throw notFound(`Zone ${id}`);
+      return grown;
     },
-    zones: () => zoneStore(outer).list(),
+    zones: async () => outer.grow(await zoneStore(outer).list(), scope),
     transaction: (work) => db.transaction((trx) => work(createScope({ ...outer, db: trx }))),
     async rehearsal(work) {
       const trx = await db.transaction();

@@ -1,4 +1,5 @@
-import { zoneSchema, type NewZone, type Zone } from "@sprunel/contract/site";
+import { zoneSchema, type NewZone, type Planting, type Zone } from "@sprunel/contract/site";
+import type { Grown } from "@sprunel/core/crop";
 import type { Writer } from "./scope.ts";
 
 interface ZoneRow {
@@ -25,7 +26,18 @@ interface HouseRow {
   heated_to_c: number | null;
   actor: string;
 }
-export type StoredZone = Zone & { readonly houseId: number };
+/** A zone as it is stored. */
+export type ZoneRecord = Zone & { readonly houseId: number };
+
+/** The same with its plantings as they grow: each with its crop, and stages that move by what it lives through. */
+export interface StoredZone extends ZoneRecord {
+  readonly grown: readonly (Planting & Grown)[];
+}
+
+/** What is asked of a zone and answered, without what only this program works with. */
+export function asZone({ houseId: _house, grown: _grown, ...zone }: ZoneRecord & Partial<StoredZone>): Zone {
+  return zone;
+}
 
 /** All SQL about zones and the houses they stand in. */
 export function zoneStore({ db, actor }: Writer) {
@@ -41,12 +53,12 @@ export function zoneStore({ db, actor }: Writer) {
       );
   return {
     /** Those that are grown in. */
-    async list(): Promise<StoredZone[]> {
+    async list(): Promise<ZoneRecord[]> {
       const rows = (await joined().where("zone.archived", 0).orderBy("zone.id")) as JoinedRow[];
       return rows.map(fromRow);
     },
     /** Those put aside too. */
-    async all(): Promise<StoredZone[]> {
+    async all(): Promise<ZoneRecord[]> {
       const rows = (await joined().orderBy("zone.id")) as JoinedRow[];
       return rows.map(fromRow);
     },
@@ -76,7 +88,7 @@ export function zoneStore({ db, actor }: Writer) {
         if (row) await db(table).insert({ ...row, zone_id: toId, version: 1, actor });
       }
     },
-    async find(id: number): Promise<StoredZone | null> {
+    async find(id: number): Promise<ZoneRecord | null> {
       const row = (await joined().where("zone.id", id).first()) as JoinedRow | undefined;
       return row ? fromRow(row) : null;
     },
@@ -177,9 +189,9 @@ function columns(
 
 /** Zones read most lately, by all that their rows say: a board of many reads the same ones with every request. */
 const MOST_KNOWN = 500;
-const known = new Map<string, StoredZone>();
+const known = new Map<string, ZoneRecord>();
 
-function fromRow(row: JoinedRow): StoredZone {
+function fromRow(row: JoinedRow): ZoneRecord {
   const key = JSON.stringify(row);
   const zone = known.get(key) ?? frozen(parsed(row));
   if (!known.has(key) && known.size >= MOST_KNOWN) known.clear();
@@ -193,7 +205,7 @@ function frozen<T>(value: T): T {
   return value;
 }
 
-function parsed(row: JoinedRow): StoredZone {
+function parsed(row: JoinedRow): ZoneRecord {
   const zone = zoneSchema.parse({
     id: row.id,
     version: row.version,

@@ -4,7 +4,7 @@ import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/probl
 import { sourceStore } from "../water/source-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { siteStore } from "../scope/site-store.ts";
-import { zoneStore, type StoredZone } from "../scope/zone-store.ts";
+import { asZone, zoneStore } from "../scope/zone-store.ts";
 
 export type SetUpService = ReturnType<typeof setUpService>;
 
@@ -33,7 +33,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       const sources = site ? await sourceStore(scope).list(site.id) : [];
       return {
         site,
-        zones: zones.map(withoutHouseId),
+        zones: zones.map(asZone),
         crops,
         sources: sources.map(({ id, name }) => ({ id, name })),
       };
@@ -69,14 +69,14 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       });
       // Its house may be new, and have no air in the days that are remembered.
       scope.cache.allChanged();
-      return withoutHouseId(await scope.zone(id));
+      return asZone(await scope.zone(id));
     },
 
     async updateZone(id: number, version: number, zone: NewZone): Promise<Zone> {
       checkZone(zone);
       const site = await scope.site.current();
       await checkWaters(site.id, zone);
-      const before = withoutHouseId(await scope.zone(id));
+      const before = asZone(await scope.zone(id));
       if (before.version !== version) throw staleEdit(`The zone ${before.name}`, before);
       await scope.transaction(async (inner) => {
         await refuseTakenName(inner, zone.name, id);
@@ -86,12 +86,19 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       if (zone.house.name === before.house.name) await houseChanged(zone.house.name);
       else scope.cache.allChanged();
       scope.cache.zoneChanged(id);
-      return withoutHouseId(await scope.zone(id));
+      return asZone(await scope.zone(id));
     },
 
     /** Zones like another, with what is set for it; what was noted there stays there. */
     async copyZone(id: number, names: readonly string[]): Promise<SetUp> {
-      const { id: _id, version: _version, houseId: _houseId, archived: _archived, ...like } = await scope.zone(id);
+      const {
+        id: _id,
+        version: _version,
+        houseId: _houseId,
+        archived: _archived,
+        grown: _grown,
+        ...like
+      } = await scope.zone(id);
       const site = await scope.site.current();
       await scope.transaction(async (inner) => {
         for (const [at, name] of names.entries()) {
@@ -170,8 +177,4 @@ function checkPlanting(planting: Planting, path: string): void {
         },
       ]);
   });
-}
-
-function withoutHouseId({ houseId: _houseId, ...zone }: StoredZone): Zone {
-  return zone;
 }

@@ -36,8 +36,8 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
       const date = asked ?? today;
       const zones = await scope.zones();
       const { records, plannerOf, keep } = await plans.planners(site, zones, date);
-      const planted = zones.flatMap(({ id, plantings }) => {
-        const standing = standingOn(plantings, date);
+      const planted = zones.flatMap(({ id, grown }) => {
+        const standing = standingOn(grown, date);
         return standing ? [[id, standing.planting.plantedOn] as const] : [];
       });
       const picked = await pickStore(scope).totalsSince(new Map(planted), date);

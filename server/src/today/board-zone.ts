@@ -22,7 +22,7 @@ export function boardZone(
   { date, nowMs, picked, water: supply }: Beside,
 ): BoardZone {
   const planned = planner.plan(date);
-  const standing = standingOn(zone.plantings, date);
+  const standing = standingOn(zone.grown, date);
   // Only a planting that is picked has a path, and is followed for it.
   const warmthOf = (): number | null =>
     standing?.state.period.stage.picking && typeof planned !== "string" ? planner.pickingCd(date) : null;
@@ -86,7 +86,7 @@ function harvestOf(
   date: string,
   warmth: number | null,
 ): BoardZone["harvest"] {
-  const time = pickingTime(crop, planting);
+  const time = pickingTime(planting);
   const target = planting.targetPerM2 ?? null;
   const picked = pickedAmount(totals, crop.soldAs) ?? 0;
   if (!time || (target === null && picked === 0)) return null;

@@ -1,7 +1,7 @@
 import type { Zone } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { Source } from "@sprunel/contract/water";
-import { assumedRemoval, standingOn } from "@sprunel/core/crop";
+import { assumedRemoval, plantingOn } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import { organicDosing, waterEcMsCm, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
@@ -52,8 +52,8 @@ export function Dosing({ zone, source }: { zone: BoardZone; source: Source }) {
   const { date } = usePlace();
   const today = useBoard(date).data?.date;
   const setUp = useSetUp().data?.zones.find((candidate) => candidate.id === zone.id);
-  const standing = setUp && today ? standingOn(setUp.plantings, today) : null;
-  if (!setUp || !standing) return null;
+  const planting = setUp && today ? plantingOn(setUp.plantings, today) : null;
+  if (!setUp || !planting) return null;
   return (
     <section aria-label={`Doses of ${source.name}`} className={styles["block"]}>
       <h2>{source.name} for this zone</h2>
@@ -62,7 +62,7 @@ export function Dosing({ zone, source }: { zone: BoardZone; source: Source }) {
         drinking water; back-flow prevention at the well; gloves and eye protection; no one in a pit or closed tank, the
         gases kill; keep off leaves and watercourses.
       </p>
-      <Plan zone={setUp} source={source} cropId={standing.crop.id} plantedOn={standing.planting.plantedOn} />
+      <Plan zone={setUp} source={source} cropId={planting.cropId} plantedOn={planting.plantedOn} />
     </section>
   );
 }

@@ -24,7 +24,7 @@ export async function storePicks(
     });
     if (values.massKg === null) stored.refuse(line, "Its mass was set aside; agree to the offer, or type the pick in.");
     else if (values.pickedOn > today) stored.refuse(line, `It is from ${values.pickedOn}, which is still to come.`);
-    else if (!standingOn(zone.plantings, values.pickedOn))
+    else if (!standingOn(zone.grown, values.pickedOn))
       stored.refuse(line, `Nothing stood in ${zone.name} on ${values.pickedOn}; check the planting in set-up.`);
     else if (!pick.success) stored.refuse(line, pick.error.issues.map((issue) => issue.message).join(" "));
     else stored.count(await pickStore(scope).add(zone.id, pick.data));

@@ -6,7 +6,7 @@ import type { Module } from "../../scope/module.ts";
 import type { Scope } from "../../scope/scope.ts";
 import type { ZonePlace } from "../../scope/site-file-part.ts";
 import { iso } from "../../scope/site-file-part.ts";
-import { zoneStore, type StoredZone } from "../../scope/zone-store.ts";
+import { zoneStore, type ZoneRecord } from "../../scope/zone-store.ts";
 import { sourceStore } from "../../water/source-store.ts";
 import type { Incoming } from "./incoming.ts";
 import { ORDER, ZONE_LISTS, ZONE_VALUES, type FileRooms } from "./names.ts";
@@ -21,7 +21,7 @@ export function siteFileService(scope: Scope, modules: readonly Module[], incomi
     valuesOfZone: Object.assign({}, ...parts.map((part) => part.valuesOfZone)) as FileRooms["valuesOfZone"],
   };
 
-  async function* zoneText(zone: StoredZone, sources: readonly Source[], place: ZonePlace): AsyncGenerator<string> {
+  async function* zoneText(zone: ZoneRecord, sources: readonly Source[], place: ZonePlace): AsyncGenerator<string> {
     const { id: _id, version: _version, houseId: _house, waters, ...described } = zone;
     const named = waters.flatMap(({ sourceId, sharePct }) => {
       const source = sources.find((candidate) => candidate.id === sourceId);

@@ -1,0 +1,86 @@
+import type { Site } from "@sprunel/contract/site";
+import { dayLength } from "@sprunel/core/climate";
+import { cropById, grow, type CropClimate } from "@sprunel/core/crop";
+import { addDays, localDate } from "@sprunel/core/time";
+import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
+import type { Grow } from "../scope/scope.ts";
+import type { StoredZone, ZoneRecord } from "../scope/zone-store.ts";
+
+/** Stages are followed through the weather of so many days; what was planted before has had the usual climate until then. */
+const FOLLOWED_DAYS = 400;
+/** As far ahead as weather is told. */
+const AHEAD_DAYS = 60;
+/** Beyond it the air is as in the mean of the last days that are told. */
+const MEAN_DAYS = 14;
+/** Fewer hours of a day's air do not tell its lowest and highest. */
+const LEAST_HOURS = 18;
+
+type Air = { readonly tMinC: number; readonly tMaxC: number } | null;
+
+/** How plantings grow: each through the air of its house and the daylight of the place. */
+export function growth(weather: WeatherService): Grow {
+  const airs = new WeakMap<DayWeather, Map<number, Air>>();
+  let last: { readonly days: readonly DayWeather[]; readonly climates: Map<number, CropClimate> } | null = null;
+  let grown = new WeakMap<ZoneRecord, StoredZone>();
+
+  function airOf(day: DayWeather, houseId: number): Air {
+    const known = airs.get(day) ?? new Map<number, Air>();
+    airs.set(day, known);
+    const found = known.get(houseId);
+    if (found !== undefined) return found;
+    const hours = (day.air.get(houseId) ?? []).map(({ airTemperatureC }) => airTemperatureC);
+    const air = hours.length < LEAST_HOURS ? null : { tMinC: Math.min(...hours), tMaxC: Math.max(...hours) };
+    known.set(houseId, air);
+    return air;
+  }
+
+  function climateOf(site: Site, days: readonly DayWeather[], houseId: number): CropClimate {
+    const byDate = new Map(days.map((day) => [day.date, day]));
+    const lastDate = days.at(-1)?.date ?? "";
+    const late = days.slice(-MEAN_DAYS).flatMap((day) => airOf(day, houseId) ?? []);
+    const mean = (of: (air: NonNullable<Air>) => number): number =>
+      late.reduce((sum, air) => sum + of(air), 0) / late.length;
+    const beyond: Air =
+      late.length > 0 ? { tMinC: mean(({ tMinC }) => tMinC), tMaxC: mean(({ tMaxC }) => tMaxC) } : null;
+    const lengths = new Map<string, number>();
+    return {
+      air(date) {
+        const day = byDate.get(date);
+        if (day) return airOf(day, houseId);
+        return date > lastDate ? beyond : null;
+      },
+      dayLengthH(date) {
+        const { latitudeDeg, longitudeDeg } = site;
+        const known = lengths.get(date) ?? dayLength({ latitudeDeg, longitudeDeg, date, twilight: "civil" }).dayLengthH;
+        lengths.set(date, known);
+        return known;
+      },
+    };
+  }
+
+  return async (zones, scope) => {
+    const site = await scope.site.find();
+    if (!site || zones.length === 0)
+      return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropById(one.cropId))) }));
+    const today = localDate(scope.clock(), site.timeZone);
+    const days = await weather.days(site, addDays(today, -FOLLOWED_DAYS), addDays(today, AHEAD_DAYS), scope);
+    if (!last || !isSame(last.days, days)) {
+      last = { days, climates: new Map() };
+      grown = new WeakMap();
+    }
+    const { climates } = last;
+    return zones.map((zone) => {
+      const known = grown.get(zone);
+      if (known) return known;
+      const climate = climates.get(zone.houseId) ?? climateOf(site, days, zone.houseId);
+      climates.set(zone.houseId, climate);
+      const stored = { ...zone, grown: zone.plantings.map((one) => grow(one, cropById(one.cropId), climate)) };
+      grown.set(zone, stored);
+      return stored;
+    });
+  };
+}
+
+function isSame<T>(one: readonly T[], other: readonly T[]): boolean {
+  return one.length === other.length && one.every((value, at) => value === other[at]);
+}
