@@ -1,4 +1,4 @@
-import type { NewZone } from "@sprunel/contract/site";
+import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { addDays } from "@sprunel/core/time";
 
 /** What is told of a zone: how it was set up, and what is true of it as against that. Days are counted back from the first day shown. */
@@ -39,6 +39,10 @@ interface DemoPlanting {
   readonly clearedDaysAgo: number | null;
   /** stages that were seen to begin */
   readonly seen?: Readonly<Record<string, number>>;
+  /** cloth drawn every night since then, by the clock */
+  readonly cloth?: { readonly daysAgo: number; readonly start: string; readonly end: string };
+  /** evenings on which it was forgotten */
+  readonly missedDaysAgo?: readonly number[];
 }
 
 /** What comes off while a crop is picked. */
@@ -76,11 +80,24 @@ export const STEADY: Truth = {
 };
 
 export function plantingsOf({ plantings, harvest }: DemoZone): NewZone["plantings"] {
-  return plantings.map(({ cropId, plantedDaysAgo, clearedDaysAgo, seen = {} }) => ({
-    cropId,
-    plantedOn: ago(plantedDaysAgo),
-    clearedOn: clearedDaysAgo === null ? null : ago(clearedDaysAgo),
-    signs: Object.entries(seen).map(([stageId, daysAgo]) => ({ stageId, on: ago(daysAgo) })),
-    targetPerM2: harvest.targetPerM2,
-  }));
+  return plantings.map(({ cropId, plantedDaysAgo, clearedDaysAgo, seen = {}, cloth, missedDaysAgo = [] }) =>
+    freshPlanting(cropId, ago(plantedDaysAgo), {
+      clearedOn: clearedDaysAgo === null ? null : ago(clearedDaysAgo),
+      signs: Object.entries(seen).map(([stageId, daysAgo]) => ({ stageId, on: ago(daysAgo) })),
+      targetPerM2: harvest.targetPerM2,
+      nights: cloth
+        ? [
+            {
+              kind: "cloth",
+              fromOn: ago(cloth.daysAgo),
+              untilOn: null,
+              start: cloth.start,
+              end: cloth.end,
+              wattsM2: null,
+            },
+          ]
+        : [],
+      missedNights: missedDaysAgo.map(ago),
+    }),
+  );
 }

@@ -119,7 +119,16 @@ export const underGlass: readonly DemoZone[] = [
       },
       unconfirmed: ["floodAtPct"],
     },
-    plantings: [{ cropId: "kalanchoe", plantedDaysAgo: 48, clearedDaysAgo: null, seen: { "short-days": 6 } }],
+    plantings: [
+      {
+        cropId: "kalanchoe",
+        plantedDaysAgo: 58,
+        clearedDaysAgo: null,
+        seen: { "short-days": 15 },
+        cloth: { daysAgo: 15, start: "17:30", end: "08:00" },
+        missedDaysAgo: [4],
+      },
+    ],
     truth: STEADY,
     harvest: { targetPerM2: 19, everyDays: 7, share: () => 1 },
     tankL: 100,

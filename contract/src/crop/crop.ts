@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { dateSchema, idSchema, labelSchema, versionSchema } from "../basics/basics.ts";
 
-/** A stage of a planting with its dates: seen to begin, or counted in days from the one before. */
+/** A stage of a planting with its dates: seen to begin, or when what drives the one before has been enough. */
 const stageTimeSchema = z.object({
   id: z.string(),
   name: z.string(),
@@ -10,6 +10,13 @@ const stageTimeSchema = z.object({
   to: dateSchema,
   seen: z.boolean(),
   picking: z.boolean(),
+  /** what drives it to its end: counted by the evening of the date that is looked at, of so much */
+  done: z.number(),
+  of: z.number(),
+  unit: z.string(),
+  /** earliest and latest it may begin, by air two degrees warmer or colder from today on; null where it has begun */
+  early: dateSchema.nullable(),
+  late: dateSchema.nullable(),
 });
 export type StageTime = z.infer<typeof stageTimeSchema>;
 

@@ -3,6 +3,8 @@ export { newSiteSchema, siteSchema, type DateForm, type NewSite, type Site } fro
 export {
   SYSTEM_NAMES,
   demandChoiceSchema,
+  freshPlanting,
+  nightProgrammeSchema,
   layoutSchema,
   newZoneSchema,
   zoneSchema,

@@ -50,6 +50,37 @@ function loose(definition: typeof first) {
   return definition.partial().required({ system: true });
 }
 
+const hourSchema = (name: string) =>
+  z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: () => `${name} must be a time of day, as 17:30.` });
+
+/** Cloth that is drawn, or lamps that burn, on the nights of a planting. */
+export const nightProgrammeSchema = z
+  .strictObject({
+    kind: z.enum(["cloth", "lamps"], { error: () => "The programme must be one of cloth, lamps." }),
+    fromOn: dateSchema,
+    /** its last evening; null while it goes on */
+    untilOn: dateSchema.nullable(),
+    /** clock times; those before noon are of the morning after */
+    start: hourSchema("The start"),
+    end: hourSchema("The end"),
+    wattsM2: quantitySchema("The lamps' power", 0, 500, "W/m²").nullable().default(null),
+  })
+  .superRefine(({ fromOn, untilOn, start, end }, context) => {
+    if (untilOn !== null && untilOn < fromOn)
+      context.addIssue({
+        code: "custom",
+        path: ["untilOn"],
+        message: `The last evening, ${untilOn}, must not lie before the first, ${fromOn}.`,
+      });
+    const ofNight = (clock: string): string => (clock < "12:00" ? `1${clock}` : `0${clock}`);
+    if (ofNight(end) <= ofNight(start))
+      context.addIssue({
+        code: "custom",
+        path: ["end"],
+        message: `The end must come after the start, ${start}, within one night from noon to noon; it is ${end}.`,
+      });
+  });
+
 const plantingSchema = z.strictObject({
   cropId: labelSchema("The crop"),
   plantedOn: dateSchema,
@@ -58,8 +89,16 @@ const plantingSchema = z.strictObject({
   signs: listSchema("Signs", z.strictObject({ stageId: labelSchema("The stage"), on: dateSchema }), 100),
   /** in kg or pieces, as the crop is sold */
   targetPerM2: quantitySchema("The yield aimed at", 0.01, 2000, "per m²").nullable().default(null),
+  nights: listSchema("Night programmes", nightProgrammeSchema, 20).default([]),
+  /** evenings on which the programme was not kept */
+  missedNights: listSchema("Missed nights", dateSchema, 400).default([]),
 });
 export type Planting = z.infer<typeof plantingSchema>;
+/** A planting of which no more is known than what stands since when. */
+export function freshPlanting(cropId: string, plantedOn: string, more: Partial<Planting> = {}): Planting {
+  return { cropId, plantedOn, clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], ...more };
+}
+export type NightProgramme = z.infer<typeof nightProgrammeSchema>;
 
 const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
 const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;

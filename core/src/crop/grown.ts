@@ -1,5 +1,6 @@
 import { addDays } from "../time/local-time.ts";
 import type { Crop, Stage } from "./crop.ts";
+import type { Nights } from "./night.ts";
 import type { Planting } from "./planting.ts";
 import { stageCourse, type DrivenStage, type StageSign } from "./stage-course.ts";
 import type { CropDay, StageDriver } from "./stage-driver.ts";
@@ -22,8 +23,8 @@ export interface StagePeriod {
 export interface CropClimate {
   /** lowest and highest of the air; null where it is not known */
   air(date: string): { readonly tMinC: number; readonly tMaxC: number } | null;
-  /** hours of daylight */
-  dayLengthH(date: string): number;
+  /** hours of day that a planting's nights leave it */
+  dayLengthH(date: string, nights: Nights): number | null;
 }
 
 /** A planting with its crop, whose stages move by the days that it lives through. */
@@ -31,6 +32,8 @@ export interface Grown extends Planting {
   readonly crop: Crop;
   /** the stages from planting on, or from the first day of a perennial's year on */
   periodsFrom(startOn: string): readonly StagePeriod[];
+  /** the same if it were so much warmer from a date on, °C */
+  periodsIf(startOn: string, warmer: { readonly fromOn: string; readonly byC: number }): readonly StagePeriod[];
 }
 
 /** No stages go on for longer: two years beside those of a long crop. */
@@ -41,6 +44,11 @@ export function driverOf({ baseC, usualC }: Crop, { driver, days }: Stage): Stag
   return driver ?? { kind: "thermal", degreeDays: days * (usualC.value - baseC.value), baseC: baseC.value };
 }
 
+/** First day of the year of a planting in which a date lies: its anniversary, for a perennial. */
+export function yearBegan({ crop, plantedOn }: Pick<Grown, "crop" | "plantedOn">, date: string): string {
+  return crop.perennial ? anniversaryBefore(plantedOn, date) : plantedOn;
+}
+
 /** A planting that grows through a climate; through its crop's usual one where none is given. */
 export function grow<P extends Planting>(planting: P, crop: Crop, climate: CropClimate | null = null): P & Grown {
   const known = new Map<string, readonly StagePeriod[]>();
@@ -48,10 +56,18 @@ export function grow<P extends Planting>(planting: P, crop: Crop, climate: CropC
     ...planting,
     crop,
     periodsFrom(startOn) {
-      const found = known.get(startOn) ?? periodsOf(crop, startOn, signsFrom(planting, startOn), climate);
+      const found = known.get(startOn) ?? periodsOf(crop, startOn, planting, climate);
       known.set(startOn, found);
       return found;
     },
+    periodsIf: (startOn, { fromOn, byC }) =>
+      periodsOf(crop, startOn, planting, {
+        air(date) {
+          const { tMinC, tMaxC } = climate?.air(date) ?? { tMinC: crop.usualC.value, tMaxC: crop.usualC.value };
+          return date < fromOn ? { tMinC, tMaxC } : { tMinC: tMinC + byC, tMaxC: tMaxC + byC };
+        },
+        dayLengthH: (date, nights) => climate?.dayLengthH(date, nights) ?? null,
+      }),
   };
 }
 
@@ -67,11 +83,12 @@ function signsFrom({ plantedOn, signs }: Planting, startOn: string): readonly St
 function periodsOf(
   crop: Crop,
   startOn: string,
-  signs: readonly StageSign[],
+  planting: Planting,
   climate: CropClimate | null,
 ): readonly StagePeriod[] {
+  const signs = signsFrom(planting, startOn);
   const stages = crop.stages.map((stage): DrivenStage => ({ id: stage.id, driver: driverOf(crop, stage) }));
-  const { stages: courses } = stageCourse({ startOn, stages, signs, days: daysFrom(startOn, crop, climate) });
+  const { stages: courses } = stageCourse({ startOn, stages, signs, days: daysFrom(startOn, crop, planting, climate) });
   return courses.flatMap(({ startsOn, endsOn, seen, of, unit, sums }, at): StagePeriod[] => {
     const stage = crop.stages[at];
     if (!stage || startsOn === null) return [];
@@ -81,13 +98,18 @@ function periodsOf(
 }
 
 /** Day after day; what is not known of one is as in the crop's usual climate, where every counted day counts. */
-function* daysFrom(startOn: string, { usualC, stages }: Crop, climate: CropClimate | null): Generator<CropDay> {
+function* daysFrom(
+  startOn: string,
+  { usualC, stages }: Crop,
+  nights: Nights,
+  climate: CropClimate | null,
+): Generator<CropDay> {
   const counted = stages.map(({ driver }) => driver).find((driver) => driver?.kind === "cycles");
   const usual = { tMinC: usualC.value, tMaxC: usualC.value };
   let date = startOn;
   for (let day = 0; day < LONGEST_DAYS; day++) {
     const air = climate?.air(date) ?? usual;
-    yield { date, ...air, ...(counted && { dayLengthH: climate?.dayLengthH(date) ?? countsAt(counted) }) };
+    yield { date, ...air, ...(counted && { dayLengthH: climate?.dayLengthH(date, nights) ?? countsAt(counted) }) };
     date = addDays(date, 1);
   }
 }
@@ -95,4 +117,17 @@ function* daysFrom(startOn: string, { usualC, stages }: Crop, climate: CropClima
 /** A day length that the driver counts. */
 function countsAt({ of, criticalH }: Extract<StageDriver, { kind: "cycles" }>): number {
   return of === "short" ? criticalH - 1 : criticalH + 1;
+}
+
+/** The anniversary of planting with which a perennial's year began. */
+function anniversaryBefore(plantedOn: string, date: string): string {
+  const inYear = (year: number): string => `${year}${plantedOn.slice(4)}`;
+  const year = Number(date.slice(0, 4));
+  const began = date >= inYear(year) ? inYear(year) : inYear(year - 1);
+  // A planting of 29 February has its anniversary on 1 March.
+  const valid =
+    began.endsWith("-02-29") && new Date(`${began}T00:00:00Z`).getUTCDate() !== 29
+      ? `${began.slice(0, 4)}-03-01`
+      : began;
+  return valid > plantedOn ? valid : plantedOn;
 }

@@ -1,10 +1,11 @@
 import type { Crop } from "./crop.ts";
 import type { Grown } from "./grown.ts";
+import type { Nights } from "./night.ts";
 import type { StageSign } from "./stage-course.ts";
 import { cropStateOn, type CropState } from "./stage-on.ts";
 
 /** One crop's time in a zone. A zone has one after the other. */
-export interface Planting {
+export interface Planting extends Nights {
   readonly cropId: string;
   readonly plantedOn: string;
   /** first day without the crop; null while it stands */

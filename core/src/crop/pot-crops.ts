@@ -136,6 +136,7 @@ export const blueberry: Crop = {
       id: "after",
       name: "After harvest",
       days: 80,
+      driver: { kind: "days", days: 80 },
       kcEnd: 0.8,
       leafAreaEnd: 1.8,
       rootDepthEndM: 0.3,
@@ -146,6 +147,7 @@ export const blueberry: Crop = {
       id: "leaffall",
       name: "Leaf fall",
       days: 20,
+      driver: { kind: "days", days: 20 },
       kcEnd: 0.35,
       leafAreaEnd: 0.1,
       rootDepthEndM: 0.3,
@@ -156,6 +158,7 @@ export const blueberry: Crop = {
       id: "dormant",
       name: "Dormant",
       days: 105,
+      driver: { kind: "days", days: 105 },
       kcEnd: 0.3,
       leafAreaEnd: 0.1,
       rootDepthEndM: 0.3,
@@ -219,6 +222,7 @@ export const kalanchoe: Crop = {
       id: "short-days",
       name: "Short days",
       days: 42,
+      driver: { kind: "cycles", count: 42, of: "short", criticalH: 12 },
       kcEnd: 0.55,
       leafAreaEnd: 2,
       rootDepthEndM: 0.1,
@@ -245,7 +249,8 @@ export const kalanchoe: Crop = {
   ecZeroYieldMsCm: { value: 7, source: "a pot plant of middling salt tolerance; assumed", assumed: true },
   sources: {
     stages: {
-      source: "six weeks of short days before flower, a few of long days before; usual practice, note what you see",
+      source:
+        "six weeks of days under 12 h before flower, Schwabe (1969) in Evans, The Induction of Flowering; long days and lengths by usual practice, note what you see",
       assumed: true,
     },
     kc: { source: "a succulent under cover; assumed", assumed: true },

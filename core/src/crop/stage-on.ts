@@ -1,23 +1,10 @@
 import { addDays, daysBetween } from "../time/local-time.ts";
 import type { Crop } from "./crop.ts";
-import type { Grown, StagePeriod } from "./grown.ts";
+import { yearBegan, type Grown, type StagePeriod } from "./grown.ts";
 import type { StageSign } from "./stage-course.ts";
 
 /** An annual that nobody has cleared is taken to stand so long after its last stage, as picking may be drawn out. Assumed. */
 const STANDS_ON_DAYS = 120;
-
-/** The anniversary of planting with which a perennial's year began. */
-function yearOf(plantedOn: string, date: string): string {
-  const inYear = (year: number): string => `${year}${plantedOn.slice(4)}`;
-  const year = Number(date.slice(0, 4));
-  const began = date >= inYear(year) ? inYear(year) : inYear(year - 1);
-  // A planting of 29 February has its anniversary on 1 March.
-  const valid =
-    began.endsWith("-02-29") && new Date(`${began}T00:00:00Z`).getUTCDate() !== 29
-      ? `${began.slice(0, 4)}-03-01`
-      : began;
-  return valid > plantedOn ? valid : plantedOn;
-}
 
 /** What the stage asks for on one date, between the ends of the stage before and its own. */
 export interface CropState {
@@ -83,7 +70,7 @@ export function signFault(
 export function cropStateOn(grown: Grown, date: string): CropState | null {
   const { crop, plantedOn } = grown;
   if (date < plantedOn) return null;
-  const periods = grown.periodsFrom(crop.perennial ? yearOf(plantedOn, date) : plantedOn);
+  const periods = grown.periodsFrom(yearBegan(grown, date));
   const last = periods.at(-1);
   const isOver = last !== undefined && date >= last.endsOn;
   if (isOver && !crop.perennial && date >= addDays(last.endsOn, STANDS_ON_DAYS)) return null;

@@ -1,9 +1,9 @@
 import type { CropStation, NewSign, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { Planting } from "@sprunel/contract/site";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { plantingOn, signFault, standingOn, type Grown, type Standing } from "@sprunel/core/crop";
+import { plantingOn, signFault, standingOn, yearBegan, type Grown, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
-import { addDays } from "@sprunel/core/time";
+import { addDays, daysBetween } from "@sprunel/core/time";
 import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -44,12 +44,13 @@ export function cropService(scope: Scope) {
     async station(asked: string | undefined): Promise<CropStation> {
       await scope.site.current();
       const date = await scope.site.dateOr(asked);
+      const today = await scope.site.dateOr(undefined);
       const since = addDays(date, -SHOWN_DAYS);
       const zones = await scope.zones();
       return {
         date,
         plantings: zones.flatMap((zone) =>
-          zone.grown.map((planting) => timesOf(zone, planting)).filter((times) => endOf(times) > since),
+          zone.grown.map((planting) => timesOf(zone, planting, date, today)).filter((times) => endOf(times) > since),
         ),
       };
     },
@@ -63,7 +64,7 @@ export function cropService(scope: Scope) {
         zoneId,
         version: zone.version,
         date,
-        planting: planting && timesOf(zone, planting),
+        planting: planting && timesOf(zone, planting, date, await scope.site.dateOr(undefined)),
         now: standing && asksOf(zone, standing),
       };
     },
@@ -88,10 +89,19 @@ export function cropService(scope: Scope) {
   };
 }
 
-/** A planting's stages, cut where it was cleared. */
-function timesOf({ id, name }: StoredZone, planting: Grown): PlantingTime {
+/** How much warmer or colder than expected the air may stay, °C: so much do months of one kind differ. Assumed. */
+const SPREAD_C = 2;
+
+/** A planting's stages in the year of a date, cut where it was cleared; when those to come may begin at the earliest and latest. */
+function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today: string): PlantingTime {
   const { plantedOn, clearedOn, crop } = planting;
   const ends = clearedOn ?? "9999-12-31";
+  const startOn = yearBegan(planting, date);
+  const starts = (byC: number) =>
+    new Map(
+      planting.periodsIf(startOn, { fromOn: today, byC }).map(({ stage, startsOn }) => [stage.id, startsOn] as const),
+    );
+  const [early, late] = [starts(SPREAD_C), starts(-SPREAD_C)];
   return {
     zoneId: id,
     zoneName: name,
@@ -99,15 +109,20 @@ function timesOf({ id, name }: StoredZone, planting: Grown): PlantingTime {
     plantedOn,
     clearedOn,
     stages: planting
-      .periodsFrom(plantedOn)
+      .periodsFrom(startOn)
       .filter(({ startsOn }) => startsOn < ends)
-      .map(({ stage, startsOn, endsOn, seen }) => ({
+      .map(({ stage, startsOn, endsOn, seen, of, unit, sums }) => ({
         id: stage.id,
         name: stage.name,
         from: startsOn,
         to: endsOn < ends ? endsOn : ends,
         seen,
         picking: stage.picking ?? false,
+        done: sums[Math.min(daysBetween(startsOn, date), daysBetween(startsOn, endsOn) - 1)] ?? 0,
+        of,
+        unit,
+        early: startsOn > today ? (early.get(stage.id) ?? null) : null,
+        late: startsOn > today ? (late.get(stage.id) ?? null) : null,
       })),
   };
 }

@@ -1,6 +1,5 @@
 import type { Site } from "@sprunel/contract/site";
-import { dayLength } from "@sprunel/core/climate";
-import { cropById, grow, type CropClimate } from "@sprunel/core/crop";
+import { cropById, grow, programmesOn, unbrokenDarkH, type CropClimate } from "@sprunel/core/crop";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
 import type { Grow } from "../scope/scope.ts";
@@ -49,9 +48,9 @@ export function growth(weather: WeatherService): Grow {
         if (day) return airOf(day, houseId);
         return date > lastDate ? beyond : null;
       },
-      dayLengthH(date) {
-        const { latitudeDeg, longitudeDeg } = site;
-        const known = lengths.get(date) ?? dayLength({ latitudeDeg, longitudeDeg, date, twilight: "civil" }).dayLengthH;
+      dayLengthH(date, nights) {
+        if (programmesOn(nights, date).length > 0) return 24 - unbrokenDarkH(site, date, nights);
+        const known = lengths.get(date) ?? 24 - unbrokenDarkH(site, date, {});
         lengths.set(date, known);
         return known;
       },

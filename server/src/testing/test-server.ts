@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import type { NewSite, NewZone } from "@sprunel/contract/site";
+import { freshPlanting, type NewSite, type NewZone } from "@sprunel/contract/site";
 import type { Knex } from "knex";
 import { onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
@@ -44,7 +44,7 @@ export const zone: NewZone = {
   waters: [],
   layout: null,
   demand: null,
-  plantings: [{ cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null, signs: [], targetPerM2: null }],
+  plantings: [freshPlanting("courgette", "2026-05-01")],
 };
 
 /** The same in bags with drippers, planted with melons. */
@@ -65,7 +65,7 @@ export const bags: NewZone = {
     pulseSharePct: 4,
   },
   unconfirmed: [],
-  plantings: [{ cropId: "melon-netted", plantedOn: "2026-04-25", clearedOn: null, signs: [], targetPerM2: null }],
+  plantings: [freshPlanting("melon-netted", "2026-04-25")],
 };
 
 export function newFolder(): string {

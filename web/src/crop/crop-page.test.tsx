@@ -20,7 +20,8 @@ describe("the crop of a zone", () => {
     expect(screen.getByRole("row", { name: /Kc.*FAO-56, table 12.*0\.85/ })).not.toHaveTextContent("assumed ·");
     expect(screen.getByRole("row", { name: /Drain.*28/ })).toHaveTextContent("assumed ·");
     expect(screen.getByRole("group", { name: "Stages of this planting" })).toHaveTextContent(/Flowering.*seen 21 May/);
-    expect(screen.getByText("Thu 2 Jul")).toBeVisible();
+    expect(screen.getByText("Thu 2 Jul ± 3 d")).toBeVisible();
+    expect(screen.getByRole("group", { name: "Stages of this planting" })).toHaveTextContent(/Fill108 of 288 °C·d/);
   });
 
   it("reads in US units on a site that uses them", async () => {

@@ -11,6 +11,7 @@ import styles from "./crop.module.css";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
+import { startWords } from "./stage-words.ts";
 import { useDates } from "../units/dates.tsx";
 import { SetUpLink } from "../place/set-up-link.tsx";
 
@@ -152,10 +153,10 @@ function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) 
     <>
       <h2>Next in this crop</h2>
       <dl className={styles["next"]}>
-        {coming.map(({ id, name, from }) => (
-          <div key={id}>
-            <dt>{dates.show(from, "weekday")}</dt>
-            <dd>{name}</dd>
+        {coming.map((stage) => (
+          <div key={stage.id}>
+            <dt>{startWords(stage, dates, "weekday")}</dt>
+            <dd>{stage.name}</dd>
           </div>
         ))}
         {last && last.to > date && (

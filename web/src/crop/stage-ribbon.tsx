@@ -1,8 +1,8 @@
 import type { StageTime } from "@sprunel/contract/crop";
-import { daysBetween } from "@sprunel/core/time";
 import { namesOn, placeOf, type Calendar } from "./calendar.ts";
 import styles from "./stage-ribbon.module.css";
-import { useDates, type Dates } from "../units/dates.tsx";
+import { useDates } from "../units/dates.tsx";
+import { kindOf, spreadDays, startWords, useProgress } from "./stage-words.ts";
 
 /** From here on a date's label stands before its line: after it, it would leave the page. */
 const LABEL_FITS_PCT = 85;
@@ -44,6 +44,14 @@ export function StageRibbon({
   roomy?: boolean;
 }) {
   const dates = useDates();
+  const progress = useProgress();
+  const words = (stage: StageTime): string => {
+    const kind = kindOf(stage, date);
+    if (kind === "now") return progress(stage);
+    return kind === "over"
+      ? `${stage.seen ? "seen" : "from"} ${dates.show(stage.from, "day")}`
+      : startWords(stage, dates, "day");
+  };
   return (
     <ol className={`${styles["ribbon"] ?? ""} ${roomy ? (styles["roomy"] ?? "") : ""}`}>
       {stages
@@ -56,23 +64,27 @@ export function StageRibbon({
               className={styles[kindOf(stage, date)]}
               data-picking={stage.picking || undefined}
               style={{ left: `${left}%`, width: `calc(${right - left}% - 2px)` }}
-              title={`${stage.name}, ${dates.show(stage.from, "day")} to ${dates.show(stage.to, "day")}${stage.seen ? ", seen" : ""}`}
+              title={`${stage.name}, ${dates.show(stage.from, "day")} to ${dates.show(stage.to, "day")}${stage.seen ? ", seen" : ""}; ${progress(stage)}`}
             >
               <span>{stage.name}</span>
-              {roomy && <small>{wordsOf(stage, date, dates)}</small>}
+              {roomy && <small>{words(stage)}</small>}
             </li>
           );
         })}
+      {roomy &&
+        stages
+          .filter((stage) => spreadDays(stage) !== null)
+          .map(({ id, early, late }) => (
+            <li
+              key={`${id} spread`}
+              aria-hidden
+              className={styles["spread"]}
+              style={{
+                left: `${placeOf(early ?? "", calendar)}%`,
+                width: `${placeOf(late ?? "", calendar) - placeOf(early ?? "", calendar)}%`,
+              }}
+            />
+          ))}
     </ol>
   );
-}
-
-function kindOf({ from, to }: StageTime, date: string): "over" | "now" | "ahead" {
-  if (to <= date) return "over";
-  return from <= date ? "now" : "ahead";
-}
-
-function wordsOf({ from, to, seen }: StageTime, date: string, dates: Dates): string {
-  if (from <= date && date < to) return `day ${daysBetween(from, date) + 1} of ${daysBetween(from, to)}`;
-  return `${seen ? "seen" : "from"} ${dates.show(from, "day")}`;
 }

@@ -1,6 +1,13 @@
 import { COVER_START, standOf, type Stand } from "@sprunel/core/site";
 import { SYSTEMS } from "@sprunel/core/systems";
-import { layoutSchema, type Layout, type Planting, type System, type Zone } from "@sprunel/contract/site";
+import {
+  freshPlanting,
+  layoutSchema,
+  type Layout,
+  type Planting,
+  type System,
+  type Zone,
+} from "@sprunel/contract/site";
 import { DomainError } from "@sprunel/core/working";
 import { startValues, zoneFields } from "./zone-fields.ts";
 
@@ -20,15 +27,8 @@ export interface FormValues {
   shares?: Record<string, number | null>;
   definition?: Record<string, number | string | null> & { system?: System };
   demand?: Zone["demand"];
-  planting?:
-    | {
-        cropId?: string;
-        plantedOn?: string;
-        clearedOn?: string | null;
-        signs?: Planting["signs"];
-        targetPerM2?: number | null;
-      }
-    | undefined;
+  /** with what stands of it and is typed elsewhere */
+  planting?: Partial<Planting> | undefined;
 }
 
 /** What the form of a new zone starts with. */
@@ -96,13 +96,11 @@ export function zoneOf(
   const planted =
     planting?.cropId && planting.plantedOn
       ? [
-          {
-            cropId: planting.cropId,
-            plantedOn: planting.plantedOn,
+          freshPlanting(planting.cropId, planting.plantedOn, {
+            ...planting,
             clearedOn: planting.clearedOn || null,
-            signs: planting.signs ?? [],
             targetPerM2: planting.targetPerM2 ?? null,
-          },
+          }),
         ]
       : [];
   return {

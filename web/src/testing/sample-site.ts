@@ -4,7 +4,7 @@ import type { ZoneHarvest } from "@sprunel/contract/harvest";
 import type { ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
-import type { NewZone, SetUp, Site, System, Zone } from "@sprunel/contract/site";
+import { freshPlanting, type NewZone, type SetUp, type Site, type System, type Zone } from "@sprunel/contract/site";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { WaterStation } from "@sprunel/contract/water";
 import { CROPS } from "@sprunel/core/crop";
@@ -128,7 +128,7 @@ export function zoneOf(system: System, more: Partial<Zone> = {}): Zone {
     layout: { beds: 10, lengthM: 20, ...SYSTEMS[system].layout },
     unconfirmed: ["transmissionPct"],
     waters: [],
-    plantings: [{ cropId: "butterhead", plantedOn: "2026-05-20", clearedOn: null, signs: [], targetPerM2: 4.5 }],
+    plantings: [freshPlanting("butterhead", "2026-05-20", { targetPerM2: 4.5 })],
     ...more,
   };
 }

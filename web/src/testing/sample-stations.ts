@@ -59,6 +59,7 @@ export const rootStation: RootStation = {
   ],
 };
 
+const over = { done: 192, of: 192, unit: "°C·d", early: null, late: null };
 const melons: PlantingTime = {
   zoneId: 1,
   zoneName: "Melon bags",
@@ -66,10 +67,16 @@ const melons: PlantingTime = {
   plantedOn: "2026-04-20",
   clearedOn: null,
   stages: [
-    { id: "leaf", name: "Leaf growth", from: "2026-04-20", to: "2026-05-21", seen: false, picking: false },
-    { id: "flowering", name: "Flowering", from: "2026-05-21", to: "2026-06-08", seen: true, picking: false },
-    { id: "fill", name: "Fill", from: "2026-06-08", to: "2026-07-02", seen: false, picking: false },
-    { id: "ripening", name: "Ripening", from: "2026-07-02", to: "2026-07-18", seen: false, picking: true },
+    { id: "leaf", name: "Leaf growth", from: "2026-04-20", to: "2026-05-21", seen: false, picking: false, ...over },
+    { id: "flowering", name: "Flowering", from: "2026-05-21", to: "2026-06-08", seen: true, picking: false, ...over },
+    {
+      ...{ id: "fill", name: "Fill", from: "2026-06-08", to: "2026-07-02", seen: false, picking: false },
+      ...{ ...over, done: 108, of: 288 },
+    },
+    {
+      ...{ id: "ripening", name: "Ripening", from: "2026-07-02", to: "2026-07-18", seen: false, picking: true },
+      ...{ ...over, done: 0, early: "2026-06-30", late: "2026-07-05" },
+    },
   ],
 };
 

@@ -1,4 +1,4 @@
-import type { NewZone } from "@sprunel/contract/site";
+import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone, type TestServer } from "../../testing/test-server.ts";
 
@@ -11,9 +11,7 @@ const NAMES = [
   "Fennel field",
   "Water spinach basin",
 ];
-const planted: NewZone["plantings"] = [
-  { cropId: "courgette", plantedOn: "2026-05-10", clearedOn: null, signs: [], targetPerM2: 6 },
-];
+const planted: NewZone["plantings"] = [freshPlanting("courgette", "2026-05-10", { targetPerM2: 6 })];
 
 /** The seven zones of the sample files, at a day after all of them. */
 async function nursery(): Promise<TestServer> {
