@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { rootZone } from "./course/root-zone.ts";
-import { cropById } from "./crop/library.ts";
+import { cropById } from "./crop/library/library.ts";
 import { grownByDays } from "./crop/grown.ts";
 import { cropStateOn } from "./crop/stage-on.ts";
 import type { Demand } from "./plan/demand-input.ts";

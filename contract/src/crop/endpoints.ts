@@ -1,6 +1,14 @@
 import { z } from "zod";
 import { idParamSchema } from "../basics/basics.ts";
 import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
+import {
+  changedOwnCropSchema,
+  cropFileSchema,
+  cropIdSchema,
+  cropLibrarySchema,
+  libraryCropSchema,
+  newOwnCropSchema,
+} from "./crop-definition.ts";
 import { cropStationSchema, newSignSchema, signParamsSchema, zoneCropSchema } from "./crop.ts";
 
 export const getCropStation = endpoint({
@@ -37,4 +45,65 @@ export const takeSignBack = endpoint({
   params: oneParams.extend(signParamsSchema.shape),
   query: z.object({ version: idParamSchema }),
   answer: zoneCropSchema,
+});
+
+const cropParams = z.object({ id: cropIdSchema });
+
+export const getCropLibrary = endpoint({
+  method: "get",
+  path: "/api/crops",
+  summary: "The library's crops and one's own",
+  answer: cropLibrarySchema,
+});
+
+export const getCrop = endpoint({
+  method: "get",
+  path: "/api/crops/:id",
+  summary: "A crop with every figure and where it is from",
+  params: cropParams,
+  answer: libraryCropSchema,
+});
+
+export const addOwnCrop = endpoint({
+  method: "post",
+  path: "/api/crops",
+  summary: "A crop of one's own, begun from the nearest one",
+  body: newOwnCropSchema,
+  answer: libraryCropSchema,
+  status: 201,
+});
+
+export const changeOwnCrop = endpoint({
+  method: "put",
+  path: "/api/crops/:id",
+  summary: "Figures of a crop of one's own; 409 when the version is old",
+  params: cropParams,
+  body: changedOwnCropSchema,
+  answer: libraryCropSchema,
+});
+
+export const removeOwnCrop = endpoint({
+  method: "delete",
+  path: "/api/crops/:id",
+  summary: "A crop of one's own that stands in no zone and never stood in one",
+  params: cropParams,
+  answer: cropLibrarySchema,
+});
+
+export const getCropFile = endpoint({
+  method: "get",
+  path: "/api/crops/:id/file",
+  summary: "A crop as a file that another site can read",
+  params: cropParams,
+  answer: cropFileSchema,
+});
+
+export const importCrop = endpoint({
+  method: "post",
+  path: "/api/crops/imports",
+  summary: "A crop's file as a crop of one's own; refused whole with the place of what cannot be",
+  body: cropFileSchema,
+  answer: libraryCropSchema,
+  status: 201,
+  takesFiles: true,
 });

@@ -1,3 +1,25 @@
 export { computeStageDates } from "./compute.ts";
 export type { CropStation, NewSign, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
-export { addSign, getCropStation, getZoneCrop, takeSignBack } from "./endpoints.ts";
+export {
+  CROP_FILE_FORMAT,
+  cropDefinitionSchema,
+  cropFileSchema,
+  definitionOf,
+  type CropDefinition,
+  type CropFile,
+  type CropLibrary,
+  type LibraryCrop,
+} from "./crop-definition.ts";
+export {
+  addOwnCrop,
+  addSign,
+  changeOwnCrop,
+  getCrop,
+  getCropFile,
+  getCropLibrary,
+  getCropStation,
+  getZoneCrop,
+  importCrop,
+  removeOwnCrop,
+  takeSignBack,
+} from "./endpoints.ts";

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
+import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, keptTargetSchema, newMixSchema } from "../feed/feed.ts";
@@ -104,6 +105,16 @@ export const siteFileSchema = z
           madeIn: nameSchema,
           asked: askedSchema,
           result: recipeResultSchema,
+        }),
+      )
+      .default([]),
+    /** crops of one's own, under the ids that plantings name */
+    ownCrops: z
+      .array(
+        z.strictObject({
+          id: nameSchema,
+          basedOn: nameSchema.nullable(),
+          crop: cropDefinitionSchema,
         }),
       )
       .default([]),

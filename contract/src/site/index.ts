@@ -2,6 +2,7 @@ export { addSite, addZone, archiveZone, copyZone, deleteZone, getSetUp, updateSi
 export { newSiteSchema, siteSchema, type DateForm, type NewSite, type Site } from "./site.ts";
 export {
   SYSTEM_NAMES,
+  cropChoiceOf,
   demandChoiceSchema,
   freshPlanting,
   nightProgrammeSchema,

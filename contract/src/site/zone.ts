@@ -1,3 +1,4 @@
+import { CROP_GROUPS, type Crop } from "@sprunel/core/crop";
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
 import { ZONE_DEMAND_METHODS, type ZoneDemandMethod } from "@sprunel/core/plan";
@@ -235,9 +236,40 @@ const cropChoiceSchema = z.object({
   id: z.string(),
   name: z.string(),
   soldAs: soldAsSchema,
+  group: z.enum(CROP_GROUPS),
   stages: z.array(z.object({ id: z.string(), name: z.string(), days: z.number() })),
+  removal: z.object({ nKgT: z.number(), pKgT: z.number(), kKgT: z.number() }),
+  /** EC of the saturated extract at which yield in soil begins to fall, and at which it is nothing */
+  salt: z.object({ thresholdMsCm: z.number(), zeroMsCm: z.number(), source: z.string() }),
 });
 export type CropChoice = z.infer<typeof cropChoiceSchema>;
+
+/** What forms offer of a crop. */
+export function cropChoiceOf({
+  id,
+  name,
+  group,
+  soldAs,
+  stages,
+  removal,
+  ecThresholdMsCm,
+  ecZeroYieldMsCm,
+}: Crop): CropChoice {
+  const { nKgT, pKgT, kKgT } = removal;
+  return {
+    id,
+    name,
+    group,
+    soldAs,
+    stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
+    removal: { nKgT, pKgT, kKgT },
+    salt: {
+      thresholdMsCm: ecThresholdMsCm.value,
+      zeroMsCm: ecZeroYieldMsCm.value,
+      source: ecThresholdMsCm.source,
+    },
+  };
+}
 
 export const setUpSchema = z
   .object({

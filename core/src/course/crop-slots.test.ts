@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Crop } from "../crop/crop.ts";
-import { CROPS } from "../crop/library.ts";
+import { CROPS } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES } from "../site/zones-for-tests.ts";

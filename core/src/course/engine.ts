@@ -1,4 +1,4 @@
-import { CROPS } from "../crop/library.ts";
+import { CROPS } from "../crop/library/library.ts";
 
 /** Counted up whenever a root zone would stand otherwise after the same hours. */
 const ENGINE_VERSION = 5;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { cropById } from "../crop/library.ts";
+import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";

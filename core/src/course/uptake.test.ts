@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { cropById } from "../crop/library.ts";
+import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { uptakeOf } from "./uptake.ts";

@@ -2,7 +2,7 @@ import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
 import type { StageDriver } from "./stage-driver.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
-interface LibraryFigure {
+export interface LibraryFigure {
   readonly value: number;
   readonly source: string;
   readonly assumed?: true;
@@ -23,6 +23,8 @@ export interface Stage {
   readonly drainTargetPct: number;
   /** dry-down wished in the first days, to send roots down: added to the soil's trigger, % of available water */
   readonly drierPct: number;
+  /** id of the published feed that it drinks */
+  readonly feed?: string;
   /** whether fruit comes off in it */
   readonly picking?: true;
 }
@@ -31,9 +33,44 @@ export interface Stage {
 export type SoldAs =
   { readonly kind: "mass" } | { readonly kind: "piece"; readonly one: string; readonly many: string };
 
+export const CROP_GROUPS = [
+  "vine fruit",
+  "beans",
+  "berries",
+  "leaf",
+  "roots and bulbs",
+  "cut flowers",
+  "pots",
+  "hedges",
+  "field rows",
+  "flooded",
+] as const;
+export type CropGroup = (typeof CROP_GROUPS)[number];
+
+type Span = readonly [from: number, to: number];
+
+/** Air and light that a crop does well in. */
+export interface Bands extends Omit<LibraryFigure, "value"> {
+  /** mean temperature while it is light, and while it is dark, °C */
+  readonly dayC: Span;
+  readonly nightC: Span;
+  /** light on the crop in a day: the least that it grows well on, and where more is no better, mol/m² */
+  readonly lightMolM2: Span;
+  /** from this humidity on fungi and tip burn gain, % */
+  readonly mostRhPct: number;
+}
+
+/** kg of nutrient in a tonne of what is taken off. */
+export interface Removal extends Omit<LibraryFigure, "value"> {
+  readonly nKgT: number;
+  readonly pKgT: number;
+  readonly kKgT: number;
+}
+
 export interface Crop {
   readonly id: string;
   readonly name: string;
+  readonly group: CropGroup;
   readonly soldAs: SoldAs;
   /** it goes through its stages anew each year */
   readonly perennial?: true;
@@ -53,6 +90,8 @@ export interface Crop {
   /** EC of the saturated extract at which yield in soil begins to fall, and at which it is nothing */
   readonly ecThresholdMsCm: LibraryFigure;
   readonly ecZeroYieldMsCm: LibraryFigure;
+  readonly removal: Removal;
+  readonly bands: Bands;
   /** where stage lengths, Kc, leaf areas and root depths come from */
   readonly sources: Readonly<
     Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", Omit<LibraryFigure, "value">>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../time/local-time.ts";
-import { cropById } from "./library.ts";
+import { cropById } from "./library/library.ts";
 import { grownByDays } from "./grown.ts";
 import { cropStateOn, signFault } from "./stage-on.ts";
 

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { chargeBalance } from "../chemistry/ions.ts";
-import { CROPS } from "../crop/library.ts";
+import { CROPS } from "../crop/library/library.ts";
 import { checkTarget, PUBLISHED_TARGETS } from "./published-targets.ts";
 import { stageTarget } from "./targets.ts";
 
 const targets = CROPS.flatMap((crop) =>
-  crop.stages.map((stage) => ({ crop: crop.id, stage: stage.id, target: stageTarget(crop.id, stage.id) })),
+  crop.stages.map((stage) => ({ crop: crop.id, stage: stage.id, target: stageTarget(stage) })),
 );
 
 describe("the library of targets", () => {
@@ -15,7 +15,7 @@ describe("the library of targets", () => {
   });
 
   it("has none for what it does not know", () => {
-    expect(stageTarget("triffid", "leaf")).toBeNull();
+    expect([stageTarget({}), stageTarget({ feed: "triffid" })]).toEqual([null, null]);
   });
 });
 

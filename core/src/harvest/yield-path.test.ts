@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { grow } from "../crop/grown.ts";
-import { cropById } from "../crop/library.ts";
+import { cropById } from "../crop/library/library.ts";
 import { addDays } from "../time/local-time.ts";
 import { goneByWarmth, pickedAmount, pickedSoFar, pickingTime, yieldPath } from "./yield-path.ts";
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { saturationVapourPressureKpa } from "../climate/air.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
-import { cropById } from "../crop/library.ts";
+import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import type { System } from "../site/zone.ts";

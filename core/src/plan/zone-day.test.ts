@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { sunTimes } from "../climate/sun-times.ts";
-import { cropById } from "../crop/library.ts";
+import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { clockSeconds } from "../time/clock.ts";

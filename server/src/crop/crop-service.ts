@@ -133,7 +133,7 @@ function endOf({ stages, clearedOn, plantedOn }: PlantingTime): string {
 
 function asksOf({ definition }: StoredZone, { crop, state }: Standing): ZoneCrop["now"] {
   const { stage } = state.period;
-  const target = stageTarget(crop.id, stage.id);
+  const target = stageTarget(stage);
   const said = ({ source, assumed = false }: { readonly source: string; readonly assumed?: boolean }) => ({
     source,
     assumed,

@@ -1,7 +1,8 @@
 import type { Site } from "@sprunel/contract/site";
-import { cropById, grow, programmesOn, unbrokenDarkH, type CropClimate } from "@sprunel/core/crop";
+import { cropById, grow, programmesOn, unbrokenDarkH, type Crop, type CropClimate } from "@sprunel/core/crop";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
+import { cropsOf } from "./library-service.ts";
 import type { Grow } from "../scope/scope.ts";
 import type { StoredZone, ZoneRecord } from "../scope/zone-store.ts";
 
@@ -59,8 +60,10 @@ export function growth(weather: WeatherService): Grow {
 
   return async (zones, scope) => {
     const site = await scope.site.find();
+    const crops = await cropsOf(scope);
+    const cropOf = (id: string): Crop => crops.get(id) ?? cropById(id);
     if (!site || zones.length === 0)
-      return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropById(one.cropId))) }));
+      return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId))) }));
     const today = localDate(scope.clock(), site.timeZone);
     const days = await weather.days(site, addDays(today, -FOLLOWED_DAYS), addDays(today, AHEAD_DAYS), scope);
     if (!last || !isSame(last.days, days)) {
@@ -70,10 +73,10 @@ export function growth(weather: WeatherService): Grow {
     const { climates } = last;
     return zones.map((zone) => {
       const known = grown.get(zone);
-      if (known) return known;
+      if (known?.grown.every(({ crop }) => crop === cropOf(crop.id))) return known;
       const climate = climates.get(zone.houseId) ?? climateOf(site, days, zone.houseId);
       climates.set(zone.houseId, climate);
-      const stored = { ...zone, grown: zone.plantings.map((one) => grow(one, cropById(one.cropId), climate)) };
+      const stored = { ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId), climate)) };
       grown.set(zone, stored);
       return stored;
     });

@@ -28,7 +28,7 @@ export function feedService(scope: Scope, plans: PlanService) {
       const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
       const standing = standingOn(zone.grown, date);
       const own = ownTarget(await store.target(id), standing);
-      const library = standing && stageTarget(standing.crop.id, standing.state.period.stage.id);
+      const library = standing && stageTarget(standing.state.period.stage);
       const records = await feedRecords(scope, site.id, date);
       return {
         zoneId: id,

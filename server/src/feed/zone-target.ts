@@ -38,8 +38,7 @@ export function keptFor(target: FeedTarget, standing: Standing | null): KeptTarg
 /** What is in the water that a zone gets on a date: of its target, where it is fed from tanks. */
 export function fedOn({ targets, settings }: Held, { id, grown }: StoredZone, date: string): Fed | null {
   const standing = standingOn(grown, date);
-  const target =
-    ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  const target = ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.state.period.stage));
   if (!target || !(settings.get(id) ?? USUAL).mixed) return null;
   return solvedIn(target);
 }
@@ -59,8 +58,7 @@ function solvedIn(target: Pick<FeedTarget, "ions" | "ph">): Fed {
 /** What a zone asks for: its own target, or else the library's of its stage. */
 export function askedIn({ targets, settings }: Held, { id, grown }: StoredZone, date: string): Asked | null {
   const standing = standingOn(grown, date);
-  const target =
-    ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.crop.id, standing.state.period.stage.id));
+  const target = ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.state.period.stage));
   const { wishes, mixed } = settings.get(id) ?? USUAL;
   if (!target || !mixed) return null;
   return { target: { ions: target.ions, ph: target.ph }, wishes };

@@ -1,5 +1,14 @@
-import type { NewSite, NewZone, Planting, SetUp, Site, Zone } from "@sprunel/contract/site";
-import { CROPS } from "@sprunel/core/crop";
+import {
+  cropChoiceOf,
+  type NewSite,
+  type NewZone,
+  type Planting,
+  type SetUp,
+  type Site,
+  type Zone,
+} from "@sprunel/contract/site";
+import type { Crop } from "@sprunel/core/crop";
+import { cropsOf } from "../crop/library-service.ts";
 import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -24,12 +33,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
   return {
     async overview(): Promise<SetUp> {
       const [site, zones] = [await scope.site.find(), await zoneStore(scope).all()];
-      const crops = CROPS.map(({ id, name, soldAs, stages }) => ({
-        id,
-        name,
-        soldAs,
-        stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
-      }));
+      const crops = [...(await cropsOf(scope)).values()].map(cropChoiceOf);
       const sources = site ? await sourceStore(scope).list(site.id) : [];
       return {
         site,
@@ -60,7 +64,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
     },
 
     async addZone(zone: NewZone): Promise<Zone> {
-      checkZone(zone);
+      checkZone(zone, await cropsOf(scope));
       const site = await scope.site.current();
       await checkWaters(site.id, zone);
       const id = await scope.transaction(async (inner) => {
@@ -73,7 +77,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
     },
 
     async updateZone(id: number, version: number, zone: NewZone): Promise<Zone> {
-      checkZone(zone);
+      checkZone(zone, await cropsOf(scope));
       const site = await scope.site.current();
       await checkWaters(site.id, zone);
       const before = asZone(await scope.zone(id));
@@ -136,9 +140,9 @@ async function refuseTakenName(scope: Scope, name: string, exceptId: number, pat
     throw taken(path, `Another zone is already called ${name}; choose another name.`);
 }
 
-function checkZone({ plantings }: NewZone): void {
+function checkZone({ plantings }: NewZone, crops: ReadonlyMap<string, Crop>): void {
   plantings.forEach((planting, at) => {
-    checkPlanting(planting, `plantings.${at}`);
+    checkPlanting(planting, `plantings.${at}`, crops);
     const before = plantings[at - 1];
     if (before && (before.clearedOn === null || before.clearedOn > planting.plantedOn))
       throw badInput([
@@ -150,7 +154,7 @@ function checkZone({ plantings }: NewZone): void {
   });
 }
 
-function checkPlanting(planting: Planting, path: string): void {
+function checkPlanting(planting: Planting, path: string, crops: ReadonlyMap<string, Crop>): void {
   if (planting.clearedOn !== null && planting.clearedOn < planting.plantedOn)
     throw badInput([
       {
@@ -158,14 +162,23 @@ function checkPlanting(planting: Planting, path: string): void {
         message: `A planting cannot be cleared on ${planting.clearedOn}, before it was planted on ${planting.plantedOn}.`,
       },
     ]);
-  const crop = CROPS.find((candidate) => candidate.id === planting.cropId);
+  const crop = crops.get(planting.cropId);
   if (!crop)
     throw badInput([
       {
         path: `${path}.cropId`,
-        message: `${planting.cropId} is not in the crop library; it holds ${CROPS.map((known) => known.id).join(", ")}.`,
+        message: `${planting.cropId} is not in the crop library; it holds ${[...crops.keys()].join(", ")}.`,
       },
     ]);
+  planting.missedNights.forEach((date, at) => {
+    if (!planting.nights.some(({ fromOn, untilOn }) => fromOn <= date && (untilOn === null || date <= untilOn)))
+      throw badInput([
+        {
+          path: `${path}.missedNights.${at}`,
+          message: `No cloth and no lamps were planned for the night of ${date}: it cannot have been missed.`,
+        },
+      ]);
+  });
   planting.signs.forEach((sign, at) => {
     if (!crop.stages.some((stage) => stage.id === sign.stageId))
       throw badInput([{ path: `${path}.signs.${at}.stageId`, message: `${crop.name} has no stage ${sign.stageId}.` }]);

@@ -4,7 +4,15 @@ import type { ZoneHarvest } from "@sprunel/contract/harvest";
 import type { ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
-import { freshPlanting, type NewZone, type SetUp, type Site, type System, type Zone } from "@sprunel/contract/site";
+import {
+  cropChoiceOf,
+  freshPlanting,
+  type NewZone,
+  type SetUp,
+  type Site,
+  type System,
+  type Zone,
+} from "@sprunel/contract/site";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { WaterStation } from "@sprunel/contract/water";
 import { CROPS } from "@sprunel/core/crop";
@@ -137,12 +145,7 @@ export function setUp(zones: readonly Zone[], more: Partial<SetUp> = {}): SetUp 
   return {
     site,
     zones: [...zones],
-    crops: CROPS.map(({ id, name, soldAs, stages }) => ({
-      id,
-      name,
-      soldAs,
-      stages: stages.map((stage) => ({ id: stage.id, name: stage.name, days: stage.days })),
-    })),
+    crops: CROPS.map(cropChoiceOf),
     sources: [{ id: 1, name: "Roof basin" }],
     ...more,
   };

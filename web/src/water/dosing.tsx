@@ -1,7 +1,7 @@
-import type { Zone } from "@sprunel/contract/site";
+import type { CropChoice, Zone } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { Source } from "@sprunel/contract/water";
-import { assumedRemoval, plantingOn } from "@sprunel/core/crop";
+import { plantingOn } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import { organicDosing, waterEcMsCm, type OrganicDosing } from "@sprunel/core/water";
 import Button from "antd/es/button";
@@ -51,9 +51,11 @@ const START = { mineralisedPct: 30, doses: 4, mostEcMsCm: 2, passageMm: 1 };
 export function Dosing({ zone, source }: { zone: BoardZone; source: Source }) {
   const { date } = usePlace();
   const today = useBoard(date).data?.date;
-  const setUp = useSetUp().data?.zones.find((candidate) => candidate.id === zone.id);
+  const { data } = useSetUp();
+  const setUp = data?.zones.find((candidate) => candidate.id === zone.id);
   const planting = setUp && today ? plantingOn(setUp.plantings, today) : null;
-  if (!setUp || !planting) return null;
+  const crop = data?.crops.find(({ id }) => id === planting?.cropId);
+  if (!setUp || !planting || !crop) return null;
   return (
     <section aria-label={`Doses of ${source.name}`} className={styles["block"]}>
       <h2>{source.name} for this zone</h2>
@@ -62,15 +64,25 @@ export function Dosing({ zone, source }: { zone: BoardZone; source: Source }) {
         drinking water; back-flow prevention at the well; gloves and eye protection; no one in a pit or closed tank, the
         gases kill; keep off leaves and watercourses.
       </p>
-      <Plan zone={setUp} source={source} cropId={planting.cropId} plantedOn={planting.plantedOn} />
+      <Plan zone={setUp} source={source} removal={crop.removal} plantedOn={planting.plantedOn} />
     </section>
   );
 }
 
-function Plan({ zone, source, cropId, plantedOn }: { zone: Zone; source: Source; cropId: string; plantedOn: string }) {
+function Plan({
+  zone,
+  source,
+  removal: { nKgT, pKgT },
+  plantedOn,
+}: {
+  zone: Zone;
+  source: Source;
+  removal: CropChoice["removal"];
+  plantedOn: string;
+}) {
   const dates = useDates();
   const { date } = usePlace();
-  const [settings, setSettings] = useState<Settings>(() => ({ ...START, ...assumedRemoval(cropId) }));
+  const [settings, setSettings] = useState<Settings>(() => ({ ...START, nKgT, pKgT }));
   const [isLogging, setLogging] = useState(false);
   const doses = useDoses(zone.id);
   const strike = useStrikeDose(zone.id);

@@ -29,6 +29,7 @@ import { checkpoints } from "./028-checkpoints.ts";
 import { covers } from "./029-covers.ts";
 import { takenPlants } from "./030-taken-plants.ts";
 import { fedZones } from "./031-fed-zones.ts";
+import { ownCrops } from "./033-own-crops.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -66,6 +67,7 @@ const all: readonly Migration[] = [
   takenPlants,
   fedZones,
   waysToDemand,
+  ownCrops,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -1,19 +1,18 @@
-import type { Crop } from "./crop.ts";
-import { butterhead, fennel, waterSpinach } from "./leaf-crops.ts";
-import { blueberry, cyclamen, kalanchoe } from "./pot-crops.ts";
-import { courgette, melon } from "./vine-crops.ts";
+import type { Crop } from "../crop.ts";
+import * as beansAndBerries from "./beans-and-berries.ts";
+import * as fieldsAndBasins from "./fields-and-basins.ts";
+import * as flowersAndPots from "./flowers-and-pots.ts";
+import * as leafAndRoots from "./leaf-and-roots.ts";
+import * as vineFruit from "./vine-fruit.ts";
 
 /** Crops that the program knows. A person's own copy overrides a figure and keeps the difference visible. */
 export const CROPS: readonly Crop[] = [
-  melon,
-  courgette,
-  butterhead,
-  cyclamen,
-  kalanchoe,
-  blueberry,
-  fennel,
-  waterSpinach,
-];
+  vineFruit,
+  beansAndBerries,
+  leafAndRoots,
+  flowersAndPots,
+  fieldsAndBasins,
+].flatMap((group) => Object.values(group));
 
 /** @throws when a stored record names a crop that the library does not have: a bug, as forms offer only these */
 export function cropById(id: string): Crop {
