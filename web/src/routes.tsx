@@ -39,6 +39,14 @@ export const routes: RouteObject[] = [
             path: "/import/:list",
             lazy: async () => ({ Component: (await import("./exchange/list-import-page.tsx")).ListImportPage }),
           },
+          {
+            path: "/crops",
+            lazy: async () => ({ Component: (await import("./crop/library/library-page.tsx")).LibraryPage }),
+          },
+          {
+            path: "/crops/:cropId",
+            lazy: async () => ({ Component: (await import("./crop/library/crop-sheet-page.tsx")).CropSheetPage }),
+          },
           { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
           { path: "*", Component: LostPage },
         ],

@@ -23,6 +23,7 @@ export type StageTime = z.infer<typeof stageTimeSchema>;
 const plantingTimeSchema = z.object({
   zoneId: idSchema,
   zoneName: z.string(),
+  cropId: z.string(),
   cropName: z.string(),
   plantedOn: dateSchema,
   clearedOn: dateSchema.nullable(),

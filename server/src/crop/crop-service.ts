@@ -105,6 +105,7 @@ function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today:
   return {
     zoneId: id,
     zoneName: name,
+    cropId: crop.id,
     cropName: crop.name,
     plantedOn,
     clearedOn,

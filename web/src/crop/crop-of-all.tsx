@@ -28,6 +28,9 @@ export function CropOfAll({ board }: { board: Board }) {
   return (
     <>
       <h1>All crops</h1>
+      <p>
+        <Link to="/crops">Crop library</Link>: every crop’s stages and figures, and your own.
+      </p>
       {board.zones.length === 0 ? (
         <p>
           There is no zone yet. <SetUpLink of="new">Add the first zone</SetUpLink>, and its crop stands here.
@@ -56,7 +59,8 @@ export function CropOfAll({ board }: { board: Board }) {
             </div>
           </section>
           <p className="quiet">
-            Stages are counted in days unless they were seen. At Crop of a zone, <em>seen today</em> sets one right.
+            Stages go by the warmth, days or nights that each has had, unless they were seen. At Crop of a zone,{" "}
+            <em>seen today</em> sets one right.
           </p>
         </>
       )}

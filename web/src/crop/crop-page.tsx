@@ -2,6 +2,7 @@ import type { PlantingTime, StageTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
+import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
@@ -42,8 +43,8 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         {stage && now ? `${stage.name.toLowerCase()}, day ${now.day} of ${now.days}` : "past its last stage"}
       </h1>
       <p className="quiet">
-        {planting.cropName} · planted {dates.show(planting.plantedOn, "year-long")}, day{" "}
-        {daysBetween(planting.plantedOn, crop.data.date) + 1}
+        <Link to={`/crops/${planting.cropId}`}>{planting.cropName}</Link> · planted{" "}
+        {dates.show(planting.plantedOn, "year-long")}, day {daysBetween(planting.plantedOn, crop.data.date) + 1}
         {planting.clearedOn !== null && ` · cleared on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
       <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
@@ -123,8 +124,8 @@ function Asks({ now, zone }: { now: Now; zone: BoardZone }) {
         </Ask>
       </tbody>
       <caption>
-        The library’s figures for {zone.crop?.name.toLowerCase() ?? "this crop"}. What is marked is assumed, not
-        published: trust what you see.
+        The figures of {zone.crop?.name.toLowerCase() ?? "this crop"}. What is marked is assumed, not published: trust
+        what you see.
       </caption>
     </table>
   );

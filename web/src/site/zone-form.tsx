@@ -14,6 +14,7 @@ import Button from "antd/es/button";
 import AutoComplete from "antd/es/auto-complete";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
+import { Link } from "react-router";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
@@ -198,10 +199,17 @@ export function ZoneForm({
         <Form.Item name={["planting", "cropId"]} label="Crop">
           <Select
             allowClear
-            options={crops.map((crop) => ({ value: crop.id, label: crop.name }))}
+            showSearch={{ optionFilterProp: "label" }}
+            options={[...new Set(crops.map(({ group }) => group))].map((group) => ({
+              label: group,
+              options: crops.filter((crop) => crop.group === group).map(({ id, name }) => ({ value: id, label: name })),
+            }))}
             placeholder="nothing planted"
           />
         </Form.Item>
+        <p className={styles["default"]}>
+          Not among them? <Link to="/crops">Begin one of your own</Link> from the nearest.
+        </p>
         <Form.Item name={["planting", "plantedOn"]} label="Planted on">
           <DateInput />
         </Form.Item>

@@ -63,6 +63,7 @@ const over = { done: 192, of: 192, unit: "°C·d", early: null, late: null };
 const melons: PlantingTime = {
   zoneId: 1,
   zoneName: "Melon bags",
+  cropId: "melon-netted",
   cropName: "Netted melon",
   plantedOn: "2026-04-20",
   clearedOn: null,

@@ -1,0 +1,188 @@
+import type { CropDefinition } from "@sprunel/contract/crop";
+import Input from "antd/es/input";
+import { useUnits } from "../../units/use-units.tsx";
+import { QuantityInput } from "../../units/quantity-input.tsx";
+import { showDigits } from "../../units/show.ts";
+import type { Fault } from "../../forms/form-errors.ts";
+import forms from "../../forms/forms.module.css";
+import tables from "../../theme/tables.module.css";
+import { at, FIGURES, STAGE_FIGURES, withAt, type CropFigure } from "./crop-figures.ts";
+import styles from "./library.module.css";
+
+interface Props {
+  readonly crop: CropDefinition;
+  /** that it came from; null for one of the library */
+  readonly base: CropDefinition | null;
+  readonly faults: readonly Fault[];
+  /** left out where nobody may change it */
+  onChange?(crop: CropDefinition): void;
+}
+
+/** The stages in their order, with what each asks for at its end. */
+export function StagesTable({ crop, base, feeds, faults, onChange }: Props & { feeds: readonly (string | null)[] }) {
+  return (
+    <section aria-label="Stages">
+      <h2>Stages</h2>
+      <div className={tables["scroll"]} tabIndex={0} role="region" aria-label="Figures of each stage">
+        <table className={`${tables["table"]} ${styles["stages"]}`}>
+          <thead>
+            <tr>
+              <th scope="col">stage</th>
+              {STAGE_FIGURES.map(({ key, name }) => (
+                <th key={key} scope="col">
+                  {name}
+                </th>
+              ))}
+              <th scope="col">ends by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {crop.stages.map((stage, index) => {
+              const like = base?.stages.find(({ id }) => id === stage.id);
+              return (
+                <tr key={stage.id}>
+                  <td>
+                    {onChange ? (
+                      <Input
+                        aria-label={`Name of stage ${index + 1}`}
+                        value={stage.name}
+                        onChange={({ target }) => onChange(withAt(crop, ["stages", index, "name"], target.value))}
+                      />
+                    ) : (
+                      <strong>{stage.name}</strong>
+                    )}
+                    <small>
+                      {stage.picking ? "picked · " : ""}
+                      {feeds[index] ?? "no feed known"}
+                    </small>
+                  </td>
+                  {STAGE_FIGURES.map(({ key, ...figure }) => (
+                    <td key={key}>
+                      <Figure
+                        figure={{ ...figure, path: ["stages", index, key] }}
+                        label={`${stage.name}: ${figure.name}`}
+                        crop={crop}
+                        was={like === undefined ? undefined : at(like, [key])}
+                        faults={faults}
+                        {...(onChange && { onChange })}
+                      />
+                    </td>
+                  ))}
+                  <td>{driverWords(stage.driver, stage.days, crop)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="quiet">{crop.sources.stages.source}</p>
+    </section>
+  );
+}
+
+/** What ends a stage, in words. */
+function driverWords(
+  driver: CropDefinition["stages"][number]["driver"],
+  days: number,
+  { baseC, usualC }: CropDefinition,
+): string {
+  switch (driver?.kind) {
+    case undefined:
+      return `${showDigits(days * (usualC.value - baseC.value))} °C·d over ${showDigits(baseC.value)} °C`;
+    case "thermal":
+      return `${showDigits(driver.degreeDays)} °C·d over ${showDigits(driver.baseC)} °C`;
+    case "cycles":
+      return `${driver.count} ${driver.of} days of ${showDigits(driver.criticalH)} h`;
+    case "date":
+      return `the date ${driver.monthDay}`;
+    case "days":
+      return `${driver.days} days`;
+  }
+}
+
+/** What holds over all stages, each figure with what it rests on. */
+export function FiguresTable({ crop, base, faults, onChange }: Props) {
+  const shown = FIGURES.filter(({ path }) => at(crop, path) !== undefined);
+  return (
+    <section aria-label="Figures">
+      <h2>Over all stages</h2>
+      <table className={`${tables["table"]} ${styles["figures"]}`}>
+        <tbody>
+          {shown.map((figure) => {
+            const said = figure.said
+              ? (at(crop, figure.said) as { source: string; assumed?: true } | undefined)
+              : undefined;
+            return (
+              <tr key={figure.path.join(".")}>
+                <td>
+                  {figure.name}
+                  {said && (
+                    <small>
+                      {said.assumed && !said.source.startsWith("assumed") && (
+                        <strong className="act">assumed · </strong>
+                      )}
+                      {said.source}
+                    </small>
+                  )}
+                </td>
+                <td>
+                  <Figure
+                    figure={figure}
+                    label={figure.name}
+                    crop={crop}
+                    was={base === null ? undefined : at(base, figure.path)}
+                    faults={faults}
+                    {...(onChange && { onChange })}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** One figure, to read or to change; where it differs from the crop it came from, that one beside it. */
+function Figure({
+  figure: { path, quantity, unit = "" },
+  label,
+  crop,
+  was,
+  faults,
+  onChange,
+}: {
+  figure: Pick<CropFigure, "path" | "quantity" | "unit">;
+  label: string;
+  crop: CropDefinition;
+  was: unknown;
+  faults: readonly Fault[];
+  onChange?(crop: CropDefinition): void;
+}) {
+  const { show } = useUnits();
+  const value = at(crop, path) as number | undefined;
+  const shown = (amount: number): string => {
+    if (!quantity) return `${showDigits(amount)} ${unit}`;
+    const { text, unit: own } = show(quantity, amount);
+    return `${text} ${own}`;
+  };
+  const fault = faults.find((found) => found.path === path.join("."));
+  return (
+    <>
+      {onChange ? (
+        <QuantityInput
+          label={label}
+          value={value ?? null}
+          size="small"
+          {...(quantity ? { quantity } : { unit })}
+          onChange={(next) => onChange(withAt(crop, path, next))}
+        />
+      ) : (
+        <span>{value === undefined ? "–" : shown(value)}</span>
+      )}
+      {typeof was === "number" && was !== value && <small className={styles["differs"]}>library: {shown(was)}</small>}
+      {fault && <small className={forms["fault"]}>{fault.message}</small>}
+    </>
+  );
+}
