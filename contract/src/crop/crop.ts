@@ -1,5 +1,7 @@
+import { BAND_KINDS } from "@sprunel/core/crop";
 import { z } from "zod";
-import { dateSchema, idSchema, labelSchema, versionSchema } from "../basics/basics.ts";
+import { dateSchema, idSchema, instantSchema, labelSchema, listSchema, versionSchema } from "../basics/basics.ts";
+import { nightProgrammeSchema } from "../site/zone.ts";
 
 /** A stage of a planting with its dates: seen to begin, or when what drives the one before has been enough. */
 const stageTimeSchema = z.object({
@@ -39,6 +41,15 @@ export type CropStation = z.infer<typeof cropStationSchema>;
 
 const sourceSchema = z.object({ source: z.string(), assumed: z.boolean() });
 
+const spanSchema = z.tuple([z.number(), z.number()]);
+const bandKindSchema = z.enum(BAND_KINDS);
+const bandDaySchema = z.object({
+  kind: bandKindSchema,
+  value: z.number(),
+  side: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
+  hours: z.number(),
+});
+
 /** One zone's crop on a date: its stages, and what the one of the date asks for. */
 export const zoneCropSchema = z
   .object({
@@ -71,6 +82,65 @@ export const zoneCropSchema = z
         }),
       })
       .nullable(),
+    /** the air and light of the planting's days against what its crop does well in; null where nothing is planted */
+    air: z
+      .object({
+        dayC: spanSchema,
+        nightC: spanSchema,
+        lightMolM2: spanSchema,
+        mostRhPct: z.number(),
+        said: sourceSchema,
+        days: z.array(z.object({ date: dateSchema, kinds: z.array(bandDaySchema) })),
+        /** what lay outside on several of the last days, and what that does */
+        outside: z.array(
+          z.object({
+            kind: bandKindSchema,
+            side: z.union([z.literal(-1), z.literal(1)]),
+            days: z.number(),
+            ofDays: z.number(),
+            consequence: z.string(),
+          }),
+        ),
+        /** what lamps would do about the mean gap of light of the last days; null where there is none */
+        lamps: z
+          .object({
+            gapMolM2: z.number(),
+            hours: z.number(),
+            kwhM2: z.number(),
+            umolM2S: z.number(),
+            umolJ: z.number(),
+          })
+          .nullable(),
+      })
+      .nullable(),
+    /** of a crop that goes by day length, or whose nights have a programme; null for any other */
+    nights: z
+      .object({
+        programmes: z.array(nightProgrammeSchema),
+        missed: z.array(dateSchema),
+        /** by which the stage of the date counts; null where it does not count days */
+        counts: z
+          .object({ of: z.enum(["short", "long"]), criticalH: z.number(), done: z.number(), needed: z.number() })
+          .nullable(),
+        /** when the next stage begins, as it is foreseen */
+        nextSwitch: z.object({ on: dateSchema, stage: z.string() }).nullable(),
+        /** of the night that begins on the date */
+        tonight: z.object({
+          duskUtc: instantSchema.nullable(),
+          dawnUtc: instantSchema.nullable(),
+          darkH: z.number(),
+          /** without cloth and lamps */
+          ownDarkH: z.number(),
+          spans: z.array(z.object({ kind: z.enum(["cloth", "lamps"]), fromUtc: instantSchema, toUtc: instantSchema })),
+          /** drawn by lamps in the night, kWh a m²; null where their power is not said */
+          kwhM2: z.number().nullable(),
+        }),
+        /** the last nights, the newest last */
+        past: z.array(z.object({ date: dateSchema, darkH: z.number(), counted: z.boolean(), missed: z.boolean() })),
+      })
+      .nullable(),
+    /** what a sign or a night that was noted has moved; empty when nothing was noted just now */
+    shifts: z.array(z.object({ stage: z.string(), before: dateSchema, after: dateSchema })),
   })
   .meta({ id: "ZoneCrop" });
 export type ZoneCrop = z.infer<typeof zoneCropSchema>;
@@ -82,3 +152,11 @@ export const newSignSchema = z
 export type NewSign = z.infer<typeof newSignSchema>;
 
 export const signParamsSchema = z.object({ stageId: labelSchema("The stage") });
+
+/** The nights of the planting that stands now: cloth and lamps, in place of those before. */
+export const newNightsSchema = z
+  .strictObject({ nights: listSchema("Night programmes", nightProgrammeSchema, 20), version: versionSchema })
+  .meta({ id: "NewNights" });
+/** A night on which its programme was not kept. */
+export const missedNightSchema = z.strictObject({ on: dateSchema, version: versionSchema }).meta({ id: "MissedNight" });
+export const missedNightParamsSchema = z.object({ on: dateSchema });

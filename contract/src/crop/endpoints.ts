@@ -9,7 +9,15 @@ import {
   libraryCropSchema,
   newOwnCropSchema,
 } from "./crop-definition.ts";
-import { cropStationSchema, newSignSchema, signParamsSchema, zoneCropSchema } from "./crop.ts";
+import {
+  cropStationSchema,
+  missedNightParamsSchema,
+  missedNightSchema,
+  newNightsSchema,
+  newSignSchema,
+  signParamsSchema,
+  zoneCropSchema,
+} from "./crop.ts";
 
 export const getCropStation = endpoint({
   method: "get",
@@ -43,6 +51,34 @@ export const takeSignBack = endpoint({
   path: "/api/zones/:id/signs/:stageId",
   summary: "The stage of the planting that stands now is counted by its days again; 409 when the version is old",
   params: oneParams.extend(signParamsSchema.shape),
+  query: z.object({ version: idParamSchema }),
+  answer: zoneCropSchema,
+});
+
+export const setNights = endpoint({
+  method: "put",
+  path: "/api/zones/:id/nights",
+  summary: "Cloth and lamps of the planting that stands now; 409 when the version is old",
+  params: oneParams,
+  body: newNightsSchema,
+  answer: zoneCropSchema,
+});
+
+export const missNight = endpoint({
+  method: "post",
+  path: "/api/zones/:id/missed-nights",
+  summary: "A night on which cloth or lamps were not used as planned; 409 when the version is old",
+  params: oneParams,
+  body: missedNightSchema,
+  answer: zoneCropSchema,
+  status: 201,
+});
+
+export const takeMissedNightBack = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/missed-nights/:on",
+  summary: "The night was kept after all; 409 when the version is old",
+  params: oneParams.extend(missedNightParamsSchema.shape),
   query: z.object({ version: idParamSchema }),
   answer: zoneCropSchema,
 });

@@ -20,6 +20,9 @@ export {
   getCropStation,
   getZoneCrop,
   importCrop,
+  missNight,
   removeOwnCrop,
+  setNights,
+  takeMissedNightBack,
   takeSignBack,
 } from "./endpoints.ts";

@@ -1,6 +1,7 @@
+export { againstBands, BAND_KINDS, consequence, lampsFor, USUAL_LAMPS, type BandDay, type BandKind } from "./bands.ts";
 export { CROP_GROUPS, type Bands, type Crop, type CropGroup, type SoldAs, type Stage } from "./crop.ts";
 export { cropById, CROPS } from "./library/library.ts";
-export { programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
+export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
 export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
 export { driverOf, grow, yearBegan, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
 export { signFault, type CropState } from "./stage-on.ts";

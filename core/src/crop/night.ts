@@ -42,6 +42,20 @@ export function programmeSpan({ start, end }: NightProgramme, date: string, time
   return [at(start, "start"), at(end, "end")];
 }
 
+/** Civil dusk of a date and the dawn after it; null where the sun does not get so low, or so high. */
+export function duskAndDawn(
+  { latitudeDeg, longitudeDeg }: Pick<Place, "latitudeDeg" | "longitudeDeg">,
+  date: string,
+): { readonly duskMs: number | null; readonly dawnMs: number | null } {
+  const [today, tomorrow] = [date, addDays(date, 1)].map((on) =>
+    daylightAround(on, latitudeDeg, longitudeDeg, "civil"),
+  );
+  return {
+    duskMs: typeof today === "object" ? today.setMs : null,
+    dawnMs: typeof tomorrow === "object" ? tomorrow.riseMs : null,
+  };
+}
+
 /**
  * The longest unbroken dark of the night that begins on a date, by sun, cloth and lamps: what plants that flower by day length go
  * by. Dusk and dawn are civil, the sun's centre 6° below the horizon.

@@ -1,29 +1,42 @@
 import type { CropStation, NewSign, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { Planting } from "@sprunel/contract/site";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { plantingOn, signFault, standingOn, yearBegan, type Grown, type Standing } from "@sprunel/core/crop";
+import {
+  plantingOn,
+  programmesOn,
+  signFault,
+  standingOn,
+  yearBegan,
+  type Grown,
+  type Standing,
+} from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
+import { cropAir } from "./crop-air.ts";
+import { cropNights } from "./crop-nights.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
 
 /** What ended longer ago is no longer on the calendar. */
 const SHOWN_DAYS = 365;
 
 /** Which stage every planting is in, and what was seen of it. */
-export function cropService(scope: Scope) {
-  /** The zone with one planting's signs changed, if it is still as the person saw it. */
-  async function withSigns(
+export function cropService(scope: Scope, weather: WeatherService) {
+  /** The zone with one planting changed, if it is still as the person saw it. */
+  async function changePlanting(
     zone: StoredZone,
     version: number,
     planting: Grown,
-    signs: Planting["signs"],
+    change: Partial<Pick<Planting, "signs" | "nights" | "missedNights">>,
   ): Promise<void> {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
-    const plantings = record.plantings.map((one) => (one.plantedOn === planting.plantedOn ? { ...one, signs } : one));
+    const plantings = record.plantings.map((one) =>
+      one.plantedOn === planting.plantedOn ? { ...one, ...change } : one,
+    );
     const saved = await scope.transaction((inner) =>
       zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
     );
@@ -40,7 +53,7 @@ export function cropService(scope: Scope) {
       ]);
     return { zone, planting };
   }
-  return {
+  const service = {
     async station(asked: string | undefined): Promise<CropStation> {
       await scope.site.current();
       const date = await scope.site.dateOr(asked);
@@ -66,7 +79,52 @@ export function cropService(scope: Scope) {
         date,
         planting: planting && timesOf(zone, planting, date, await scope.site.dateOr(undefined)),
         now: standing && asksOf(zone, standing),
+        air: planting && (await cropAir(weather, await scope.site.current(), zone, planting, date)),
+        nights: standing && cropNights(await scope.site.current(), standing, date),
+        shifts: [],
       };
+    },
+
+    /** Does something to a zone's crop, and tells what of its stages has moved by it. */
+    async shifting(zoneId: number, change: () => Promise<void>): Promise<ZoneCrop> {
+      const before = await service.zoneCrop(zoneId, undefined);
+      await change();
+      const after = await service.zoneCrop(zoneId, undefined);
+      const was = new Map(before.planting?.stages.map(({ id, from }) => [id, from]));
+      const shifts = (after.planting?.stages ?? []).flatMap(({ id, name, from }) => {
+        const old = was.get(id);
+        return old === undefined || old === from ? [] : [{ stage: name, before: old, after: from }];
+      });
+      return { ...after, shifts };
+    },
+
+    async setNights(zoneId: number, version: number, nights: Planting["nights"]): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
+      const missedNights = (planting.missedNights ?? []).filter((date) => programmesOn({ nights }, date).length > 0);
+      await changePlanting(zone, version, planting, { nights, missedNights });
+    },
+
+    async missNight(zoneId: number, version: number, on: string): Promise<void> {
+      const today = await scope.site.dateOr(undefined);
+      if (on > today)
+        throw badInput([{ path: "on", message: `The night of ${on} is still to come; today is ${today}.` }]);
+      const { zone, planting } = await planted(zoneId, on);
+      const missed = planting.missedNights ?? [];
+      if (programmesOn({ nights: planting.nights ?? [] }, on).length === 0)
+        throw badInput([
+          {
+            path: "on",
+            message: `No cloth and no lamps were planned for the night of ${on}; it cannot have been missed.`,
+          },
+        ]);
+      if (!missed.includes(on)) await changePlanting(zone, version, planting, { missedNights: [...missed, on].sort() });
+    },
+
+    async takeMissedNightBack(zoneId: number, version: number, on: string): Promise<void> {
+      const { zone, planting } = await planted(zoneId, on);
+      const missed = planting.missedNights ?? [];
+      if (!missed.includes(on)) throw notFound(`A missed night of ${on}`);
+      await changePlanting(zone, version, planting, { missedNights: missed.filter((date) => date !== on) });
     },
 
     async addSign(zoneId: number, { stageId, on, version }: NewSign): Promise<void> {
@@ -77,16 +135,17 @@ export function cropService(scope: Scope) {
       const fault = signFault(planting.crop, planting.plantedOn, { stageId, on }, planting.signs);
       if (fault) throw badInput([fault]);
       const others = planting.signs.filter((sign) => sign.stageId !== stageId);
-      await withSigns(zone, version, planting, [...others, { stageId, on }]);
+      await changePlanting(zone, version, planting, { signs: [...others, { stageId, on }] });
     },
 
     async takeSignBack(zoneId: number, stageId: string, version: number): Promise<void> {
       const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
       const others = planting.signs.filter((sign) => sign.stageId !== stageId);
       if (others.length === planting.signs.length) throw notFound(`A sign of the stage ${stageId}`);
-      await withSigns(zone, version, planting, others);
+      await changePlanting(zone, version, planting, { signs: others });
     },
   };
+  return service;
 }
 
 /** How much warmer or colder than expected the air may stay, °C: so much do months of one kind differ. Assumed. */

@@ -100,3 +100,89 @@ describe("a crop that flowers in short days", () => {
     expect(await shortDays(planted([cloth], ["2026-06-08", "2026-06-11"]))).toMatchObject({ done: 18 });
   });
 });
+
+describe("the nights of a crop that flowers in short days", () => {
+  interface Answer {
+    version: number;
+    nights: {
+      counts: { done: number; needed: number; criticalH: number } | null;
+      tonight: { darkH: number; ownDarkH: number; spans: { kind: string; fromUtc: string; toUtc: string }[] };
+      past: { date: string; darkH: number; counted: boolean; missed: boolean }[];
+      nextSwitch: { on: string; stage: string } | null;
+    } | null;
+    shifts: { stage: string; before: string; after: string }[];
+  }
+  const kalanchoe = [
+    freshPlanting("kalanchoe", "2026-04-20", { signs: [{ stageId: "short-days", on: "2026-06-01" }] }),
+  ];
+  const cloth = { kind: "cloth", fromOn: "2026-06-01", untilOn: null, start: "17:30", end: "08:00", wattsM2: null };
+  const withCloth = async () => {
+    const { server } = await grown(undefined, kalanchoe);
+    const call = async (method: string, path: string, body?: object) => {
+      const answer = await server.call(method, `/api/zones/1/${path}`, body);
+      return { status: answer.status, body: answer.body as unknown as Answer, errors: answer.body.errors };
+    };
+    const { version } = (await call("GET", "crop")).body;
+    const set = await call("PUT", "nights", { version, nights: [cloth] });
+    return { call, set };
+  };
+
+  it("tell tonight's times, what was counted, and the next switch, which cloth brings near", async () => {
+    const { set } = await withCloth();
+    expect(set.status).toBe(200);
+    const { nights, shifts } = set.body;
+    expect(nights?.counts).toMatchObject({ done: 20, needed: 42, criticalH: 12 });
+    expect(nights?.tonight).toMatchObject({
+      darkH: 14.5,
+      spans: [{ kind: "cloth", fromUtc: "2026-06-20T15:30:00.000Z" }],
+    });
+    expect(nights?.tonight.ownDarkH).toBeLessThan(9);
+    expect(nights?.past.filter(({ counted }) => counted)).toHaveLength(19);
+    expect(nights?.nextSwitch).toEqual({ on: "2026-07-13", stage: "Flowering and sale" });
+    expect(shifts).toMatchObject([{ stage: "Flowering and sale", after: "2026-07-13" }]);
+  });
+
+  it("put the switch off by a day for each that was missed, and back when it was kept after all", async () => {
+    const { call, set } = await withCloth();
+    const missed = await call("POST", "missed-nights", { on: "2026-06-15", version: set.body.version });
+    expect(missed.body.shifts).toEqual([{ stage: "Flowering and sale", before: "2026-07-13", after: "2026-07-14" }]);
+    expect(missed.body.nights?.past.find(({ date }) => date === "2026-06-15")).toMatchObject({
+      missed: true,
+      counted: false,
+    });
+    const back = await call("DELETE", `missed-nights/2026-06-15?version=${missed.body.version}`);
+    expect(back.body.shifts).toEqual([{ stage: "Flowering and sale", before: "2026-07-14", after: "2026-07-13" }]);
+  });
+
+  it.each([
+    ["in the future", { on: "2026-06-25" }, "on", /still to come/],
+    ["before the cloth", { on: "2026-05-20" }, "on", /No cloth and no lamps were planned/],
+  ])("refuse one that was missed %s", async (_what, body, path, words) => {
+    const { call, set } = await withCloth();
+    const { status, errors } = await call("POST", "missed-nights", { ...body, version: set.body.version });
+    expect([status, errors?.[0]?.path]).toEqual([422, path]);
+    expect(errors?.[0]?.message).toMatch(words);
+  });
+
+  it("refuse a programme that ends before it starts, in words", async () => {
+    const { call, set } = await withCloth();
+    const wrong = { ...cloth, start: "08:00", end: "17:30" };
+    const { status, errors } = await call("PUT", "nights", { version: set.body.version, nights: [wrong] });
+    expect([status, errors?.[0]?.path]).toEqual([422, "nights.0.end"]);
+  });
+});
+
+describe("the air of a planting against what its crop does well in", () => {
+  it("is judged day by day, and what lay outside for days is told with what it does", async () => {
+    const { server } = await grown(warmer(-12), melons);
+    const { air } = (await server.call("GET", "/api/zones/1/crop")).body as unknown as {
+      air: { days: unknown[]; outside: { kind: string; side: number; days: number; consequence: string }[] };
+    };
+    expect(air.days).toHaveLength(47);
+    expect(air.outside.find(({ kind }) => kind === "night")).toMatchObject({
+      side: -1,
+      days: 7,
+      consequence: expect.stringContaining("slowly"),
+    });
+  });
+});

@@ -9,10 +9,14 @@ import {
   getCropStation,
   getZoneCrop,
   importCrop,
+  missNight,
   removeOwnCrop,
+  setNights,
+  takeMissedNightBack,
   takeSignBack,
 } from "@sprunel/contract/crop";
 import { stageDates } from "@sprunel/core/crop";
+import type { WeatherService } from "../climate/weather-service.ts";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -21,22 +25,27 @@ import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
-export function cropModule(scope: Scope): Module {
-  const crops = cropService(scope);
+export function cropModule(scope: Scope, weather: WeatherService): Module {
+  const crops = cropService(scope, weather);
   const library = libraryService(scope);
   return {
     routes: [
       served(computeStageDates, ({ body }) => stageDates(body)),
       served(getCropStation, ({ query: { date } }) => crops.station(date)),
       served(getZoneCrop, ({ params: { id }, query: { date } }) => crops.zoneCrop(id, date)),
-      served(addSign, async ({ params: { id }, body }) => {
-        await crops.addSign(id, body);
-        return crops.zoneCrop(id, undefined);
-      }),
-      served(takeSignBack, async ({ params: { id, stageId }, query: { version } }) => {
-        await crops.takeSignBack(id, stageId, version);
-        return crops.zoneCrop(id, undefined);
-      }),
+      served(addSign, ({ params: { id }, body }) => crops.shifting(id, () => crops.addSign(id, body))),
+      served(takeSignBack, ({ params: { id, stageId }, query: { version } }) =>
+        crops.shifting(id, () => crops.takeSignBack(id, stageId, version)),
+      ),
+      served(setNights, ({ params: { id }, body: { version, nights } }) =>
+        crops.shifting(id, () => crops.setNights(id, version, nights)),
+      ),
+      served(missNight, ({ params: { id }, body: { version, on } }) =>
+        crops.shifting(id, () => crops.missNight(id, version, on)),
+      ),
+      served(takeMissedNightBack, ({ params: { id, on }, query: { version } }) =>
+        crops.shifting(id, () => crops.takeMissedNightBack(id, version, on)),
+      ),
       served(getCropLibrary, () => library.library()),
       served(getCrop, ({ params: { id } }) => library.crop(id)),
       served(addOwnCrop, ({ body: { basedOn, name } }) => library.addFrom(basedOn, name)),

@@ -101,6 +101,26 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
       feed: { name: "Melon, fruit", ecMsCm: 2.4, ph: 5.6, ...assumed },
       sources: { stages: assumed, kc: said, leafArea: assumed, rootDepth: said, drainTarget: assumed },
     },
+    air: {
+      dayC: [24, 32],
+      nightC: [17, 21],
+      lightMolM2: [15, 35],
+      mostRhPct: 85,
+      said: assumed,
+      days: ["2026-06-12", "2026-06-13", "2026-06-14", "2026-06-15"].map((date, at) => ({
+        date,
+        kinds: [
+          { kind: "day", value: 26 + at, side: 0, hours: 0 },
+          { kind: "night", value: 15 + at, side: at < 2 ? -1 : 0, hours: 3 },
+          { kind: "humidity", value: at, side: 0, hours: at },
+          { kind: "light", value: 24, side: 0, hours: 0 },
+        ],
+      })),
+      outside: [],
+      lamps: null,
+    },
+    nights: null,
+    shifts: [],
     ...more,
   };
 }

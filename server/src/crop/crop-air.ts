@@ -1,0 +1,65 @@
+import type { ZoneCrop } from "@sprunel/contract/crop";
+import type { Site } from "@sprunel/contract/site";
+import { againstBands, consequence, lampsFor, USUAL_LAMPS, type BandDay, type Grown } from "@sprunel/core/crop";
+import { addDays } from "@sprunel/core/time";
+import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+
+type Air = NonNullable<ZoneCrop["air"]>;
+
+/** So far back a planting's days are looked at. */
+const MOST_DAYS = 200;
+/** What lay outside on at least so many of the last days is told with what it does. */
+const LATE_DAYS = 7;
+const TOLD_FROM = 3;
+
+/** The air and light of a planting's days up to a date against its crop's bands. */
+export async function cropAir(
+  weather: WeatherService,
+  site: Site,
+  zone: StoredZone,
+  { crop, plantedOn }: Grown,
+  date: string,
+): Promise<Air> {
+  const first = addDays(date, -MOST_DAYS);
+  const days = (await weather.days(site, plantedOn > first ? plantedOn : first, date)).flatMap((day) => {
+    const kinds = againstBands(crop.bands, hoursOf(day, zone));
+    return kinds ? [{ date: day.date, kinds: [...kinds] }] : [];
+  });
+  const late = days.slice(-LATE_DAYS);
+  const { dayC, nightC, lightMolM2, mostRhPct, source, assumed = false } = crop.bands;
+  const outside = (["day", "night", "humidity", "light"] as const).flatMap((kind) =>
+    ([-1, 1] as const).flatMap((side): Air["outside"] => {
+      const found = late.filter(({ kinds }) => of(kinds, kind)?.side === side).length;
+      return found >= TOLD_FROM
+        ? [{ kind, side, days: found, ofDays: late.length, consequence: consequence(crop.group, kind, side) }]
+        : [];
+    }),
+  );
+  const gaps = late.map(({ kinds }) => Math.max(0, lightMolM2[0] - (of(kinds, "light")?.value ?? lightMolM2[0])));
+  const gap = gaps.reduce((sum, mol) => sum + mol, 0) / Math.max(1, gaps.length);
+  return {
+    dayC: [...dayC],
+    nightC: [...nightC],
+    lightMolM2: [...lightMolM2],
+    mostRhPct,
+    said: { source, assumed },
+    days,
+    outside,
+    lamps: outside.some(({ kind }) => kind === "light") ? { ...lampsFor(gap), ...USUAL_LAMPS } : null,
+  };
+}
+
+function of(kinds: readonly BandDay[], kind: BandDay["kind"]): BandDay | undefined {
+  return kinds.find((found) => found.kind === kind);
+}
+
+function hoursOf({ hours, air }: DayWeather, { houseId, house }: StoredZone) {
+  const light = new Map(hours.map(({ startMs, values }) => [startMs, values.radiation?.value]));
+  return (air.get(houseId) ?? []).flatMap(({ startMs, airTemperatureC, vpdKpa }) => {
+    const outside = light.get(startMs);
+    return outside === undefined
+      ? []
+      : [{ airC: airTemperatureC, vpdKpa, solarMjM2: (outside * house.transmissionPct) / 100 }];
+  });
+}
