@@ -56,6 +56,7 @@ export const zoneCropSchema = z
     zoneId: idSchema,
     /** of the zone's record, in which plantings and signs stand */
     version: versionSchema,
+    areaM2: z.number(),
     date: dateSchema,
     /** of the planting of the date; null where nothing is planted */
     planting: plantingTimeSchema.nullable(),

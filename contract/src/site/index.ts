@@ -10,6 +10,7 @@ export {
   newZoneSchema,
   zoneSchema,
   type CropChoice,
+  type NightProgramme,
   type Layout,
   type NewZone,
   type Planting,

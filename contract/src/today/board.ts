@@ -1,5 +1,6 @@
+import { BAND_KINDS } from "@sprunel/core/crop";
 import { z } from "zod";
-import { dateSchema, idSchema, instantSchema } from "../basics/basics.ts";
+import { dateSchema, idSchema, instantSchema, versionSchema } from "../basics/basics.ts";
 import { soldAsSchema } from "../basics/sold-as.ts";
 import { openFindingSchema } from "../advice/decision.ts";
 import { markSchema } from "../advice/finding.ts";
@@ -27,7 +28,20 @@ const boardZoneSchema = z.object({
     .nullable(),
   roots: rootsSchema.nullable(),
   rootsMark: markSchema,
-  crop: z.object({ name: z.string(), stage: z.string(), day: z.number(), days: z.number() }).nullable(),
+  crop: z
+    .object({
+      name: z.string(),
+      stage: z.string(),
+      day: z.number(),
+      days: z.number(),
+      /** of the zone's record, at which a stage that is seen is noted */
+      version: versionSchema,
+      /** the stage after this one, and when it is foreseen */
+      next: z.object({ stageId: z.string(), name: z.string(), on: dateSchema }).nullable(),
+      /** what of the day before lay far outside the crop's bands */
+      outside: z.array(z.object({ kind: z.enum(BAND_KINDS), side: z.union([z.literal(-1), z.literal(1)]) })),
+    })
+    .nullable(),
   /** what it drinks, and the days that the scarcest of it lasts; null while no source is described */
   water: z
     .object({

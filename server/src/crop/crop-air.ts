@@ -13,16 +13,16 @@ const MOST_DAYS = 200;
 const LATE_DAYS = 7;
 const TOLD_FROM = 3;
 
-/** The air and light of a planting's days up to a date against its crop's bands. */
+/** The air and light of a planting's days, up to one that is over, against its crop's bands. */
 export async function cropAir(
   weather: WeatherService,
   site: Site,
   zone: StoredZone,
   { crop, plantedOn }: Grown,
-  date: string,
+  until: string,
 ): Promise<Air> {
-  const first = addDays(date, -MOST_DAYS);
-  const days = (await weather.days(site, plantedOn > first ? plantedOn : first, date)).flatMap((day) => {
+  const first = addDays(until, -MOST_DAYS);
+  const days = (await weather.days(site, plantedOn > first ? plantedOn : first, until)).flatMap((day) => {
     const kinds = againstBands(crop.bands, hoursOf(day, zone));
     return kinds ? [{ date: day.date, kinds: [...kinds] }] : [];
   });
@@ -48,6 +48,19 @@ export async function cropAir(
     outside,
     lamps: outside.some(({ kind }) => kind === "light") ? { ...lampsFor(gap), ...USUAL_LAMPS } : null,
   };
+}
+
+/** So many hours outside in a day tell on the board; of light so large a share that is missing. */
+const GRAVE = { day: 6, night: 6, humidity: 8, light: 0.4 } as const;
+
+/** What of a day lay far outside the bands of the crop that stood; nothing where the day is not known. */
+export function farOutside(
+  day: DayWeather | undefined,
+  zone: StoredZone,
+  { bands }: Grown["crop"],
+): { readonly kind: BandDay["kind"]; readonly side: -1 | 1 }[] {
+  const kinds = day ? againstBands(bands, hoursOf(day, zone)) : null;
+  return (kinds ?? []).flatMap(({ kind, side, hours }) => (side !== 0 && hours >= GRAVE[kind] ? [{ kind, side }] : []));
 }
 
 function of(kinds: readonly BandDay[], kind: BandDay["kind"]): BandDay | undefined {

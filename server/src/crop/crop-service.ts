@@ -71,15 +71,25 @@ export function cropService(scope: Scope, weather: WeatherService) {
     async zoneCrop(zoneId: number, asked: string | undefined): Promise<ZoneCrop> {
       const zone = await scope.zone(zoneId);
       const date = await scope.site.dateOr(asked);
+      const today = await scope.site.dateOr(undefined);
       const planting = plantingOn(zone.grown, date);
       const standing = standingOn(zone.grown, date);
       return {
         zoneId,
         version: zone.version,
+        areaM2: zone.definition.areaM2,
         date,
-        planting: planting && timesOf(zone, planting, date, await scope.site.dateOr(undefined)),
+        planting: planting && timesOf(zone, planting, date, today),
         now: standing && asksOf(zone, standing),
-        air: planting && (await cropAir(weather, await scope.site.current(), zone, planting, date)),
+        air:
+          planting &&
+          (await cropAir(
+            weather,
+            await scope.site.current(),
+            zone,
+            planting,
+            date < today ? date : addDays(today, -1),
+          )),
         nights: standing && cropNights(await scope.site.current(), standing, date),
         shifts: [],
       };

@@ -145,6 +145,10 @@ export class ZonePlanner {
     return null;
   }
 
+  weatherOn(date: string): DayWeather | undefined {
+    return this.records.weather.get(date);
+  }
+
   /** The place's date now. */
   get today(): string {
     return this.records.today;

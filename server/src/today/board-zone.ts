@@ -2,6 +2,8 @@ import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
 import { standingOn, type Standing } from "@sprunel/core/crop";
 import { goneByWarmth, pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { addDays } from "@sprunel/core/time";
+import { farOutside } from "../crop/crop-air.ts";
 import type { PickTotals } from "../harvest/pick-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
@@ -37,6 +39,9 @@ export function boardZone(
       stage: standing.state.period.stage.name,
       day: standing.state.day,
       days: standing.state.days,
+      version: zone.version,
+      next: nextOf(standing),
+      outside: farOutside(planner.weatherOn(addDays(date, -1)), zone, standing.crop),
     },
     harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date, warmthOf()),
   };
@@ -77,6 +82,11 @@ export function boardZone(
     findings,
     pulses: pulsesOf(planner, planned, date),
   };
+}
+
+function nextOf({ crop, state: { period } }: Standing): NonNullable<BoardZone["crop"]>["next"] {
+  const next = crop.stages[crop.stages.indexOf(period.stage) + 1];
+  return next ? { stageId: next.id, name: next.name, on: period.endsOn } : null;
 }
 
 function harvestOf(

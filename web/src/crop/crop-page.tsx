@@ -8,7 +8,10 @@ import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure } from "../units/use-units.tsx";
+import { AirAgainstCrop } from "./air.tsx";
+import type { Calendar } from "./calendar.ts";
 import styles from "./crop.module.css";
+import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
@@ -21,10 +24,11 @@ export function CropPage({ zone }: { zone: BoardZone }) {
   const dates = useDates();
   const { date } = usePlace();
   const crop = useZoneCrop(zone.id, date);
-  const today = useBoard(null).data?.today;
+  const board = useBoard(null).data;
   if (crop.isError && !crop.data) return <ProblemNote error={crop.error} onRetry={() => void crop.refetch()} />;
   if (!crop.data) return <Skeleton active />;
-  const { planting, now } = crop.data;
+  const { planting, now, air, nights, areaM2 } = crop.data;
+  const today = board?.today;
   if (!planting)
     return (
       <>
@@ -48,6 +52,10 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         {planting.clearedOn !== null && ` · cleared on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
       <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
+      {nights && today !== undefined && board?.site && (
+        <Nights crop={crop.data} nights={nights} today={today} timeZone={board.site.timeZone} areaM2={areaM2} />
+      )}
+      {air && <AirAgainstCrop air={air} calendar={calendarOf(planting, crop.data.date)} areaM2={areaM2} />}
       <div className={styles["columns"]}>
         <section aria-label="What the stage asks for">
           <h2>What the stage asks for</h2>
@@ -70,11 +78,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
 
 function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: string; isToday: boolean }) {
   const dates = useDates();
-  const last = planting.stages.at(-1)?.to ?? planting.plantedOn;
-  const calendar = {
-    from: addDays(planting.plantedOn, -2),
-    to: addDays(date > last ? date : last, 4),
-  };
+  const calendar = calendarOf(planting, date);
   return (
     <div className={styles["ribbon"]} role="group" aria-label="Stages of this planting">
       <Months calendar={calendar} />
@@ -82,6 +86,12 @@ function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: str
       <DateLine date={date} calendar={calendar} label={isToday ? "today" : dates.show(date, "day")} />
     </div>
   );
+}
+
+/** From the first stage of the year that is looked at to past the last. */
+function calendarOf({ plantedOn, stages }: PlantingTime, date: string): Calendar {
+  const last = stages.at(-1)?.to ?? plantedOn;
+  return { from: addDays(stages[0]?.from ?? plantedOn, -2), to: addDays(date > last ? date : last, 4) };
 }
 
 type Now = NonNullable<ZoneCrop["now"]>;

@@ -69,8 +69,28 @@ export function Signs({
         </Button>
       </div>
       {opened && <OtherDay planting={planting} today={today} saving={add.isPending} onSay={say} />}
+      <Shifts shifts={add.data?.shifts ?? back.data?.shifts ?? []} />
       <Faults faults={faults} error={add.error ?? back.error} />
     </>
+  );
+}
+
+/** What has moved by what was just said. */
+function Shifts({ shifts }: { shifts: ZoneCrop["shifts"] }) {
+  const dates = useDates();
+  if (shifts.length === 0) return null;
+  return (
+    <p role="status">
+      Water, feed and dates are worked out anew:{" "}
+      {shifts.map(({ stage, before, after }, at) => (
+        <span key={stage}>
+          {at > 0 && "; "}
+          {stage.toLowerCase()} from {dates.show(after, "day")}{" "}
+          <span className="quiet">(was {dates.show(before, "day")})</span>
+        </span>
+      ))}
+      .
+    </p>
   );
 }
 

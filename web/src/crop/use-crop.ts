@@ -1,4 +1,14 @@
-import { addSign, getCropStation, getZoneCrop, takeSignBack, type NewSign } from "@sprunel/contract/crop";
+import {
+  addSign,
+  getCropStation,
+  getZoneCrop,
+  missNight,
+  setNights,
+  takeMissedNightBack,
+  takeSignBack,
+  type NewSign,
+} from "@sprunel/contract/crop";
+import type { NightProgramme } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 
@@ -30,6 +40,32 @@ export function useTakeSignBack(zoneId: number) {
   return useMutation({
     mutationFn: ({ stageId, version }: { stageId: string; version: number }) =>
       ask(takeSignBack, { params: { id: zoneId, stageId }, query: { version: String(version) } }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useSetNights(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { version: number; nights: NightProgramme[] }) =>
+      ask(setNights, { params: { id: zoneId }, body }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useMissNight(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { on: string; version: number }) => ask(missNight, { params: { id: zoneId }, body }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useTakeMissedNightBack(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ on, version }: { on: string; version: number }) =>
+      ask(takeMissedNightBack, { params: { id: zoneId, on }, query: { version: String(version) } }),
     onSettled: () => client.invalidateQueries(),
   });
 }

@@ -61,7 +61,10 @@ export function boardZone(more: Partial<BoardZone> = {}): BoardZone {
       drainTargetPct: 28,
     },
     rootsMark: "steady",
-    crop: { name: "Netted melon", stage: "Fill", day: 9, days: 24 },
+    crop: {
+      ...{ name: "Netted melon", stage: "Fill", day: 9, days: 24, version: 5, outside: [] },
+      next: { stageId: "ripening", name: "Ripening", on: "2026-07-02" },
+    },
     water: { waters: [{ name: "Roof basin", sharePct: 100 }], stored: true, daysLeft: null },
     harvest: null,
     findings: [],

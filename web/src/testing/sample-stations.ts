@@ -87,6 +87,7 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
   return {
     zoneId: 1,
     version: 5,
+    areaM2: 640,
     date: DATE,
     planting: melons,
     now: {

@@ -1,9 +1,11 @@
+import { addSign } from "@sprunel/contract/crop";
 import { decide } from "@sprunel/contract/today";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { FakeServer, refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
 import { board, boardZone, emptyBoard, site } from "../testing/sample-site.ts";
+import { zoneCrop } from "../testing/sample-stations.ts";
 
 describe("the morning board", () => {
   it("shows each zone's litres, drain and stage, every number with its unit", async () => {
@@ -43,6 +45,36 @@ describe("the morning board", () => {
     renderPage("/", { server });
     expect(await screen.findByRole("alert")).toHaveTextContent("The server does not answer");
     expect(screen.getByRole("button", { name: "Try again" })).toBeEnabled();
+  });
+});
+
+describe("a stage that is about to begin", () => {
+  const melons = (on: string, outside: NonNullable<ReturnType<typeof boardZone>["crop"]>["outside"] = []) =>
+    boardZone({
+      crop: {
+        ...{ name: "Netted melon", stage: "Fill", day: 21, days: 24, version: 5, outside },
+        next: { stageId: "ripening", name: "Ripening", on },
+      },
+    });
+
+  it("is asked about on the board, and taken in one tap at the version that was read", async () => {
+    const { server, user } = renderPage("/", { shown: board({ zones: [melons("2026-06-18")] }) });
+    server.on(addSign, zoneCrop());
+    const asked = within(await screen.findByRole("region", { name: "To look for" }));
+    expect(asked.getByText(/foreseen for Thu 18 Jun/)).toBeVisible();
+    await user.click(asked.getByRole("button", { name: "Seen today" }));
+    await waitFor(() => expect(server.sent(addSign)).toEqual([{ stageId: "ripening", on: "2026-06-16", version: 5 }]));
+  });
+
+  it("is not asked about weeks before", async () => {
+    renderPage("/", { shown: board({ zones: [melons("2026-07-02")] }) });
+    await screen.findAllByRole("row");
+    expect(screen.queryByRole("region", { name: "To look for" })).toBeNull();
+  });
+
+  it("stands with what of yesterday's air was far outside what its crop does well in", async () => {
+    renderPage("/", { shown: board({ zones: [melons("2026-07-02", [{ kind: "night", side: -1 }])] }) });
+    expect((await screen.findAllByRole("row"))[0]).toHaveTextContent(/Fill.*too cold by night/);
   });
 });
 

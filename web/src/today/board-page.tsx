@@ -9,6 +9,7 @@ import styles from "./board.module.css";
 import { BoardRow } from "./board-row.tsx";
 import { DayStrip } from "./day-strip.tsx";
 import { Decide } from "./decide.tsx";
+import { ToLookFor } from "./to-look-for.tsx";
 import { useBoard } from "../place/use-board.ts";
 
 /** The morning board: what each zone gets today, and what is off. */
@@ -32,7 +33,10 @@ function Zones({ board }: { board: Board }) {
             <BoardRow key={zone.id} zone={zone} />
           ))}
         </div>
-        <Decide board={board} />
+        <div className={styles["aside"]}>
+          <Decide board={board} />
+          <ToLookFor board={board} />
+        </div>
         <DayStrip board={board} />
         <MoreLinks className={styles["more"]} />
       </div>

@@ -8,6 +8,7 @@ import { showDigits } from "../units/show.ts";
 import { Amount, Measure, useUnits } from "../units/use-units.tsx";
 import { Yield } from "../units/yield.tsx";
 import styles from "./board.module.css";
+import { outsideWords } from "../words/outside-words.ts";
 import { MISSING_WORDS } from "../words/missing-words.ts";
 import { StageBar, TargetBar } from "../parts/small-bars.tsx";
 
@@ -171,11 +172,12 @@ function CropCell({ zone, to }: { zone: BoardZone; to: string }) {
   if (!crop) return <MissingCell to={to} missing={missing} />;
   return (
     <Link role="cell" className={styles["cell"]} to={to} data-figure="stage" data-zone={zone.id}>
+      <CellMark mark={crop.outside.length > 0 ? "watch" : "steady"} />
       <span className={`${styles["key"]} ${styles["words"]}`} title={crop.stage}>
         {crop.stage}
       </span>
       <span className={styles["sub"]}>
-        day {crop.day} of {crop.days}
+        {crop.outside[0] ? outsideWords(crop.outside[0]) : `day ${crop.day} of ${crop.days}`}
       </span>
       <StageBar share={crop.day / crop.days} />
     </Link>

@@ -1,0 +1,120 @@
+import type { ZoneCrop } from "@sprunel/contract/crop";
+import { addDays } from "@sprunel/core/time";
+import { showDigits } from "../units/show.ts";
+import { useDates } from "../units/dates.tsx";
+import { useUnits } from "../units/use-units.tsx";
+import { outsideWords } from "../words/outside-words.ts";
+import styles from "./air.module.css";
+import { placeOf, type Calendar } from "./calendar.ts";
+
+type Air = NonNullable<ZoneCrop["air"]>;
+type Kind = Air["outside"][number]["kind"];
+
+const NAMES: Readonly<Record<Kind, string>> = {
+  day: "Warmth by day",
+  night: "Warmth by night",
+  humidity: "Humid hours",
+  light: "Light",
+};
+const KINDS = ["day", "night", "humidity", "light"] as const;
+
+/** Every day of the planting against what its crop does well in, under the ribbon; and what it did when it lasted. */
+export function AirAgainstCrop({ air, calendar, areaM2 }: { air: Air; calendar: Calendar; areaM2: number }) {
+  const dates = useDates();
+  const { words, band } = useWords(air);
+  const last = air.days.at(-1);
+  if (!last)
+    return <p className="quiet">No air and no light of this planting’s days is known yet: nothing is judged.</p>;
+  return (
+    <section aria-label="Air against the crop" className={styles["air"]}>
+      {KINDS.map((kind) => {
+        const found = last.kinds.find((one) => one.kind === kind);
+        return (
+          <div key={kind} className={styles["row"]}>
+            <p>
+              <strong>{NAMES[kind]}</strong> {found && `${words(kind, found.value)} on ${dates.show(last.date, "day")}`}
+              <span className="quiet"> · {band(kind)}</span>
+            </p>
+            <div className={styles["days"]} role="img" aria-label={`${NAMES[kind]}: ${daysOutside(air, kind)}`}>
+              {air.days.map(({ date, kinds }) => {
+                const day = kinds.find((one) => one.kind === kind);
+                if (!day || date < calendar.from || date > calendar.to) return null;
+                const left = placeOf(date, calendar);
+                return (
+                  <i
+                    key={date}
+                    data-side={day.side}
+                    title={`${dates.show(date, "day")}: ${words(kind, day.value)}`}
+                    style={{ left: `${left}%`, width: `${placeOf(addDays(date, 1), calendar) - left}%` }}
+                  />
+                );
+              })}
+            </div>
+          </div>
+        );
+      })}
+      <Told air={air} areaM2={areaM2} />
+    </section>
+  );
+}
+
+function daysOutside({ days }: Air, kind: Kind): string {
+  const outside = days.filter(({ kinds }) => kinds.some((one) => one.kind === kind && one.side !== 0)).length;
+  return `${outside} of ${days.length} days outside`;
+}
+
+/** What lasted for days, with what it does and what would help. */
+function Told({ air: { outside, lamps, said }, areaM2 }: { air: Air; areaM2: number }) {
+  return (
+    <>
+      {outside.length > 0 && (
+        <ul className={styles["told"]}>
+          {outside.map(({ kind, side, days, ofDays, consequence }) => (
+            <li key={kind}>
+              <strong>{sentence(outsideWords({ kind, side }))}</strong> on {days} of the last {ofDays} days:{" "}
+              {consequence}.
+              {kind === "light" && lamps && (
+                <>
+                  {" "}
+                  {showDigits(lamps.gapMolM2)} mol/m² a day are missing: lamps of {lamps.umolM2S} µmol/m² a second would
+                  burn {showDigits(lamps.hours)} h a day for it and draw {showDigits(lamps.kwhM2 * areaM2)} kWh (lamps
+                  of {lamps.umolJ} µmol/J, assumed).
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="quiet">
+        {said.assumed && <strong className="act">assumed · </strong>}
+        {said.source}
+      </p>
+    </>
+  );
+}
+
+function sentence(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+function useWords({ dayC, nightC, lightMolM2, mostRhPct }: Air) {
+  const { show } = useUnits();
+  const warmth = (c: number): string => {
+    const { text, unit } = show("temperature", c);
+    return `${text} ${unit}`;
+  };
+  return {
+    words: (kind: Kind, value: number): string =>
+      kind === "humidity"
+        ? `${showDigits(value)} h over ${mostRhPct} %`
+        : kind === "light"
+          ? `${showDigits(value)} mol/m²`
+          : warmth(value),
+    band: (kind: Kind): string => {
+      if (kind === "humidity") return "up to 4 h a day";
+      if (kind === "light") return `grows well from ${lightMolM2[0]}, no better above ${lightMolM2[1]} mol/m²`;
+      const [from, to] = kind === "day" ? dayC : nightC;
+      return `well from ${warmth(from)} to ${warmth(to)}`;
+    },
+  };
+}
