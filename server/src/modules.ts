@@ -40,7 +40,7 @@ export function createRooms(
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
-  const crop = cropModule(scope, climate.weather);
+  const crop = cropModule(scope, climate.weather, dataFolder);
   const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingCd(zones, date));
   const advice = adviceModule();
   const plan = planModule(scope, {

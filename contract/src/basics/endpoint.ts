@@ -2,7 +2,7 @@ import { z } from "zod";
 import { dateSchema, idParamSchema } from "./basics.ts";
 
 /** How an answer travels: one JSON object, or a file or lines that are written as they come. */
-type Media = "application/json" | "application/x-ndjson" | "text/csv";
+type Media = "application/json" | "application/x-ndjson" | "text/csv" | "text/calendar";
 
 /** Everything that there is to know of one route: it drives the server, the description of the API and the web's client. */
 export interface Endpoint<

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { idParamSchema } from "../basics/basics.ts";
+import { idParamSchema, labelSchema } from "../basics/basics.ts";
 import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
 import {
   changedOwnCropSchema,
@@ -142,4 +142,28 @@ export const importCrop = endpoint({
   answer: libraryCropSchema,
   status: 201,
   takesFiles: true,
+});
+
+export const getCalendarAddress = endpoint({
+  method: "get",
+  path: "/api/calendar-address",
+  summary: "Where calendars of people and telephones follow the crops' dates",
+  answer: z.object({ path: z.string() }).meta({ id: "CalendarAddress" }),
+});
+
+export const getCalendarFeed = endpoint({
+  method: "get",
+  path: "/api/calendar/:token",
+  summary: "Stages, switches and nights as iCalendar, at an address that only who was given it knows",
+  params: z.object({ token: labelSchema("The calendar's token") }),
+  answer: z.string(),
+  media: "text/calendar",
+});
+
+export const getCalendarTable = endpoint({
+  method: "get",
+  path: "/api/crop-calendar.csv",
+  summary: "The same dates as a table",
+  answer: z.string(),
+  media: "text/csv",
 });

@@ -3,6 +3,9 @@ import {
   addSign,
   changeOwnCrop,
   computeStageDates,
+  getCalendarAddress,
+  getCalendarFeed,
+  getCalendarTable,
   getCrop,
   getCropFile,
   getCropLibrary,
@@ -17,17 +20,25 @@ import {
 } from "@sprunel/contract/crop";
 import { stageDates } from "@sprunel/core/crop";
 import type { WeatherService } from "../climate/weather-service.ts";
-import { served } from "../http/served.ts";
+import { sendCsv } from "../http/csv.ts";
+import { notFound } from "../http/problems.ts";
+import { served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { iso } from "../scope/site-file-part.ts";
+import { asCalendar, calendarToken, datesOf, isToken } from "./calendar.ts";
 import { cropService } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
-export function cropModule(scope: Scope, weather: WeatherService): Module {
+export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string): Module {
   const crops = cropService(scope, weather);
   const library = libraryService(scope);
+  const dated = async () => {
+    const site = await scope.site.current();
+    return { site, dates: datesOf(site, await scope.zones(), await scope.site.dateOr(undefined)) };
+  };
   return {
     routes: [
       served(computeStageDates, ({ body }) => stageDates(body)),
@@ -46,6 +57,28 @@ export function cropModule(scope: Scope, weather: WeatherService): Module {
       served(takeMissedNightBack, ({ params: { id, on }, query: { version } }) =>
         crops.shifting(id, () => crops.takeMissedNightBack(id, version, on)),
       ),
+      served(getCalendarAddress, () => ({ path: `/api/calendar/${calendarToken(dataFolder)}.ics` })),
+      written(getCalendarFeed, async ({ params: { token } }, res) => {
+        if (!isToken(token, calendarToken(dataFolder))) throw notFound("A calendar of this address");
+        const { site, dates } = await dated();
+        res.setHeader("Content-Type", "text/calendar; charset=utf-8");
+        res.send(asCalendar(site.name, dates));
+      }),
+      written(getCalendarTable, async (_asked, res) => {
+        const { dates } = await dated();
+        sendCsv(
+          res,
+          "crop-calendar.csv",
+          dates.map(({ zone, what, on, span, note }) => ({
+            date: on,
+            zone,
+            what,
+            from_utc: span ? iso(span.fromMs) : null,
+            to_utc: span ? iso(span.toMs) : null,
+            note,
+          })),
+        );
+      }),
       served(getCropLibrary, () => library.library()),
       served(getCrop, ({ params: { id } }) => library.crop(id)),
       served(addOwnCrop, ({ body: { basedOn, name } }) => library.addFrom(basedOn, name)),

@@ -109,6 +109,25 @@ describe("the program on the nursery's network", () => {
     expect([wrong.status, wrong.headers["set-cookie"]]).toEqual([401, undefined]);
   });
 
+  it("lets a calendar without the code read the calendar's own address, and nothing else", async () => {
+    const { server, code } = await opened();
+    const get = (path: string, headers: Record<string, string> = {}) => ask(server.url, headers, { path });
+    const told = await get("/api/calendar-address", { cookie: `sprunel=${code}` });
+    const { path } = JSON.parse(told.text) as { path: string };
+    // There is no site yet: it got as far as the crops.
+    expect((await get(path)).status).toBe(404);
+    expect((await get(path)).text).toContain("A site");
+    for (const other of [
+      "/api/calendar-address",
+      "/api/crop-calendar.csv",
+      `${path}/../../board`,
+      "/api/calendar/../board",
+    ])
+      expect([other, (await get(other)).status]).toEqual([other, 401]);
+    const written = await ask(server.url, {}, { method: "POST", path });
+    expect(written.status).toBe(401);
+  });
+
   it("tells by which address and code a tablet gets in, made once for a data folder", async () => {
     const { server, code } = await opened();
     const answer = await ask(server.url, { cookie: `sprunel=${code}` }, { path: "/api/access" });

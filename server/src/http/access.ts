@@ -9,6 +9,7 @@ import { served, type Served } from "./served.ts";
 
 const COOKIE = "sprunel";
 const YEAR_MS = 365 * 86_400_000;
+const CALENDAR = /^\/api\/calendar\/[\w-]+(\.ics)?$/;
 /** Letters and digits that nobody takes for one another. */
 const ALPHABET = "ABCDEFGHJKMNPQRSTUVWXYZ23456789";
 const CODE_LENGTH = 12;
@@ -54,7 +55,8 @@ export class Access {
     if (asked === null || !this.names.has(asked)) throw unknownName(req.headers.host ?? "");
     const { origin } = req.headers;
     if (origin !== undefined && !this.isOwn(origin)) throw strangePage(origin);
-    if (this.isLocal(req)) {
+    // A calendar brings no cookie: its address is its key, and opens nothing else.
+    if (this.isLocal(req) || (this.options.code !== null && req.method === "GET" && CALENDAR.test(req.path))) {
       next();
       return;
     }

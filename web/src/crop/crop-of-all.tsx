@@ -1,4 +1,5 @@
-import type { CropStation, PlantingTime } from "@sprunel/contract/crop";
+import { addressOf as fileAddress } from "@sprunel/contract/basics";
+import { getCalendarTable, type CropStation, type PlantingTime } from "@sprunel/contract/crop";
 import type { Board } from "@sprunel/contract/today";
 import { daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
@@ -6,6 +7,7 @@ import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { ZoneLabel } from "../place/zone-label.tsx";
+import { CalendarFeed } from "./calendar-feed.tsx";
 import { calendarAround, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
@@ -29,7 +31,11 @@ export function CropOfAll({ board }: { board: Board }) {
     <>
       <h1>All crops</h1>
       <p>
-        <Link to="/crops">Crop library</Link>: every crop’s stages and figures, and your own.
+        <Link to="/crops">Crop library</Link>: every crop’s stages and figures, and your own. ·{" "}
+        <a href={fileAddress(getCalendarTable)} download>
+          These dates as a table
+        </a>{" "}
+        · <CalendarFeed />
       </p>
       {board.zones.length === 0 ? (
         <p>

@@ -1,0 +1,101 @@
+import type { Site } from "@sprunel/contract/site";
+import { programmesOn, programmeSpan, standingOn, yearBegan } from "@sprunel/core/crop";
+import { addDays } from "@sprunel/core/time";
+import ical from "ical-generator";
+import { randomBytes, timingSafeEqual } from "node:crypto";
+import { chmodSync, existsSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { StoredZone } from "../scope/zone-store.ts";
+
+/** Dates so far back and ahead are in the calendar; nights so many ahead. */
+const BACK_DAYS = 30;
+const AHEAD_DAYS = 240;
+const NIGHTS_AHEAD = 21;
+
+/** Something with a date: of a whole day, or with its instants. */
+export interface Dated {
+  /** the same for the same thing, however often it is asked for */
+  readonly id: string;
+  readonly zone: string;
+  readonly what: string;
+  readonly on: string;
+  /** null: it is of the whole day */
+  readonly span: { readonly fromMs: number; readonly toMs: number } | null;
+  readonly note: string;
+}
+
+/** Stages that begin and nights with cloth or lamps, of all zones, in order of time. */
+export function datesOf(site: Site, zones: readonly StoredZone[], today: string): Dated[] {
+  const [from, to] = [addDays(today, -BACK_DAYS), addDays(today, AHEAD_DAYS)];
+  return zones
+    .flatMap((zone) => [...stagesOf(zone, today, from, to), ...nightsOf(site, zone, today)])
+    .sort((a, b) => a.on.localeCompare(b.on) || (a.span?.fromMs ?? 0) - (b.span?.fromMs ?? 0));
+}
+
+function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, to: string): Dated[] {
+  return grown.flatMap((planting) =>
+    planting
+      .periodsFrom(yearBegan(planting, today))
+      .filter(({ startsOn }) => startsOn >= from && startsOn <= to)
+      .filter(({ startsOn }) => planting.clearedOn === null || startsOn < planting.clearedOn)
+      .map(({ stage, startsOn, seen }): Dated => ({
+        id: `stage-${id}-${planting.plantedOn}-${stage.id}`,
+        zone: name,
+        what: `${planting.crop.name}: ${stage.name.toLowerCase()}`,
+        on: startsOn,
+        span: null,
+        note: seen ? "seen" : startsOn > today ? "foreseen" : "counted",
+      })),
+  );
+}
+
+function nightsOf(site: Site, { id, name, grown }: StoredZone, today: string): Dated[] {
+  const nights = Array.from({ length: NIGHTS_AHEAD }, (_, day) => addDays(today, day));
+  return nights.flatMap((on) => {
+    const standing = standingOn(grown, on);
+    return standing
+      ? programmesOn(standing.planting, on).map((programme): Dated => {
+          const [fromMs, toMs] = programmeSpan(programme, on, site.timeZone);
+          return {
+            id: `night-${id}-${on}-${programme.kind}-${programme.start}`,
+            zone: name,
+            what: programme.kind === "cloth" ? "cloth drawn" : "lamps lit",
+            on,
+            span: { fromMs, toMs },
+            note: `${programme.start} to ${programme.end}`,
+          };
+        })
+      : [];
+  });
+}
+
+/** As calendars of people and telephones read them: UTC instants, whole days that end with the day after. */
+export function asCalendar(siteName: string, dates: readonly Dated[]): string {
+  const calendar = ical({ name: `${siteName}, crops`, prodId: { company: "Sprunel", product: "crops" } });
+  for (const { id, zone, what, on, span, note } of dates)
+    calendar.createEvent({
+      id: `${id}@sprunel`,
+      summary: `${zone}: ${what}`,
+      description: note,
+      ...(span
+        ? { start: new Date(span.fromMs), end: new Date(span.toMs) }
+        : { start: new Date(`${on}T00:00:00Z`), end: new Date(`${addDays(on, 1)}T00:00:00Z`), allDay: true }),
+    });
+  return calendar.toString();
+}
+
+/** Who knows it may read the calendar and nothing else; made the first time that it is asked for, and kept in the data folder. */
+export function calendarToken(dataFolder: string): string {
+  const file = join(dataFolder, "calendar-token");
+  if (existsSync(file)) return readFileSync(file, "utf8").trim();
+  const token = randomBytes(18).toString("base64url");
+  writeFileSync(file, `${token}\n`, { mode: 0o600 });
+  chmodSync(file, 0o600);
+  return token;
+}
+
+/** Whether a token is the folder's own, told in the same time for any. */
+export function isToken(given: string, token: string): boolean {
+  const [a, b] = [Buffer.from(given.replace(/\.ics$/, "")), Buffer.from(token)];
+  return a.length === b.length && timingSafeEqual(a, b);
+}
