@@ -14,7 +14,7 @@ test("an empty site asks where it is, then five questions, and the first zone ha
   await page.getByRole("link", { name: "Describe your site" }).click();
   await page.getByLabel("Name of the site").fill("My place");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("Latitude is missing; give -65 to 65 °, north positive.")).toBeVisible();
+  await expect(page.getByText("Latitude is missing; give -70 to 70 °, north positive.")).toBeVisible();
   await page.getByLabel("Latitude").fill("43.4");
   await page.getByLabel("Longitude").fill("-1.5");
   await page.getByLabel("Elevation").fill("60");

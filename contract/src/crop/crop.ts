@@ -140,6 +140,18 @@ export const zoneCropSchema = z
         past: z.array(z.object({ date: dateSchema, darkH: z.number(), counted: z.boolean(), missed: z.boolean() })),
       })
       .nullable(),
+    /** stages whose driver is steadily wrong here, by the signs of several plantings of this crop */
+    fits: z.array(
+      z.object({
+        stageId: z.string(),
+        stage: z.string(),
+        next: z.string(),
+        of: z.number(),
+        unit: z.string(),
+        counted: z.array(z.number()),
+        mean: z.number(),
+      }),
+    ),
     /** what a sign or a night that was noted has moved; empty when nothing was noted just now */
     shifts: z.array(z.object({ stage: z.string(), before: dateSchema, after: dateSchema })),
   })
@@ -161,3 +173,8 @@ export const newNightsSchema = z
 /** A night on which its programme was not kept. */
 export const missedNightSchema = z.strictObject({ on: dateSchema, version: versionSchema }).meta({ id: "MissedNight" });
 export const missedNightParamsSchema = z.object({ on: dateSchema });
+
+/** The figure of a stage that was counted here, in place of the library's. */
+export const stageFitSchema = z
+  .strictObject({ stageId: labelSchema("The stage"), version: versionSchema })
+  .meta({ id: "StageFit" });

@@ -15,6 +15,7 @@ import {
   missedNightSchema,
   newNightsSchema,
   newSignSchema,
+  stageFitSchema,
   signParamsSchema,
   zoneCropSchema,
 } from "./crop.ts";
@@ -81,6 +82,16 @@ export const takeMissedNightBack = endpoint({
   params: oneParams.extend(missedNightParamsSchema.shape),
   query: z.object({ version: idParamSchema }),
   answer: zoneCropSchema,
+});
+
+export const takeStageFit = endpoint({
+  method: "post",
+  path: "/api/zones/:id/stage-fits",
+  summary: "The planting goes on with a stage's figure as it was counted here, in a crop of one's own; 409 when old",
+  params: oneParams,
+  body: stageFitSchema,
+  answer: zoneCropSchema,
+  status: 201,
 });
 
 const cropParams = z.object({ id: cropIdSchema });

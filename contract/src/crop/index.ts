@@ -27,5 +27,6 @@ export {
   removeOwnCrop,
   setNights,
   takeMissedNightBack,
+  takeStageFit,
   takeSignBack,
 } from "./endpoints.ts";

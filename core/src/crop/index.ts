@@ -4,5 +4,6 @@ export { cropById, CROPS } from "./library/library.ts";
 export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
 export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
 export { driverOf, grow, yearBegan, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
+export { steadilyOff, type StageFit } from "./stage-fit.ts";
 export { signFault, type CropState } from "./stage-on.ts";
 export { stageDates } from "./stage-dates.ts";

@@ -1,4 +1,11 @@
-import type { CropStation, NewSign, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
+import {
+  definitionOf,
+  type CropDefinition,
+  type CropStation,
+  type NewSign,
+  type PlantingTime,
+  type ZoneCrop,
+} from "@sprunel/contract/crop";
 import type { Planting } from "@sprunel/contract/site";
 import { ecMsCm } from "@sprunel/core/chemistry";
 import {
@@ -6,6 +13,7 @@ import {
   programmesOn,
   signFault,
   standingOn,
+  steadilyOff,
   yearBegan,
   type Grown,
   type Standing,
@@ -16,6 +24,7 @@ import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
+import type { LibraryService } from "./library-service.ts";
 import { cropAir } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
@@ -24,13 +33,13 @@ import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
 const SHOWN_DAYS = 365;
 
 /** Which stage every planting is in, and what was seen of it. */
-export function cropService(scope: Scope, weather: WeatherService) {
+export function cropService(scope: Scope, weather: WeatherService, library: LibraryService) {
   /** The zone with one planting changed, if it is still as the person saw it. */
   async function changePlanting(
     zone: StoredZone,
     version: number,
     planting: Grown,
-    change: Partial<Pick<Planting, "signs" | "nights" | "missedNights">>,
+    change: Partial<Pick<Planting, "cropId" | "signs" | "nights" | "missedNights">>,
   ): Promise<void> {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
@@ -91,6 +100,7 @@ export function cropService(scope: Scope, weather: WeatherService) {
             date < today ? date : addDays(today, -1),
           )),
         nights: standing && cropNights(await scope.site.current(), standing, date),
+        fits: planting ? fitsOf(planting, await scope.zones()) : [],
         shifts: [],
       };
     },
@@ -106,6 +116,22 @@ export function cropService(scope: Scope, weather: WeatherService) {
         return old === undefined || old === from ? [] : [{ stage: name, before: old, after: from }];
       });
       return { ...after, shifts };
+    },
+
+    /** The planting goes on with what was counted here, in a crop of one's own. */
+    async takeFit(zoneId: number, version: number, stageId: string): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
+      const fit = fitsOf(planting, await scope.zones()).find((found) => found.stageId === stageId);
+      if (!fit) throw notFound(`Another figure for the stage ${stageId}`);
+      const { crop } = planting;
+      const fitted = {
+        ...definitionOf(crop),
+        stages: definitionOf(crop).stages.map((stage) =>
+          stage.id === stageId ? scaledStage(stage, fit.mean / fit.of) : stage,
+        ),
+      };
+      const cropId = await library.fitted(crop.id, fitted);
+      await changePlanting(zone, version, planting, { cropId });
     },
 
     async setNights(zoneId: number, version: number, nights: Planting["nights"]): Promise<void> {
@@ -195,6 +221,32 @@ function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today:
         late: startsOn > today ? (late.get(stage.id) ?? null) : null,
       })),
   };
+}
+
+/** What the signs of all plantings of a crop say of its stages. */
+function fitsOf({ crop }: Grown, zones: readonly StoredZone[]): ZoneCrop["fits"] {
+  const plantings = zones.flatMap(({ grown }) => grown.filter((one) => one.crop === crop));
+  return steadilyOff(plantings).map(({ stageId, of, unit, counted, mean }) => {
+    const at = crop.stages.findIndex(({ id }) => id === stageId);
+    const [stage, next] = crop.stages.slice(at);
+    return { stageId, stage: stage?.name ?? stageId, next: next?.name ?? "", of, unit, counted: [...counted], mean };
+  });
+}
+
+/** A stage that takes so much more or less of what drives it. */
+function scaledStage(stage: CropDefinition["stages"][number], by: number): CropDefinition["stages"][number] {
+  const { driver } = stage;
+  const days = Math.max(1, Math.round(stage.days * by));
+  switch (driver?.kind) {
+    case "thermal":
+      return { ...stage, days, driver: { ...driver, degreeDays: driver.degreeDays * by } };
+    case "cycles":
+      return { ...stage, days, driver: { ...driver, count: Math.max(1, Math.round(driver.count * by)) } };
+    case "days":
+      return { ...stage, days, driver: { ...driver, days } };
+    default:
+      return { ...stage, days };
+  }
 }
 
 function endOf({ stages, clearedOn, plantedOn }: PlantingTime): string {

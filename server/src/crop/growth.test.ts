@@ -178,11 +178,46 @@ describe("the air of a planting against what its crop does well in", () => {
     const { air } = (await server.call("GET", "/api/zones/1/crop")).body as unknown as {
       air: { days: unknown[]; outside: { kind: string; side: number; days: number; consequence: string }[] };
     };
-    expect(air.days).toHaveLength(47);
+    expect(air.days).toHaveLength(46);
     expect(air.outside.find(({ kind }) => kind === "night")).toMatchObject({
       side: -1,
       days: 7,
       consequence: expect.stringContaining("slowly"),
     });
+  });
+});
+
+describe("a stage that is steadily seen later than its figure says", () => {
+  const signs = (on: string) => [{ stageId: "leaf", on }];
+  const plantings = [
+    freshPlanting("lettuce-butterhead", "2026-01-10", { clearedOn: "2026-02-28", signs: signs("2026-01-23") }),
+    freshPlanting("lettuce-butterhead", "2026-03-05", { clearedOn: "2026-04-20", signs: signs("2026-03-19") }),
+    freshPlanting("lettuce-butterhead", "2026-05-20", { signs: signs("2026-06-02") }),
+  ];
+
+  it("is offered as it was counted here, and the planting goes on with it in a crop of one's own", async () => {
+    const { server } = await grown(undefined, plantings);
+    const before = (await server.call("GET", "/api/zones/1/crop")).body as unknown as Crop & {
+      fits: { stageId: string; mean: number; of: number; next: string }[];
+    };
+    // 13, 14 and 13 days of 12 °C·d, against 10 of the library
+    expect(before.fits).toMatchObject([{ stageId: "establishment", of: 120, mean: 160, next: "Leaf growth" }]);
+    const taken = await server.call("POST", "/api/zones/1/stage-fits", {
+      stageId: "establishment",
+      version: before.version,
+    });
+    expect([taken.status, (taken.body["planting"] as { cropName: string }).cropName]).toEqual([
+      201,
+      "Butterhead lettuce, as here",
+    ]);
+    const own = (await server.call("GET", "/api/crops/own-butterhead-lettuce-as-here")).body as unknown as {
+      crop: { stages: { days: number }[] };
+    };
+    expect(own.crop.stages[0]?.days).toBe(13);
+    const again = await server.call("POST", "/api/zones/1/stage-fits", {
+      stageId: "head",
+      version: before.version + 1,
+    });
+    expect(again.status).toBe(404);
   });
 });

@@ -28,6 +28,8 @@ function asCrop(own: OwnCrop): Crop {
   return crop;
 }
 
+export type LibraryService = ReturnType<typeof libraryService>;
+
 /** What the library knows of crops, and what a person has written of their own. */
 export function libraryService(scope: Scope) {
   async function zonesOf(writer: Writer): Promise<ReadonlyMap<string, readonly { id: number; name: string }[]>> {
@@ -107,6 +109,19 @@ export function libraryService(scope: Scope) {
       });
       scope.cache.allChanged();
       return service.crop(id);
+    },
+
+    /** A crop with figures as they were counted here: one's own is changed, of the library's a copy is begun. @returns its id */
+    async fitted(id: string, crop: CropDefinition): Promise<string> {
+      const own = await ownCropStore(scope).find(id);
+      if (own) {
+        await service.change(id, own.version, crop);
+        return id;
+      }
+      const names = new Set([...(await cropsOf(scope)).values()].map(({ name }) => name.toLowerCase()));
+      let name = `${crop.name}, as here`;
+      for (let at = 2; names.has(name.toLowerCase()); at++) name = `${crop.name}, as here ${at}`;
+      return (await add(id, { ...crop, name })).id;
     },
 
     async remove(id: string): Promise<CropLibrary> {

@@ -17,6 +17,7 @@ import {
   setNights,
   takeMissedNightBack,
   takeSignBack,
+  takeStageFit,
 } from "@sprunel/contract/crop";
 import { stageDates } from "@sprunel/core/crop";
 import type { WeatherService } from "../climate/weather-service.ts";
@@ -33,8 +34,8 @@ import { ownCropStore } from "./own-crop-store.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
 export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string): Module {
-  const crops = cropService(scope, weather);
   const library = libraryService(scope);
+  const crops = cropService(scope, weather, library);
   const dated = async () => {
     const site = await scope.site.current();
     return { site, dates: datesOf(site, await scope.zones(), await scope.site.dateOr(undefined)) };
@@ -47,6 +48,9 @@ export function cropModule(scope: Scope, weather: WeatherService, dataFolder: st
       served(addSign, ({ params: { id }, body }) => crops.shifting(id, () => crops.addSign(id, body))),
       served(takeSignBack, ({ params: { id, stageId }, query: { version } }) =>
         crops.shifting(id, () => crops.takeSignBack(id, stageId, version)),
+      ),
+      served(takeStageFit, ({ params: { id }, body: { version, stageId } }) =>
+        crops.shifting(id, () => crops.takeFit(id, version, stageId)),
       ),
       served(setNights, ({ params: { id }, body: { version, nights } }) =>
         crops.shifting(id, () => crops.setNights(id, version, nights)),

@@ -15,6 +15,7 @@ import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
+import { StageFits } from "./stage-fits.tsx";
 import { startWords } from "./stage-words.ts";
 import { useDates } from "../units/dates.tsx";
 import { SetUpLink } from "../place/set-up-link.tsx";
@@ -69,6 +70,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         </section>
         <section aria-label="Signs">
           {today !== undefined && <Signs zone={zone} crop={crop.data} planting={planting} today={today} />}
+          <StageFits crop={crop.data} />
           <Next stages={planting.stages} date={crop.data.date} />
         </section>
       </div>

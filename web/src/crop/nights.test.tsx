@@ -126,3 +126,24 @@ describe("what a sign has moved", () => {
     expect(await screen.findByText(/worked out anew/)).toHaveTextContent("ripening from 16 Jun (was 2 Jul)");
   });
 });
+
+describe("a stage that is steadily otherwise here", () => {
+  it("is told with what was counted, and gone on with at the version that was read", async () => {
+    const fits = [
+      {
+        ...{ stageId: "fill", stage: "Fill", next: "Ripening", of: 288, unit: "°C·d" },
+        ...{ counted: [320, 330, 340], mean: 330 },
+      },
+    ];
+    const { user, server } = await opened({ fits });
+    const { takeStageFit } = await import("@sprunel/contract/crop");
+    server.on(takeStageFit, zoneCrop());
+    expect(
+      screen.getByText(
+        /Ripening was seen later than fill counts to, on 3 plantings: after 330 °C·d on average, not 288/,
+      ),
+    ).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Go on with 330 °C·d" }));
+    await waitFor(() => expect(server.sent(takeStageFit)).toEqual([{ stageId: "fill", version: 5 }]));
+  });
+});

@@ -6,6 +6,7 @@ import {
   setNights,
   takeMissedNightBack,
   takeSignBack,
+  takeStageFit,
   type NewSign,
 } from "@sprunel/contract/crop";
 import type { NightProgramme } from "@sprunel/contract/site";
@@ -66,6 +67,14 @@ export function useTakeMissedNightBack(zoneId: number) {
   return useMutation({
     mutationFn: ({ on, version }: { on: string; version: number }) =>
       ask(takeMissedNightBack, { params: { id: zoneId, on }, query: { version: String(version) } }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useTakeStageFit(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: { stageId: string; version: number }) => ask(takeStageFit, { params: { id: zoneId }, body }),
     onSettled: () => client.invalidateQueries(),
   });
 }
