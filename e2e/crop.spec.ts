@@ -13,6 +13,13 @@ test.describe("crops of an empty site", () => {
     await page.getByRole("combobox", { name: label }).fill(name);
     await page.getByTitle(name, { exact: true }).click();
   }
+  async function addZone(page: Page, plantedOn: string, name: string): Promise<void> {
+    await page.getByLabel("Planted on").fill(plantedOn);
+    await page.getByLabel("How many rows").fill("4");
+    await page.getByLabel("Each so long").fill("30");
+    await page.getByRole("button", { name: "Add zone" }).click();
+    await expect(page.getByRole("link", { name, exact: true })).toBeVisible();
+  }
 
   test("a crop of one's own comes from the nearest one to today's litres", async ({ page }) => {
     await page.goto("/set-up");
@@ -42,8 +49,7 @@ test.describe("crops of an empty site", () => {
 
     await page.goto("/set-up?zone=new");
     await choose(page, "Crop", "Plum tomato, ours");
-    await page.getByLabel("Planted on").fill("2026-05-10");
-    await page.getByRole("button", { name: "Add zone" }).click();
+    await addZone(page, "2026-05-10", "Plum tomato, ours");
     await page.getByRole("link", { name: "Sprunel" }).click();
     const row = page.getByRole("row", { name: /Plum tomato, ours/ });
     await expect(row).toContainText(/[1-9][\d ]* ?L/);
@@ -59,9 +65,7 @@ test.describe("crops of an empty site", () => {
     test(`${name} is planted from the library and has its stages and a feed`, async ({ page }) => {
       await page.goto("/set-up?zone=new");
       await choose(page, "Crop", name);
-      await page.getByLabel("Planted on").fill("2026-05-25");
-      await page.getByRole("button", { name: "Add zone" }).click();
-      await expect(page.getByRole("link", { name, exact: true })).toBeVisible();
+      await addZone(page, "2026-05-25", name);
       await page.getByRole("link", { name: "Sprunel" }).click();
       const row = page.getByRole("row", { name: new RegExp(name) });
       await expect(row).toContainText(stage);

@@ -46,6 +46,6 @@ test("an empty site asks where it is, then five questions, and the first zone ha
   await page.getByRole("link", { name: "Sprunel" }).click();
   const row = page.getByRole("row", { name: /Bench by the door/ });
   await expect(row).toContainText(/\d L/);
-  await expect(row).toContainText("Full picking");
+  await expect(row).toContainText("Flowering");
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
 });

@@ -1,4 +1,5 @@
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
+import type { Raising } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 
 /** What is told of a zone: how it was set up, and what is true of it as against that. Days are counted back from the first day shown. */
@@ -41,6 +42,8 @@ interface DemoPlanting {
   readonly seen?: Readonly<Record<string, number>>;
   /** cloth drawn every night since then, by the clock */
   readonly cloth?: { readonly daysAgo: number; readonly start: string; readonly end: string };
+  /** how its plants come to be, where they are raised here */
+  readonly raising?: Raising;
   /** evenings on which it was forgotten */
   readonly missedDaysAgo?: readonly number[];
 }
@@ -60,7 +63,7 @@ export interface DemoZone {
   readonly zone: Omit<NewZone, "plantings" | "waters" | "layout" | "demand">;
   /** % of each source, by its name */
   readonly waters: Readonly<Record<string, number>>;
-  /** in order of time, the last one standing */
+  /** in order of time: what stood, what stands, and what may come after it */
   readonly plantings: readonly DemoPlanting[];
   readonly truth: Truth;
   readonly harvest: DemoHarvest;
@@ -80,24 +83,26 @@ export const STEADY: Truth = {
 };
 
 export function plantingsOf({ plantings, harvest }: DemoZone): NewZone["plantings"] {
-  return plantings.map(({ cropId, plantedDaysAgo, clearedDaysAgo, seen = {}, cloth, missedDaysAgo = [] }) =>
-    freshPlanting(cropId, ago(plantedDaysAgo), {
-      clearedOn: clearedDaysAgo === null ? null : ago(clearedDaysAgo),
-      signs: Object.entries(seen).map(([stageId, daysAgo]) => ({ stageId, on: ago(daysAgo) })),
-      targetPerM2: harvest.targetPerM2,
-      nights: cloth
-        ? [
-            {
-              kind: "cloth",
-              fromOn: ago(cloth.daysAgo),
-              untilOn: null,
-              start: cloth.start,
-              end: cloth.end,
-              wattsM2: null,
-            },
-          ]
-        : [],
-      missedNights: missedDaysAgo.map(ago),
-    }),
+  return plantings.map(
+    ({ cropId, plantedDaysAgo, clearedDaysAgo, seen = {}, cloth, missedDaysAgo = [], raising = null }) =>
+      freshPlanting(cropId, ago(plantedDaysAgo), {
+        clearedOn: clearedDaysAgo === null ? null : ago(clearedDaysAgo),
+        signs: Object.entries(seen).map(([stageId, daysAgo]) => ({ stageId, on: ago(daysAgo) })),
+        targetPerM2: harvest.targetPerM2,
+        nights: cloth
+          ? [
+              {
+                kind: "cloth",
+                fromOn: ago(cloth.daysAgo),
+                untilOn: null,
+                start: cloth.start,
+                end: cloth.end,
+                wattsM2: null,
+              },
+            ]
+          : [],
+        missedNights: missedDaysAgo.map(ago),
+        raising,
+      }),
   );
 }

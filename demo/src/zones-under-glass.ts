@@ -1,3 +1,4 @@
+import { RAISING_STARTS } from "@sprunel/core/crop";
 import { HISTORY_DAYS, STEADY, type DemoZone } from "./story.ts";
 
 /** Melons whose filter fills and whose doser drifts, lettuce on water that goes round, pot plants on benches and mats. */
@@ -24,7 +25,13 @@ export const underGlass: readonly DemoZone[] = [
     },
     plantings: [
       { cropId: "melon-netted", plantedDaysAgo: 155, clearedDaysAgo: 64 },
-      { cropId: "melon-netted", plantedDaysAgo: 58, clearedDaysAgo: null, seen: { flowering: 26 } },
+      { cropId: "melon-netted", plantedDaysAgo: 58, clearedDaysAgo: -42, seen: { flowering: 26 } },
+      {
+        cropId: "melon-netted",
+        plantedDaysAgo: -44,
+        clearedDaysAgo: null,
+        raising: { ...RAISING_STARTS.seed, benchDays: 24 },
+      },
     ],
     truth: {
       ...STEADY,
@@ -59,9 +66,9 @@ export const underGlass: readonly DemoZone[] = [
       unconfirmed: ["topUpAtCm"],
     },
     plantings: [
-      { cropId: "lettuce-butterhead", plantedDaysAgo: 130, clearedDaysAgo: 88 },
-      { cropId: "lettuce-butterhead", plantedDaysAgo: 86, clearedDaysAgo: 43 },
-      { cropId: "lettuce-butterhead", plantedDaysAgo: 27, clearedDaysAgo: null },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 130, clearedDaysAgo: 88, seen: { leaf: 117 } },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 86, clearedDaysAgo: 43, seen: { leaf: 77 } },
+      { cropId: "lettuce-butterhead", plantedDaysAgo: 25, seen: { leaf: 16 }, clearedDaysAgo: null },
     ],
     truth: {
       ...STEADY,

@@ -77,7 +77,7 @@ export function createRooms(
   ];
   const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, dataFolder });
   return {
-    grow: growth(climate.weather),
+    grow: growth(scope, climate.weather),
     climate,
     irrigation,
     rootzone,

@@ -1,7 +1,7 @@
 import { BAND_KINDS } from "@sprunel/core/crop";
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema, labelSchema, listSchema, versionSchema } from "../basics/basics.ts";
-import { nightProgrammeSchema } from "../site/zone.ts";
+import { nightProgrammeSchema, raisingSchema } from "../site/zone.ts";
 
 /** A stage of a planting with its dates: seen to begin, or when what drives the one before has been enough. */
 const stageTimeSchema = z.object({
@@ -140,6 +140,30 @@ export const zoneCropSchema = z
         past: z.array(z.object({ date: dateSchema, darkH: z.number(), counted: z.boolean(), missed: z.boolean() })),
       })
       .nullable(),
+    /** the planting that comes after, with what is done for it before; null where none is planned */
+    next: z
+      .object({
+        cropId: z.string(),
+        cropName: z.string(),
+        plantedOn: dateSchema,
+        plants: z.number(),
+        raising: raisingSchema.nullable(),
+        plan: z
+          .object({
+            startFrom: z.number(),
+            trays: z.number().nullable(),
+            seedKgHa: z.number().nullable(),
+            steps: z.array(
+              z.object({
+                on: dateSchema,
+                kind: z.enum(["order", "sow", "stick", "up", "rooted", "feed", "harden", "accept", "plant"]),
+                litresDay: z.number().nullable(),
+              }),
+            ),
+          })
+          .nullable(),
+      })
+      .nullable(),
     /** stages whose driver is steadily wrong here, by the signs of several plantings of this crop */
     fits: z.array(
       z.object({
@@ -178,3 +202,14 @@ export const missedNightParamsSchema = z.object({ on: dateSchema });
 export const stageFitSchema = z
   .strictObject({ stageId: labelSchema("The stage"), version: versionSchema })
   .meta({ id: "StageFit" });
+
+/** The next crop of a zone, planned while another stands. */
+export const nextPlantingSchema = z
+  .strictObject({
+    cropId: labelSchema("The crop"),
+    plantedOn: dateSchema,
+    raising: raisingSchema.nullable(),
+    version: versionSchema,
+  })
+  .meta({ id: "NextPlanting" });
+export type NextPlanting = z.infer<typeof nextPlantingSchema>;

@@ -15,6 +15,7 @@ import {
   missedNightSchema,
   newNightsSchema,
   newSignSchema,
+  nextPlantingSchema,
   stageFitSchema,
   signParamsSchema,
   zoneCropSchema,
@@ -92,6 +93,24 @@ export const takeStageFit = endpoint({
   body: stageFitSchema,
   answer: zoneCropSchema,
   status: 201,
+});
+
+export const planNext = endpoint({
+  method: "put",
+  path: "/api/zones/:id/next-planting",
+  summary: "The next crop, planned while one stands; what stands is cleared by then; 409 when the version is old",
+  params: oneParams,
+  body: nextPlantingSchema,
+  answer: zoneCropSchema,
+});
+
+export const dropNext = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/next-planting",
+  summary: "Nothing is planned after what stands; 409 when the version is old",
+  params: oneParams,
+  query: z.object({ version: idParamSchema }),
+  answer: zoneCropSchema,
 });
 
 const cropParams = z.object({ id: cropIdSchema });

@@ -1,5 +1,6 @@
 export { computeStageDates } from "./compute.ts";
-export type { CropStation, NewSign, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
+export { nextPlantingSchema } from "./crop.ts";
+export type { CropStation, NewSign, NextPlanting, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
 export {
   CROP_FILE_FORMAT,
   cropDefinitionSchema,
@@ -14,6 +15,7 @@ export {
   addOwnCrop,
   addSign,
   changeOwnCrop,
+  dropNext,
   getCalendarAddress,
   getCalendarFeed,
   getCalendarTable,
@@ -24,6 +26,7 @@ export {
   getZoneCrop,
   importCrop,
   missNight,
+  planNext,
   removeOwnCrop,
   setNights,
   takeMissedNightBack,

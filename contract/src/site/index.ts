@@ -6,6 +6,7 @@ export {
   demandChoiceSchema,
   freshPlanting,
   nightProgrammeSchema,
+  raisingSchema,
   layoutSchema,
   newZoneSchema,
   zoneSchema,

@@ -1,4 +1,4 @@
-import { CROP_GROUPS, type Crop } from "@sprunel/core/crop";
+import { CROP_GROUPS, RAISING_WAYS, type Crop } from "@sprunel/core/crop";
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
 import { ZONE_DEMAND_METHODS, type ZoneDemandMethod } from "@sprunel/core/plan";
@@ -82,6 +82,19 @@ export const nightProgrammeSchema = z
       });
   });
 
+/** How a planting's plants come to be; steps before it are counted back from its date. */
+export const raisingSchema = z.strictObject({
+  way: z.enum(RAISING_WAYS, { error: () => `Plants come by one of ${RAISING_WAYS.join(", ")}.` }),
+  startPct: quantitySchema("What comes up", 5, 100, "%"),
+  lossPct: quantitySchema("What is lost on the way", 0, 90, "%"),
+  startDays: countSchema("The days until they are up", 0, 120),
+  benchDays: countSchema("The days on the bench", 0, 365),
+  hardenDays: countSchema("The days of hardening", 0, 60),
+  cells: countSchema("The cells of a tray", 1, 1000),
+  seedMg: quantitySchema("The weight of a seed", 0.01, 5000, "mg"),
+  orderWeeks: countSchema("The weeks from order to delivery", 0, 104),
+});
+
 const plantingSchema = z.strictObject({
   cropId: labelSchema("The crop"),
   plantedOn: dateSchema,
@@ -93,11 +106,13 @@ const plantingSchema = z.strictObject({
   nights: listSchema("Night programmes", nightProgrammeSchema, 20).default([]),
   /** evenings on which the programme was not kept */
   missedNights: listSchema("Missed nights", dateSchema, 400).default([]),
+  raising: raisingSchema.nullable().default(null),
 });
 export type Planting = z.infer<typeof plantingSchema>;
 /** A planting of which no more is known than what stands since when. */
 export function freshPlanting(cropId: string, plantedOn: string, more: Partial<Planting> = {}): Planting {
-  return { cropId, plantedOn, clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], ...more };
+  const nothing = { clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], raising: null };
+  return { cropId, plantedOn, ...nothing, ...more };
 }
 export type NightProgramme = z.infer<typeof nightProgrammeSchema>;
 

@@ -5,5 +5,14 @@ export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProg
 export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
 export { driverOf, grow, yearBegan, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
 export { steadilyOff, type StageFit } from "./stage-fit.ts";
+export {
+  RAISING_STARTS,
+  RAISING_WAYS,
+  raisingPlan,
+  type Raising,
+  type RaisingStep,
+  type RaisingStepKind,
+  type RaisingWay,
+} from "./raising.ts";
 export { signFault, type CropState } from "./stage-on.ts";
 export { stageDates } from "./stage-dates.ts";

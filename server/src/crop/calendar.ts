@@ -1,5 +1,12 @@
 import type { Site } from "@sprunel/contract/site";
-import { programmesOn, programmeSpan, standingOn, yearBegan } from "@sprunel/core/crop";
+import {
+  programmesOn,
+  programmeSpan,
+  raisingPlan,
+  standingOn,
+  yearBegan,
+  type RaisingStepKind,
+} from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import ical from "ical-generator";
 import { randomBytes, timingSafeEqual } from "node:crypto";
@@ -28,7 +35,11 @@ export interface Dated {
 export function datesOf(site: Site, zones: readonly StoredZone[], today: string): Dated[] {
   const [from, to] = [addDays(today, -BACK_DAYS), addDays(today, AHEAD_DAYS)];
   return zones
-    .flatMap((zone) => [...stagesOf(zone, today, from, to), ...nightsOf(site, zone, today)])
+    .flatMap((zone) => [
+      ...stagesOf(zone, today, from, to),
+      ...raisingOf(zone, from, to),
+      ...nightsOf(site, zone, today),
+    ])
     .sort((a, b) => a.on.localeCompare(b.on) || (a.span?.fromMs ?? 0) - (b.span?.fromMs ?? 0));
 }
 
@@ -47,6 +58,36 @@ function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, 
         note: seen ? "seen" : startsOn > today ? "foreseen" : "counted",
       })),
   );
+}
+
+const STEPS: Readonly<Record<RaisingStepKind, string>> = {
+  order: "order plants",
+  sow: "sow",
+  stick: "stick cuttings",
+  up: "up by now",
+  rooted: "rooted by now: mist off",
+  feed: "first weak feed",
+  harden: "harden off",
+  accept: "look over bought plants",
+  plant: "plant",
+};
+
+/** What is done for plantings before they are planted. */
+function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to: string): Dated[] {
+  return grown.flatMap(({ raising, plantedOn, crop }) => {
+    if (!raising) return [];
+    const { steps, startFrom } = raisingPlan(raising, plantedOn, definition.plants, definition.areaM2);
+    return steps
+      .filter(({ on }) => on >= from && on <= to)
+      .map(({ on, kind }): Dated => ({
+        id: `raise-${id}-${plantedOn}-${kind}`,
+        zone: name,
+        what: `${crop.name}: ${STEPS[kind]}`,
+        on,
+        span: null,
+        note: kind === "sow" || kind === "stick" || kind === "order" ? `${startFrom}` : "",
+      }));
+  });
 }
 
 function nightsOf(site: Site, { id, name, grown }: StoredZone, today: string): Dated[] {

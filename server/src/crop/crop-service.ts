@@ -3,14 +3,16 @@ import {
   type CropDefinition,
   type CropStation,
   type NewSign,
+  type NextPlanting,
   type PlantingTime,
   type ZoneCrop,
 } from "@sprunel/contract/crop";
-import type { Planting } from "@sprunel/contract/site";
+import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import { ecMsCm } from "@sprunel/core/chemistry";
 import {
   plantingOn,
   programmesOn,
+  raisingPlan,
   signFault,
   standingOn,
   steadilyOff,
@@ -24,7 +26,7 @@ import { systemOf } from "@sprunel/core/systems";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
-import type { LibraryService } from "./library-service.ts";
+import { cropsOf, type LibraryService } from "./library-service.ts";
 import { cropAir } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
@@ -41,16 +43,22 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
     planting: Grown,
     change: Partial<Pick<Planting, "cropId" | "signs" | "nights" | "missedNights">>,
   ): Promise<void> {
+    const changed = zone.plantings.map((one) => (one.plantedOn === planting.plantedOn ? { ...one, ...change } : one));
+    await replacePlantings(zone, version, changed, planting.plantedOn);
+  }
+  async function replacePlantings(
+    zone: StoredZone,
+    version: number,
+    plantings: Planting[],
+    from: string,
+  ): Promise<void> {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
-    const plantings = record.plantings.map((one) =>
-      one.plantedOn === planting.plantedOn ? { ...one, ...change } : one,
-    );
     const saved = await scope.transaction((inner) =>
       zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
     );
     if (!saved) throw staleEdit(`The zone ${zone.name}`, asZone(await scope.zone(id)));
-    scope.cache.zoneChanged(id, planting.plantedOn);
+    scope.cache.zoneChanged(id, from);
   }
   /** A sign is of the planting that stood on its day. */
   async function planted(zoneId: number, date: string): Promise<{ zone: StoredZone; planting: Grown }> {
@@ -100,6 +108,7 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
             date < today ? date : addDays(today, -1),
           )),
         nights: standing && cropNights(await scope.site.current(), standing, date),
+        next: nextOf(zone, date),
         fits: planting ? fitsOf(planting, await scope.zones()) : [],
         shifts: [],
       };
@@ -132,6 +141,40 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       };
       const cropId = await library.fitted(crop.id, fitted);
       await changePlanting(zone, version, planting, { cropId });
+    },
+
+    async planNext(zoneId: number, { version, cropId, plantedOn, raising }: NextPlanting): Promise<void> {
+      const today = await scope.site.dateOr(undefined);
+      if (plantedOn <= today)
+        throw badInput([
+          { path: "plantedOn", message: `The next crop is planned ahead: ${plantedOn} is not after today, ${today}.` },
+        ]);
+      if (!(await cropsOf(scope)).has(cropId))
+        throw badInput([{ path: "cropId", message: `${cropId} is not in the crop library.` }]);
+      const zone = await scope.zone(zoneId);
+      const before = zone.plantings.filter((one) => one.plantedOn <= today);
+      const last = before.at(-1);
+      if (last && last.clearedOn !== null && last.clearedOn > plantedOn)
+        throw badInput([
+          {
+            path: "plantedOn",
+            message: `The zone is not free on ${plantedOn}: what stands is cleared on ${last.clearedOn}.`,
+          },
+        ]);
+      const cleared = before.map((one) => (one === last ? { ...one, clearedOn: one.clearedOn ?? plantedOn } : one));
+      await replacePlantings(zone, version, [...cleared, freshPlanting(cropId, plantedOn, { raising })], today);
+    },
+
+    async dropNext(zoneId: number, version: number): Promise<void> {
+      const today = await scope.site.dateOr(undefined);
+      const zone = await scope.zone(zoneId);
+      const next = zone.plantings.find((one) => one.plantedOn > today);
+      if (!next) throw notFound("A planting that is to come");
+      const left = zone.plantings
+        .filter((one) => one.plantedOn <= today)
+        // It was to be cleared for the one that is dropped.
+        .map((one) => (one.clearedOn === next.plantedOn ? { ...one, clearedOn: null } : one));
+      await replacePlantings(zone, version, left, today);
     },
 
     async setNights(zoneId: number, version: number, nights: Planting["nights"]): Promise<void> {
@@ -220,6 +263,28 @@ function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today:
         early: startsOn > today ? (early.get(stage.id) ?? null) : null,
         late: startsOn > today ? (late.get(stage.id) ?? null) : null,
       })),
+  };
+}
+
+/** The planting that comes after a date, and what is done for it before. */
+function nextOf({ grown, definition }: StoredZone, date: string): ZoneCrop["next"] {
+  const next = grown.find(({ plantedOn }) => plantedOn > date);
+  if (!next) return null;
+  const { crop, plantedOn, raising } = next;
+  const { plants, areaM2 } = definition;
+  const plan = raising && raisingPlan(raising, plantedOn, plants, areaM2);
+  return {
+    cropId: crop.id,
+    cropName: crop.name,
+    plantedOn,
+    plants,
+    raising,
+    plan: plan && {
+      startFrom: plan.startFrom,
+      trays: plan.trays,
+      seedKgHa: plan.seedKgHa,
+      steps: [...plan.steps],
+    },
   };
 }
 

@@ -3,7 +3,7 @@ import { cropById, grow, programmesOn, unbrokenDarkH, type Crop, type CropClimat
 import { addDays, localDate } from "@sprunel/core/time";
 import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
 import { cropsOf } from "./library-service.ts";
-import type { Grow } from "../scope/scope.ts";
+import type { Grow, Scope } from "../scope/scope.ts";
 import type { StoredZone, ZoneRecord } from "../scope/zone-store.ts";
 
 /** Stages are followed through the weather of so many days; what was planted before has had the usual climate until then. */
@@ -15,12 +15,24 @@ const MEAN_DAYS = 14;
 /** Fewer hours of a day's air do not tell its lowest and highest. */
 const LEAST_HOURS = 18;
 
+/** The days that plantings live through, and what was made of them. */
+interface Lived {
+  readonly days: readonly DayWeather[];
+  readonly climates: Map<number, CropClimate>;
+  /** of what they were put together */
+  readonly of: string;
+  readonly untilMs: number;
+}
+
+/** Hours that are foreseen are asked for anew after so long. */
+const FORESEEN_MS = 5 * 60_000;
+
 type Air = { readonly tMinC: number; readonly tMaxC: number } | null;
 
 /** How plantings grow: each through the air of its house and the daylight of the place. */
-export function growth(weather: WeatherService): Grow {
+export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
   const airs = new WeakMap<DayWeather, Map<number, Air>>();
-  let last: { readonly days: readonly DayWeather[]; readonly climates: Map<number, CropClimate> } | null = null;
+  let last: Lived | null = null;
   let grown = new WeakMap<ZoneRecord, StoredZone>();
 
   function airOf(day: DayWeather, houseId: number): Air {
@@ -58,26 +70,42 @@ export function growth(weather: WeatherService): Grow {
     };
   }
 
+  /** Asked for with every zone that is looked at: put together anew only when weather came in, or the day has moved on. */
+  async function livedBy(site: Site, scope: Scope): Promise<Lived> {
+    const nowMs = scope.clock();
+    const today = localDate(nowMs, site.timeZone);
+    const of = `${site.id} ${site.version} ${today} ${scope.cache.weatherChanges}`;
+    if (last?.of === of && nowMs < last.untilMs && nowMs > last.untilMs - 2 * FORESEEN_MS) return last;
+    const days = await weather.days(site, addDays(today, -FOLLOWED_DAYS), addDays(today, AHEAD_DAYS), scope);
+    const isTheSame = last !== null && isSame(last.days, days);
+    const lived: Lived = {
+      days,
+      climates: last !== null && isTheSame ? last.climates : new Map<number, CropClimate>(),
+      of,
+      untilMs: nowMs + FORESEEN_MS,
+    };
+    // What is read inside a transaction may be taken back.
+    if (scope.db !== root.db) return lived;
+    if (!isTheSame) grown = new WeakMap();
+    last = lived;
+    return lived;
+  }
+
   return async (zones, scope) => {
     const site = await scope.site.find();
     const crops = await cropsOf(scope);
     const cropOf = (id: string): Crop => crops.get(id) ?? cropById(id);
     if (!site || zones.length === 0)
       return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId))) }));
-    const today = localDate(scope.clock(), site.timeZone);
-    const days = await weather.days(site, addDays(today, -FOLLOWED_DAYS), addDays(today, AHEAD_DAYS), scope);
-    if (!last || !isSame(last.days, days)) {
-      last = { days, climates: new Map() };
-      grown = new WeakMap();
-    }
-    const { climates } = last;
+    const lived = await livedBy(site, scope);
+    const { days, climates } = lived;
     return zones.map((zone) => {
-      const known = grown.get(zone);
+      const known = lived === last ? grown.get(zone) : undefined;
       if (known?.grown.every(({ crop }) => crop === cropOf(crop.id))) return known;
       const climate = climates.get(zone.houseId) ?? climateOf(site, days, zone.houseId);
       climates.set(zone.houseId, climate);
       const stored = { ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId), climate)) };
-      grown.set(zone, stored);
+      if (lived === last) grown.set(zone, stored);
       return stored;
     });
   };

@@ -3,6 +3,7 @@ import {
   addSign,
   changeOwnCrop,
   computeStageDates,
+  dropNext,
   getCalendarAddress,
   getCalendarFeed,
   getCalendarTable,
@@ -13,6 +14,7 @@ import {
   getZoneCrop,
   importCrop,
   missNight,
+  planNext,
   removeOwnCrop,
   setNights,
   takeMissedNightBack,
@@ -51,6 +53,10 @@ export function cropModule(scope: Scope, weather: WeatherService, dataFolder: st
       ),
       served(takeStageFit, ({ params: { id }, body: { version, stageId } }) =>
         crops.shifting(id, () => crops.takeFit(id, version, stageId)),
+      ),
+      served(planNext, ({ params: { id }, body }) => crops.shifting(id, () => crops.planNext(id, body))),
+      served(dropNext, ({ params: { id }, query: { version } }) =>
+        crops.shifting(id, () => crops.dropNext(id, version)),
       ),
       served(setNights, ({ params: { id }, body: { version, nights } }) =>
         crops.shifting(id, () => crops.setNights(id, version, nights)),

@@ -16,6 +16,8 @@ export function createCache() {
   const before = (memory: Map<string, unknown> | undefined, from: string): Map<string, unknown> =>
     new Map([...(memory ?? [])].filter(([date]) => date < from));
   const cache = {
+    /** how often weather came in: what was put together of many days holds as long as this does */
+    weatherChanges: 0,
     /** a memory by zone and date */
     ofZones<T>(): ZoneMemory<T> {
       const memory = new Map<number, Map<string, T>>();
@@ -41,6 +43,7 @@ export function createCache() {
     },
     /** Weather of a day came in; hours after it may have been filled from those before. */
     weatherChanged(from = ""): void {
+      cache.weatherChanges++;
       for (const memory of days) for (const date of memory.keys()) if (date >= from) memory.delete(date);
       for (const memory of zones) for (const [zoneId, known] of memory) memory.set(zoneId, before(known, from));
     },

@@ -11,6 +11,7 @@ import { Amount, Measure } from "../units/use-units.tsx";
 import { AirAgainstCrop } from "./air.tsx";
 import type { Calendar } from "./calendar.ts";
 import styles from "./crop.module.css";
+import { NextPlanting } from "./next-planting.tsx";
 import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
@@ -38,6 +39,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
           On this day the zone has no crop. Give the crop and its planting date in <SetUpLink>set-up</SetUpLink>; its
           stages, water and feed follow from them.
         </p>
+        {board?.today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={board.today} />}
       </>
     );
   const stage = planting.stages.find(({ id }) => id === now?.stageId);
@@ -72,6 +74,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
           {today !== undefined && <Signs zone={zone} crop={crop.data} planting={planting} today={today} />}
           <StageFits crop={crop.data} />
           <Next stages={planting.stages} date={crop.data.date} />
+          {today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={today} />}
         </section>
       </div>
     </>

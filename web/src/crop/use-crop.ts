@@ -1,13 +1,16 @@
 import {
   addSign,
+  dropNext,
   getCropStation,
   getZoneCrop,
   missNight,
+  planNext,
   setNights,
   takeMissedNightBack,
   takeSignBack,
   takeStageFit,
   type NewSign,
+  type NextPlanting,
 } from "@sprunel/contract/crop";
 import type { NightProgramme } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
@@ -75,6 +78,23 @@ export function useTakeStageFit(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: { stageId: string; version: number }) => ask(takeStageFit, { params: { id: zoneId }, body }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function usePlanNext(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: NextPlanting) => ask(planNext, { params: { id: zoneId }, body }),
+    onSettled: () => client.invalidateQueries(),
+  });
+}
+
+export function useDropNext(zoneId: number) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ version }: { version: number }) =>
+      ask(dropNext, { params: { id: zoneId }, query: { version: String(version) } }),
     onSettled: () => client.invalidateQueries(),
   });
 }

@@ -4,6 +4,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { setUpAddress } from "../place/set-up-link.tsx";
+import { useBoard } from "../place/use-board.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import styles from "./set-up.module.css";
 import { NetworkAccess } from "./network-access.tsx";
@@ -18,10 +19,12 @@ type Shown = Which | "gone";
 /** What stands where: the site, then its zones. Which of them is open stands in the address. */
 export function SetUpPage() {
   const setUp = useSetUp();
+  const board = useBoard(null);
   const [search] = useSearchParams();
   const navigate = useNavigate();
   if (setUp.isError && !setUp.data) return <ProblemNote error={setUp.error} onRetry={() => void setUp.refetch()} />;
-  if (!setUp.data) return <Skeleton active />;
+  if (!setUp.data || board.isPending) return <Skeleton active />;
+  const today = board.data?.today ?? null;
   const { site, zones, crops, sources } = setUp.data;
   const grown = zones.filter(({ archived }) => !archived);
   const aside = zones.filter(({ archived }) => archived);
@@ -62,7 +65,15 @@ export function SetUpPage() {
         <p role="status">This zone is not here: it was deleted, or the address is mistyped. Choose one above.</p>
       ) : (
         <>
-          <ZoneForm key={shown} zone={zone} zones={zones} crops={crops} sources={sources} onSaved={open} />
+          <ZoneForm
+            key={shown}
+            zone={zone}
+            zones={zones}
+            crops={crops}
+            sources={sources}
+            today={today}
+            onSaved={open}
+          />
           {zone && <ZoneActions key={`of ${zone.id}`} zone={zone} zones={zones} onOpen={open} />}
         </>
       )}

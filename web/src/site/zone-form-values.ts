@@ -87,7 +87,7 @@ export function standFor(typed: FormValues["layout"]): Laid | null {
 export function zoneOf(
   { name, house, definition, planting, shares, layout, demand }: FormValues,
   system: System,
-  earlier: readonly Planting[],
+  { earlier, coming }: Pick<Plantings, "earlier" | "coming">,
   unconfirmed: readonly string[],
 ) {
   const fields = Object.fromEntries(
@@ -113,17 +113,35 @@ export function zoneOf(
     waters: Object.entries(shares ?? {}).flatMap(([id, sharePct]) =>
       typeof sharePct === "number" && sharePct > 0 ? [{ sourceId: Number(id), sharePct }] : [],
     ),
-    plantings: [...earlier, ...planted],
+    plantings: [...earlier, ...planted, ...coming],
   };
 }
 
-export function valuesOf(zone: Zone): FormValues & Omit<Zone, "plantings" | "waters" | "layout" | "definition"> {
+interface Plantings {
+  readonly earlier: readonly Planting[];
+  /** the one that the form is about */
+  readonly current: Planting | undefined;
+  /** planned after it, at Crop */
+  readonly coming: readonly Planting[];
+}
+
+/** A zone's plantings about the one that stands; where none has begun yet, about the last. */
+export function plantingsAbout(plantings: readonly Planting[], today: string | null): Plantings {
+  const standing = today === null ? -1 : plantings.findLastIndex(({ plantedOn }) => plantedOn <= today);
+  const at = standing === -1 ? plantings.length - 1 : standing;
+  return { earlier: plantings.slice(0, Math.max(0, at)), current: plantings[at], coming: plantings.slice(at + 1) };
+}
+
+export function valuesOf(
+  zone: Zone,
+  today: string | null,
+): FormValues & Omit<Zone, "plantings" | "waters" | "layout" | "definition"> {
   const { plantings, waters, layout, definition, ...rest } = zone;
   return {
     ...rest,
     definition: { ...definition },
     layout: layout ?? SYSTEMS[zone.definition.system].layout,
-    planting: plantings.at(-1),
+    planting: plantingsAbout(plantings, today).current,
     shares: Object.fromEntries(waters.map(({ sourceId, sharePct }) => [String(sourceId), sharePct])),
   };
 }

@@ -35,6 +35,7 @@ import {
   housesOf,
   NEW_ZONE,
   standFor,
+  plantingsAbout,
   valuesOf,
   zoneOf,
   type FormValues,
@@ -51,6 +52,7 @@ export function ZoneForm({
   zones,
   crops,
   sources,
+  today,
   onSaved,
 }: {
   zone: Zone | null;
@@ -58,6 +60,8 @@ export function ZoneForm({
   zones: readonly Zone[];
   crops: readonly CropChoice[];
   sources: readonly { readonly id: number; readonly name: string }[];
+  /** at the site; tells the planting that stands from one that is planned after it */
+  today: string | null;
   onSaved(id: number): void;
 }) {
   const [form] = Form.useForm<FormValues>();
@@ -69,14 +73,16 @@ export function ZoneForm({
   const plantedCrop = Form.useWatch(["planting", "cropId"], form) as string | undefined;
   const system = watched ?? zone?.definition.system ?? FIRST_SYSTEM;
 
-  const [earlier, setEarlier] = useState<readonly Planting[]>(zone?.plantings.slice(0, -1) ?? []);
+  const about = plantingsAbout(zone?.plantings ?? [], today);
+  const [earlier, setEarlier] = useState<readonly Planting[]>(about.earlier);
+  const [coming, setComing] = useState<readonly Planting[]>(about.coming);
   const standing = Form.useWatch<FormValues["planting"]>("planting", { form, preserve: true });
 
   const vessel = Form.useWatch<Vessel | null>(["layout", "vessel"], { form, preserve: true });
   const stand = standFor(Form.useWatch<FormValues["layout"]>("layout", { form, preserve: true }));
 
   const definition = Form.useWatch<FormValues["definition"]>("definition", { form, preserve: true }) ?? {};
-  const typed = () => zoneOf(form.getFieldsValue(true) as FormValues, system, earlier, unconfirmed);
+  const typed = () => zoneOf(form.getFieldsValue(true) as FormValues, system, { earlier, coming }, unconfirmed);
   const { stray, stale, submit, take, touched, question } = useFormSave({
     form,
     schema: newZoneSchema,
@@ -177,7 +183,7 @@ export function ZoneForm({
       form={form}
       layout="vertical"
       requiredMark={false}
-      initialValues={zone ? valuesOf(zone) : NEW_ZONE}
+      initialValues={zone ? valuesOf(zone, today) : NEW_ZONE}
       onValuesChange={changed}
       onFinish={() => submit()}
     >
@@ -188,15 +194,24 @@ export function ZoneForm({
           theirs={withoutIdentity(stale)}
           onKeepMine={() => submit(stale)}
           onTakeTheirs={() => {
-            form.setFieldsValue(valuesOf(stale));
-            setEarlier(stale.plantings.slice(0, -1));
+            form.setFieldsValue(valuesOf(stale, today));
+            setEarlier(plantingsAbout(stale.plantings, today).earlier);
+            setComing(plantingsAbout(stale.plantings, today).coming);
             setUnconfirmed(stale.unconfirmed);
             take(stale);
           }}
         />
       )}
       <Question number={1} text="What grows?">
-        <Form.Item name={["planting", "cropId"]} label="Crop">
+        <Form.Item
+          name={["planting", "cropId"]}
+          label="Crop"
+          extra={
+            <>
+              Not among them? <Link to="/crops">Begin one of your own</Link> from the nearest.
+            </>
+          }
+        >
           <Select
             allowClear
             showSearch={{ optionFilterProp: "label" }}
@@ -207,9 +222,6 @@ export function ZoneForm({
             placeholder="nothing planted"
           />
         </Form.Item>
-        <p className={styles["default"]}>
-          Not among them? <Link to="/crops">Begin one of your own</Link> from the nearest.
-        </p>
         <Form.Item name={["planting", "plantedOn"]} label="Planted on">
           <DateInput />
         </Form.Item>
@@ -323,7 +335,7 @@ export function ZoneForm({
           crops={crops}
           standing={standing}
           onNext={() => {
-            setEarlier([...earlier, ...typed().plantings.slice(earlier.length)]);
+            setEarlier([...earlier, ...typed().plantings.slice(earlier.length, earlier.length + 1)]);
             form.setFieldValue("planting", undefined);
           }}
         />

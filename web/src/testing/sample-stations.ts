@@ -121,6 +121,7 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
       lamps: null,
     },
     nights: null,
+    next: null,
     fits: [],
     shifts: [],
     ...more,

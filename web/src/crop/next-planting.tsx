@@ -1,0 +1,207 @@
+import { nextPlantingSchema, type ZoneCrop } from "@sprunel/contract/crop";
+import { RAISING_STARTS, RAISING_WAYS, type Raising, type RaisingStepKind, type RaisingWay } from "@sprunel/core/crop";
+import Button from "antd/es/button";
+import Select from "antd/es/select";
+import { useState } from "react";
+import { DateInput } from "../forms/date-input.tsx";
+import { Faults } from "../forms/faults.tsx";
+import { faultsOf } from "../forms/form-errors.ts";
+import { useSetUp } from "../place/use-set-up.ts";
+import { showDigits } from "../units/show.ts";
+import { useDates } from "../units/dates.tsx";
+import { QuantityInput } from "../units/quantity-input.tsx";
+import { Amount } from "../units/use-units.tsx";
+import styles from "./next-planting.module.css";
+import { useDropNext, usePlanNext } from "./use-crop.ts";
+
+const WAYS: Readonly<Record<RaisingWay, string>> = {
+  seed: "raised from seed",
+  cuttings: "raised from cuttings",
+  sown: "sown in place",
+  bought: "bought as young plants",
+};
+
+/** The figures that each way asks for, and what they are called in it. */
+const FIELDS: Readonly<Record<RaisingWay, readonly (readonly [keyof Omit<Raising, "way">, string, string])[]>> = {
+  seed: [
+    ["startPct", "come up", "%"],
+    ["lossPct", "lost on the way", "%"],
+    ["startDays", "until they are up", "days"],
+    ["benchDays", "on the bench", "days"],
+    ["hardenDays", "hardening", "days"],
+    ["cells", "cells of a tray", ""],
+  ],
+  cuttings: [
+    ["startPct", "root", "%"],
+    ["lossPct", "lost on the way", "%"],
+    ["startDays", "until they are rooted", "days"],
+    ["benchDays", "on the bench", "days"],
+    ["hardenDays", "hardening", "days"],
+    ["cells", "cells of a tray", ""],
+  ],
+  sown: [
+    ["startPct", "come up", "%"],
+    ["lossPct", "lost on the way", "%"],
+    ["startDays", "until they are up", "days"],
+    ["seedMg", "one seed weighs", "mg"],
+  ],
+  bought: [
+    ["lossPct", "set aside", "%"],
+    ["orderWeeks", "from order to delivery", "weeks"],
+    ["hardenDays", "hardening", "days"],
+  ],
+};
+
+const STEPS: Readonly<Record<RaisingStepKind, string>> = {
+  order: "order the plants",
+  sow: "sow",
+  stick: "stick the cuttings",
+  up: "up by now",
+  rooted: "rooted by now: mist off",
+  feed: "first weak feed",
+  harden: "harden off: less warmth and water",
+  accept: "look them over: roots white and through the plug, no pests, of one size",
+  plant: "plant",
+};
+
+/** What comes after in this zone, and what is done for it before: counted back from its date. */
+export function NextPlanting({ crop, today }: { crop: ZoneCrop; today: string }) {
+  const [opened, setOpened] = useState(false);
+  const drop = useDropNext(crop.zoneId);
+  const { next } = crop;
+  return (
+    <section aria-label="The next crop">
+      <h2>The next crop</h2>
+      {next ? <Planned next={next} today={today} /> : <p className="quiet">Nothing is planned after this.</p>}
+      {opened ? (
+        <Form crop={crop} onDone={() => setOpened(false)} />
+      ) : (
+        <p className={styles["actions"]}>
+          <Button onClick={() => setOpened(true)}>{next ? "Change it" : "Plan the next crop"}</Button>
+          {next && (
+            <Button type="link" loading={drop.isPending} onClick={() => drop.mutate({ version: crop.version })}>
+              Plan nothing
+            </Button>
+          )}
+        </p>
+      )}
+      <Faults faults={drop.error ? faultsOf(drop.error).map(({ message }) => message) : []} error={drop.error} />
+    </section>
+  );
+}
+
+function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: string }) {
+  const dates = useDates();
+  const { plan, raising } = next;
+  return (
+    <>
+      <p>
+        <strong>{next.cropName}</strong>, {showDigits(next.plants)} plants, from {dates.show(next.plantedOn, "weekday")}
+        {raising && ` · ${WAYS[raising.way]}`}
+        {plan &&
+          raising &&
+          `: ${showDigits(plan.startFrom)} ${raising.way === "bought" ? "to order" : raising.way === "cuttings" ? "cuttings" : "seeds"}`}
+        {plan?.trays != null && ` in ${showDigits(plan.trays)} trays`}
+        {plan?.seedKgHa != null && (
+          <>
+            , <Amount quantity="perLand" value={plan.seedKgHa} />
+          </>
+        )}
+      </p>
+      {plan && (
+        <dl className={styles["steps"]}>
+          {plan.steps.map(({ on, kind, litresDay }) => (
+            <div key={`${on} ${kind}`} data-over={on < today || undefined}>
+              <dt>{dates.show(on, "weekday")}</dt>
+              <dd>
+                {STEPS[kind]}
+                {litresDay !== null && (
+                  <span className="quiet">
+                    {" · about "}
+                    <Amount quantity="volume" value={litresDay} /> a day (assumed)
+                  </span>
+                )}
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
+    </>
+  );
+}
+
+function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
+  const crops = useSetUp().data?.crops ?? [];
+  const plan = usePlanNext(crop.zoneId);
+  const [cropId, setCrop] = useState<string | undefined>(crop.next?.cropId ?? crop.planting?.cropId);
+  const [plantedOn, setDate] = useState<string | null>(crop.next?.plantedOn ?? null);
+  const [raising, setRaising] = useState<Partial<Raising> & { way: RaisingWay }>(
+    crop.next?.raising ?? RAISING_STARTS.seed,
+  );
+  const [faults, setFaults] = useState<string[]>([]);
+  const save = (): void => {
+    const checked = nextPlantingSchema.safeParse({
+      cropId,
+      plantedOn: plantedOn ?? "",
+      raising,
+      version: crop.version,
+    });
+    setFaults(checked.success ? [] : faultsOf(checked.error).map(({ message }) => message));
+    if (checked.success)
+      plan.mutate(checked.data, {
+        onSuccess: onDone,
+        onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),
+      });
+  };
+  return (
+    <div className={styles["form"]}>
+      <label>
+        crop
+        <Select
+          aria-label="The next crop is"
+          showSearch={{ optionFilterProp: "label" }}
+          {...(cropId !== undefined && { value: cropId })}
+          options={crops.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={setCrop}
+          className="select-m"
+        />
+      </label>
+      <label>
+        planted on
+        <DateInput label="Planted on" value={plantedOn} onChange={setDate} />
+      </label>
+      <label>
+        its plants are
+        <Select
+          aria-label="Its plants are"
+          value={raising.way}
+          options={RAISING_WAYS.map((way) => ({ value: way, label: WAYS[way] }))}
+          onChange={(way) => setRaising(RAISING_STARTS[way])}
+          className="select-m"
+        />
+      </label>
+      {FIELDS[raising.way].map(([key, name, unit]) => (
+        <label key={key}>
+          {name}
+          <QuantityInput
+            label={name}
+            unit={unit}
+            value={raising[key] ?? null}
+            onChange={(value) => setRaising({ ...raising, [key]: value ?? undefined })}
+          />
+        </label>
+      ))}
+      <p className={styles["actions"]}>
+        <Button type="primary" loading={plan.isPending} onClick={save}>
+          Plan it
+        </Button>
+        <Button onClick={onDone}>Not now</Button>
+      </p>
+      <p className="quiet">
+        The figures that stand here are usual ones, assumed: set them to your own. What stands now counts as cleared by
+        then.
+      </p>
+      <Faults faults={faults} error={faults.length > 0 ? null : plan.error} />
+    </div>
+  );
+}
