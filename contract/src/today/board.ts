@@ -38,7 +38,7 @@ const boardZoneSchema = z.object({
       version: versionSchema,
       /** the stage after this one, and when it is foreseen */
       next: z.object({ stageId: z.string(), name: z.string(), on: dateSchema }).nullable(),
-      /** what of the day before lay far outside the crop's bands */
+      /** what lay far outside the crop's bands on each of the last three days */
       outside: z.array(z.object({ kind: z.enum(BAND_KINDS), side: z.union([z.literal(-1), z.literal(1)]) })),
     })
     .nullable(),

@@ -54,17 +54,17 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     const air = new Map<number, readonly HouseAir[]>();
     for (const [houseId, { stationId, heatedToC }] of byHouse)
       air.set(houseId, houseAir(outside, await store.samples(stationId, reachMs, toMs), fromMs, heatedToC));
-    const days: DayWeather[] = [];
-    for (let date = fromDate; date <= toDate; date = addDays(date, 1)) {
-      const [start, end] = [startOfLocalDay(date, site.timeZone), startOfLocalDay(addDays(date, 1), site.timeZone)];
-      const inDay = (hour: { startMs: number }): boolean => hour.startMs >= start && hour.startMs < end;
-      days.push({
+    const outsideFrom = inOrder(outside);
+    const airFrom = [...air].map(([id, hours]) => [id, inOrder(hours)] as const);
+    return datesOf(fromDate, toDate).map((date) => {
+      const end = startOfLocalDay(addDays(date, 1), site.timeZone);
+      const start = startOfLocalDay(date, site.timeZone);
+      return {
         date,
-        hours: outside.filter(inDay),
-        air: new Map([...air].map(([id, hours]) => [id, hours.filter(inDay)])),
-      });
-    }
-    return days;
+        hours: outsideFrom(start, end),
+        air: new Map(airFrom.map(([id, next]) => [id, next(start, end)])),
+      };
+    });
   }
 
   /** Foreseen hours of a span, from the running hour on. */
@@ -122,6 +122,17 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
       else running.set(date, { day, untilMs: clock() + RUNNING_MS });
     return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);
   }
+}
+
+/** Spans of hours that are asked for one after the other: each is found where the one before ended. */
+function inOrder<T extends { readonly startMs: number }>(hours: readonly T[]): (start: number, end: number) => T[] {
+  let at = 0;
+  return (start, end) => {
+    while (at < hours.length && (hours[at] as T).startMs < start) at++;
+    const from = at;
+    while (at < hours.length && (hours[at] as T).startMs < end) at++;
+    return hours.slice(from, at);
+  };
 }
 
 function datesOf(from: string, to: string): string[] {

@@ -50,17 +50,23 @@ export async function cropAir(
   };
 }
 
-/** So many hours outside in a day tell on the board; of light so large a share that is missing. */
-const GRAVE = { day: 6, night: 6, humidity: 8, light: 0.4 } as const;
+/** So many hours outside in a day are grave; of light so large a share that is missing. Assumed. */
+const GRAVE = { day: 8, night: 8, humidity: 12, light: 0.5 } as const;
 
-/** What of a day lay far outside the bands of the crop that stood; nothing where the day is not known. */
+/** What lay far outside the bands of the crop on each of some days: told on the board, where single days would be noise. */
 export function farOutside(
-  day: DayWeather | undefined,
+  days: readonly (DayWeather | undefined)[],
   zone: StoredZone,
   { bands }: Grown["crop"],
 ): { readonly kind: BandDay["kind"]; readonly side: -1 | 1 }[] {
-  const kinds = day ? againstBands(bands, hoursOf(day, zone)) : null;
-  return (kinds ?? []).flatMap(({ kind, side, hours }) => (side !== 0 && hours >= GRAVE[kind] ? [{ kind, side }] : []));
+  const [first = [], ...others] = days.map((day) =>
+    ((day && againstBands(bands, hoursOf(day, zone))) ?? []).flatMap(({ kind, side, hours }) =>
+      side !== 0 && hours >= GRAVE[kind] ? [{ kind, side }] : [],
+    ),
+  );
+  return first.filter(({ kind, side }) =>
+    others.every((day) => day.some((other) => other.kind === kind && other.side === side)),
+  );
 }
 
 function of(kinds: readonly BandDay[], kind: BandDay["kind"]): BandDay | undefined {

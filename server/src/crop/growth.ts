@@ -33,6 +33,8 @@ type Air = { readonly tMinC: number; readonly tMaxC: number } | null;
 export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
   const airs = new WeakMap<DayWeather, Map<number, Air>>();
   let last: Lived | null = null;
+  /** from which date on days were needed so far */
+  let earliest = "9999-12-31";
   let grown = new WeakMap<ZoneRecord, StoredZone>();
 
   function airOf(day: DayWeather, houseId: number): Air {
@@ -71,12 +73,14 @@ export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
   }
 
   /** Asked for with every zone that is looked at: put together anew only when weather came in, or the day has moved on. */
-  async function livedBy(site: Site, scope: Scope): Promise<Lived> {
+  async function livedBy(site: Site, zones: readonly ZoneRecord[], scope: Scope): Promise<Lived> {
     const nowMs = scope.clock();
     const today = localDate(nowMs, site.timeZone);
-    const of = `${site.id} ${site.version} ${today} ${scope.cache.weatherChanges}`;
+    const first = firstNeeded(zones, addDays(today, -FOLLOWED_DAYS), today);
+    if (first < earliest) earliest = first;
+    const of = `${site.id} ${site.version} ${earliest} ${today} ${scope.cache.weatherChanges}`;
     if (last?.of === of && nowMs < last.untilMs && nowMs > last.untilMs - 2 * FORESEEN_MS) return last;
-    const days = await weather.days(site, addDays(today, -FOLLOWED_DAYS), addDays(today, AHEAD_DAYS), scope);
+    const days = await weather.days(site, earliest, addDays(today, AHEAD_DAYS), scope);
     const isTheSame = last !== null && isSame(last.days, days);
     const lived: Lived = {
       days,
@@ -97,7 +101,7 @@ export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
     const cropOf = (id: string): Crop => crops.get(id) ?? cropById(id);
     if (!site || zones.length === 0)
       return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId))) }));
-    const lived = await livedBy(site, scope);
+    const lived = await livedBy(site, zones, scope);
     const { days, climates } = lived;
     return zones.map((zone) => {
       const known = lived === last ? grown.get(zone) : undefined;
@@ -109,6 +113,15 @@ export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
       return stored;
     });
   };
+}
+
+/** The first day of a planting that has stood since a date, of all zones; today where none has. */
+function firstNeeded(zones: readonly ZoneRecord[], since: string, today: string): string {
+  let first = today;
+  for (const { plantings } of zones)
+    for (const { plantedOn, clearedOn } of plantings)
+      if (plantedOn < first && (clearedOn === null || clearedOn > since)) first = plantedOn;
+  return first > since ? first : since;
 }
 
 function isSame<T>(one: readonly T[], other: readonly T[]): boolean {

@@ -41,7 +41,11 @@ export function boardZone(
       days: standing.state.days,
       version: zone.version,
       next: nextOf(standing),
-      outside: farOutside(planner.weatherOn(addDays(date, -1)), zone, standing.crop),
+      outside: farOutside(
+        [1, 2, 3].map((ago) => planner.weatherOn(addDays(date, -ago))),
+        zone,
+        standing.crop,
+      ),
     },
     harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date, warmthOf()),
   };

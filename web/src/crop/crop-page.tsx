@@ -52,7 +52,8 @@ export function CropPage({ zone }: { zone: BoardZone }) {
       <p className="quiet">
         <Link to={`/crops/${planting.cropId}`}>{planting.cropName}</Link> · planted{" "}
         {dates.show(planting.plantedOn, "year-long")}, day {daysBetween(planting.plantedOn, crop.data.date) + 1}
-        {planting.clearedOn !== null && ` · cleared on ${dates.show(planting.clearedOn, "year-long")}`}
+        {planting.clearedOn !== null &&
+          ` · ${today !== undefined && planting.clearedOn > today ? "to be cleared" : "cleared"} on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
       <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
       {nights && today !== undefined && board?.site && (

@@ -70,7 +70,7 @@ export function NextPlanting({ crop, today }: { crop: ZoneCrop; today: string })
   const drop = useDropNext(crop.zoneId);
   const { next } = crop;
   return (
-    <section aria-label="The next crop">
+    <section aria-label="The next crop" className={styles["next"]}>
       <h2>The next crop</h2>
       {next ? <Planned next={next} today={today} /> : <p className="quiet">Nothing is planned after this.</p>}
       {opened ? (
@@ -101,7 +101,7 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
         {plan &&
           raising &&
           `: ${showDigits(plan.startFrom)} ${raising.way === "bought" ? "to order" : raising.way === "cuttings" ? "cuttings" : "seeds"}`}
-        {plan?.trays != null && ` in ${showDigits(plan.trays)} trays`}
+        {plan?.trays != null && ` in ${plan.trays} ${plan.trays === 1 ? "tray" : "trays"}`}
         {plan?.seedKgHa != null && (
           <>
             , <Amount quantity="perLand" value={plan.seedKgHa} />
