@@ -51,23 +51,27 @@ export function yearBegan({ crop, plantedOn }: Pick<Grown, "crop" | "plantedOn">
 
 /** A planting that grows through a climate; through its crop's usual one where none is given. */
 export function grow<P extends Planting>(planting: P, crop: Crop, climate: CropClimate | null = null): P & Grown {
+  // Asked again and again while nothing changes: what was followed once is kept.
   const known = new Map<string, readonly StagePeriod[]>();
+  const kept = (key: string, follow: () => readonly StagePeriod[]): readonly StagePeriod[] => {
+    const found = known.get(key) ?? follow();
+    known.set(key, found);
+    return found;
+  };
   return {
     ...planting,
     crop,
-    periodsFrom(startOn) {
-      const found = known.get(startOn) ?? periodsOf(crop, startOn, planting, climate);
-      known.set(startOn, found);
-      return found;
-    },
+    periodsFrom: (startOn) => kept(startOn, () => periodsOf(crop, startOn, planting, climate)),
     periodsIf: (startOn, { fromOn, byC }) =>
-      periodsOf(crop, startOn, planting, {
-        air(date) {
-          const { tMinC, tMaxC } = climate?.air(date) ?? { tMinC: crop.usualC.value, tMaxC: crop.usualC.value };
-          return date < fromOn ? { tMinC, tMaxC } : { tMinC: tMinC + byC, tMaxC: tMaxC + byC };
-        },
-        dayLengthH: (date, nights) => climate?.dayLengthH(date, nights) ?? null,
-      }),
+      kept(`${startOn} ${fromOn} ${byC}`, () =>
+        periodsOf(crop, startOn, planting, {
+          air(date) {
+            const { tMinC, tMaxC } = climate?.air(date) ?? { tMinC: crop.usualC.value, tMaxC: crop.usualC.value };
+            return date < fromOn ? { tMinC, tMaxC } : { tMinC: tMinC + byC, tMaxC: tMaxC + byC };
+          },
+          dayLengthH: (date, nights) => climate?.dayLengthH(date, nights) ?? null,
+        }),
+      ),
   };
 }
 
