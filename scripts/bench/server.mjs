@@ -122,8 +122,23 @@ export async function manyZones() {
     const ask = async () => (await fetch(`${url}/api/${station}`)).text();
     await ask();
     for (let round = 0; round < 20; round++) asked.push(await timed(ask));
-    figure(`all ${zones} zones at a station: ${station}, p95`, percentile(asked, 0.95), "ms", 100);
+    figure(
+      `all ${zones} zones at a station: ${station}, p95`,
+      percentile(asked, 0.95),
+      "ms",
+      station === "crop" ? 60 : 100,
+    );
   }
+  const crops = [];
+  for (let round = 0; round < 60; round++)
+    crops.push(await timed(async () => (await fetch(`${url}/api/zones/${(round % zones) + 1}/crop`)).text()));
+  figure(`crop of one of ${zones} zones, p95`, percentile(crops, 0.95), "ms", 60);
+  const { version, date } = await (await fetch(`${url}/api/zones/${soil}/crop`)).json();
+  const seen = await timed(async () => {
+    await send("POST", `/api/zones/${soil}/signs`, { stageId: "late", on: date, version });
+    await board();
+  });
+  figure(`a stage that is seen until the board of ${zones} zones shows it`, seen, "ms", 500);
   const setUps = [];
   for (let round = 0; round < 20; round++)
     setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
