@@ -2,7 +2,7 @@ import { createAsyncStoragePersister } from "@tanstack/query-async-storage-persi
 import type { QueryClient } from "@tanstack/react-query";
 import { persistQueryClient } from "@tanstack/react-query-persist-client";
 import { del, get, set } from "idb-keyval";
-import { kindOf, readyToKeep } from "./http/kept.ts";
+import { kindOf, readyToKeep, resumeKept } from "./http/kept.ts";
 
 /** What waits is never too old to be sent. */
 const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
@@ -25,5 +25,5 @@ export async function keepInBrowser(client: QueryClient): Promise<void> {
   });
   await restored;
   await readyToKeep();
-  await client.resumePausedMutations();
+  await resumeKept(client);
 }

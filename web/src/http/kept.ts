@@ -61,6 +61,17 @@ async function askAnew(client: QueryClient): Promise<void> {
   await client.invalidateQueries();
 }
 
+/**
+ * Sends what was still to be sent when the page was closed. A call that was under way then is sent once more: whether it arrived
+ * is not known, and each is written once however often it comes. Left as it was, it would hold up all that is said later.
+ */
+export async function resumeKept(client: QueryClient): Promise<void> {
+  for (const mutation of client.getMutationCache().getAll())
+    if (kindOf(mutation) !== null && mutation.state.status === "pending" && !mutation.state.isPaused)
+      mutation.state = { ...mutation.state, isPaused: true };
+  await client.resumePausedMutations();
+}
+
 async function send(kind: KeptKind, call: KeptCall): Promise<unknown> {
   const { KEPT } = await endpoints().catch((cause: unknown) => {
     serverSigns.dispatchEvent(new Event("lost"));
