@@ -75,7 +75,7 @@ test("digestate is capped, thinned and stopped before the harvest, and a dose is
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("dialog")).toBeHidden();
   await page.goto("/zones/7/water");
-  await expect(doses).toContainText("Last day20 Jun 2026");
+  await expect(doses).toContainText("Last day23 Jun 2026");
   await expect(doses).not.toContainText("No dose any more");
   await doses.getByRole("button", { name: "Log a dose" }).click();
   const dialog = page.getByRole("dialog");
