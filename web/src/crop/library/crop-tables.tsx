@@ -20,6 +20,7 @@ interface Props {
 
 /** The stages in their order, with what each asks for at its end. */
 export function StagesTable({ crop, base, feeds, faults, onChange }: Props & { feeds: readonly (string | null)[] }) {
+  const driverWords = useDriverWords();
   return (
     <section aria-label="Stages">
       <h2>Stages</h2>
@@ -68,7 +69,7 @@ export function StagesTable({ crop, base, feeds, faults, onChange }: Props & { f
                       />
                     </td>
                   ))}
-                  <td>{driverWords(stage.driver, stage.days, crop)}</td>
+                  <td>{driverWords(stage, crop)}</td>
                 </tr>
               );
             })}
@@ -80,24 +81,30 @@ export function StagesTable({ crop, base, feeds, faults, onChange }: Props & { f
   );
 }
 
-/** What ends a stage, in words. */
-function driverWords(
-  driver: CropDefinition["stages"][number]["driver"],
-  days: number,
-  { baseC, usualC }: CropDefinition,
-): string {
-  switch (driver?.kind) {
-    case undefined:
-      return `${showDigits(days * (usualC.value - baseC.value))} °C·d over ${showDigits(baseC.value)} °C`;
-    case "thermal":
-      return `${showDigits(driver.degreeDays)} °C·d over ${showDigits(driver.baseC)} °C`;
-    case "cycles":
-      return `${driver.count} ${driver.of} days of ${showDigits(driver.criticalH)} h`;
-    case "date":
-      return `the date ${driver.monthDay}`;
-    case "days":
-      return `${driver.days} days`;
-  }
+/** What ends a stage, in words and in the person's own units. */
+function useDriverWords() {
+  const { show } = useUnits();
+  const warmth = (degreeDays: number, baseC: number): string => {
+    const [sum, base] = [show("temperatureSum", degreeDays), show("temperature", baseC)];
+    return `${sum.text} ${sum.unit} over ${base.text} ${base.unit}`;
+  };
+  return (
+    { driver, days }: Pick<CropDefinition["stages"][number], "driver" | "days">,
+    { baseC, usualC }: CropDefinition,
+  ): string => {
+    switch (driver?.kind) {
+      case undefined:
+        return warmth(days * (usualC.value - baseC.value), baseC.value);
+      case "thermal":
+        return warmth(driver.degreeDays, driver.baseC);
+      case "cycles":
+        return `${driver.count} ${driver.of} days of ${showDigits(driver.criticalH)} h`;
+      case "date":
+        return `the date ${driver.monthDay}`;
+      case "days":
+        return `${driver.days} days`;
+    }
+  };
 }
 
 /** What holds over all stages, each figure with what it rests on. */

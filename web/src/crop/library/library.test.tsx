@@ -13,6 +13,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { FakeServer, refusal } from "../../testing/fake-server.ts";
 import { renderPage } from "../../testing/render-page.tsx";
+import { board, site } from "../../testing/sample-site.ts";
 
 const tomato = definitionOf(cropById("tomato"));
 const ours: LibraryCrop = {
@@ -85,6 +86,14 @@ describe("a crop's page", () => {
     await user.type(name, "Our plum tomato");
     await user.click(screen.getByRole("button", { name: "Begin it" }));
     await waitFor(() => expect(server.sent(addOwnCrop)).toEqual([{ basedOn: "tomato", name: "Our plum tomato" }]));
+  });
+
+  it("speaks US units where the site does, warmth among them", async () => {
+    const shown = board({ site: { ...site, unitSystem: "us" } });
+    renderPage("/crops/tomato", { server: new FakeServer().on(getCrop, theirs), shown });
+    await screen.findByRole("heading", { level: 1, name: "Tomato" });
+    expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent("360 °F·d over 50 °F");
+    expect(screen.getByRole("main")).not.toHaveTextContent(/\d °C|\d m(?![\w²])/);
   });
 
   it("of one's own shows what differs from the library, and saves a change at the version that was read", async () => {
