@@ -93,7 +93,8 @@ describe("a crop's page", () => {
     renderPage("/crops/tomato", { server: new FakeServer().on(getCrop, theirs), shown });
     await screen.findByRole("heading", { level: 1, name: "Tomato" });
     expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent("360 °F·d over 50 °F");
-    expect(screen.getByRole("main")).not.toHaveTextContent(/\d °C|\d m(?![\w²])/);
+    expect(screen.getByRole("row", { name: /^Root depth at planting/ })).toHaveTextContent(/0\.66\s*ft/);
+    expect(screen.getByRole("row", { name: /^No warmth counts below/ })).toHaveTextContent(/50 °F/);
   });
 
   it("of one's own shows what differs from the library, and saves a change at the version that was read", async () => {
