@@ -74,6 +74,47 @@ describe.each(named)("%s through hours", (_system, zone) => {
   });
 });
 
+describe("published examples", () => {
+  const soil = (availableMmM: number) => zoneOf("soil-drip", { availableMmM, wettedPct: 100, uniformityPct: 100 });
+  const valueOf = (answer: ReturnType<typeof rootZone>, label: string): number =>
+    answer.working.find((step) => step.label === label)?.value ?? NaN;
+
+  // TAW 90, 170 and 120 mm/m of loamy sand, silt and silty clay.
+  it.each([
+    ["onion", 0.4, 0.3, [36, 68, 48], [11, 20, 14]],
+    ["tomato", 0.8, 0.4, [72, 136, 96], [29, 54, 38]],
+    ["maize", 1.2, 0.55, [108, 204, 144], [59, 112, 79]],
+  ] as const)(
+    "FAO-56, example 36: the water that is there and easy to take for %s",
+    (_crop, rootDepthM, p, taw, raw) => {
+      [90, 170, 120].forEach((availableMmM, at) => {
+        const answer = rootZone({
+          zone: soil(availableMmM),
+          rootDepthM,
+          crop: { depletionFraction: p },
+          hours: rest(1),
+        });
+        expect(valueOf(answer, "Available to the crop")).toBeCloseTo(taw[at] ?? NaN, 6);
+        expect(Math.round(valueOf(answer, "Easy to take"))).toBe(raw[at]);
+      });
+    },
+  );
+
+  it("FAO-56, example 37: a tomato crop that is not watered for ten days takes less from the third on", () => {
+    // TAW 160, RAW 64, 55 mm gone at the start, 6.1 mm wanted a day: each day in one step, as the example has it.
+    const { hours } = rootZone({
+      zone: soil(200),
+      rootDepthM: 0.8,
+      crop: { depletionFraction: 0.4 },
+      start: { depletionMm: 55 },
+      hours: rest(10, 6.1),
+    });
+    const taken = [6.1, 6.1, 5.9, 5.5, 5.2, 4.8, 4.5, 4.3, 4.0, 3.7];
+    hours.forEach(({ takenMm }, day) => expect(Math.abs(takenMm - (taken[day] ?? NaN))).toBeLessThan(0.06));
+    expect(hours.at(-1)?.depletionMm).toBeCloseTo(105, 0);
+  });
+});
+
 describe("a root zone by the hour", () => {
   it("starts full, at an EC of 1", () => {
     for (const zone of zones) {
