@@ -20,7 +20,7 @@ export async function pickOf(
   { daysAgo, nowMs, dayStart }: { readonly daysAgo: number; readonly nowMs: number; readonly dayStart: number },
 ): Promise<void> {
   const standing = standingOn((await scope.zone(id)).grown, date);
-  const time = standing && pickingTime(standing.planting);
+  const time = standing && pickingTime(standing.planting, standing.since);
   if (!time || !standing.state.period.stage.picking || dayStart + WEIGHED_HOUR * 3_600_000 > nowMs) return;
   if ((daysBetween(time.from, date) + 1) % harvest.everyDays !== 0) return;
   const { soldAs } = standing.crop;

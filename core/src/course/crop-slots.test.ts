@@ -6,7 +6,7 @@ import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES } from "../site/zones-for-tests.ts";
 import { addDays } from "../time/local-time.ts";
-import { growCrop, LEAF_AREA, STAGE, standingShare, THERMAL } from "./crop-slots.ts";
+import { growCrop, LEAF_AREA, PICKING_THERMAL, STAGE, standingShare, THERMAL } from "./crop-slots.ts";
 import { fullState, storeOn, walkDay } from "./day-walk.ts";
 import { dayHours } from "./day-hours.ts";
 
@@ -47,6 +47,22 @@ describe("a crop in the state of its zone", () => {
         takenShare: 0,
       });
     expect(state[THERMAL]).toBeCloseTo(240, 9);
+  });
+
+  it("has of a perennial the warmth of its own year: on the anniversary it begins anew", () => {
+    const bush = CROPS.find(({ perennial }) => perennial);
+    if (!bush) throw new Error("there is a perennial");
+    const state = fullState(zone, bush, firstDayOf(bush));
+    const grow = (from: number, to: number): void => {
+      for (let day = from; day <= to; day++)
+        growCrop(state, bush, stateOf(bush, addDays(START, day)), { air: { tMinC: 12, tMaxC: 24 }, takenShare: 0 });
+    };
+    grow(1, 364);
+    expect(state[PICKING_THERMAL]).toBeGreaterThan(100);
+    grow(365, 366);
+    expect(state[STAGE]).toBe(0);
+    expect(state[THERMAL]).toBeLessThan(30);
+    expect(state[PICKING_THERMAL]).toBeLessThan(30);
   });
 
   it("falls by what is taken of it, never below nothing, and never rises", () => {

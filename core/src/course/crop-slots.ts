@@ -6,7 +6,7 @@ import { STATE_SLOTS } from "../rootzone/store.ts";
 /** Slots of a state after those of its root zone: the crop as it stands in the day that begins. */
 export const STAGE = STATE_SLOTS;
 export const STAGE_DAY = STATE_SLOTS + 1;
-/** warmth above the crop's base since planting, °C·d, up to the midnight */
+/** warmth above the crop's base since planting, or since a perennial's year began, °C·d, up to the midnight */
 export const THERMAL = STATE_SLOTS + 2;
 export const LEAF_AREA = STATE_SLOTS + 3;
 /** share of the plants that is not taken yet, 0 to 1 */
@@ -48,7 +48,14 @@ export function growCrop(
   if (crop.stages[state[STAGE] as number]?.picking)
     state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;
   state[STANDING] = Math.max(0, (state[STANDING] as number) - takenShare);
-  if (tomorrow) noteStage(state, crop, tomorrow);
+  if (!tomorrow) return;
+  const stageBefore = state[STAGE] as number;
+  noteStage(state, crop, tomorrow);
+  // A perennial begins anew: what it was picked and warmed is of the year before.
+  if ((state[STAGE] as number) < stageBefore) {
+    state[THERMAL] = 0;
+    state[PICKING_THERMAL] = 0;
+  }
 }
 
 function noteStage(state: Float64Array, crop: Crop, { period, day, leafAreaIndex }: CropState): void {

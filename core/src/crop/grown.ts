@@ -80,8 +80,12 @@ export function grownByDays(crop: Crop, plantedOn: string, signs: readonly Stage
   return grow({ cropId: crop.id, plantedOn, clearedOn: null, signs }, crop);
 }
 
-function signsFrom({ plantedOn, signs }: Planting, startOn: string): readonly StageSign[] {
-  return startOn === plantedOn ? signs : signs.filter(({ on }) => on >= startOn);
+/** The signs of the season that began on a date: a perennial has each of its stages again every year. */
+export function signsOfSeason(
+  { crop, plantedOn, signs }: Pick<Grown, "crop" | "plantedOn" | "signs">,
+  startOn: string,
+): readonly StageSign[] {
+  return crop.perennial ? signs.filter(({ on }) => yearBegan({ crop, plantedOn }, on) === startOn) : signs;
 }
 
 function periodsOf(
@@ -90,7 +94,7 @@ function periodsOf(
   planting: Planting,
   climate: CropClimate | null,
 ): readonly StagePeriod[] {
-  const signs = signsFrom(planting, startOn);
+  const signs = signsOfSeason({ ...planting, crop }, startOn);
   const stages = crop.stages.map((stage): DrivenStage => ({ id: stage.id, driver: driverOf(crop, stage) }));
   const { stages: courses } = stageCourse({ startOn, stages, signs, days: daysFrom(startOn, crop, planting, climate) });
   return courses.flatMap(({ startsOn, endsOn, seen, of, unit, sums }, at): StagePeriod[] => {

@@ -3,7 +3,16 @@ export { CROP_GROUPS, type Bands, type Crop, type CropGroup, type SoldAs, type S
 export { cropById, CROPS } from "./library/library.ts";
 export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
 export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
-export { driverOf, grow, yearBegan, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
+export {
+  driverOf,
+  grow,
+  signsOfSeason,
+  yearBegan,
+  grownByDays,
+  type CropClimate,
+  type Grown,
+  type StagePeriod,
+} from "./grown.ts";
 export { steadilyOff, type StageFit } from "./stage-fit.ts";
 export {
   RAISING_STARTS,

@@ -1,5 +1,5 @@
 import type { Crop } from "./crop.ts";
-import type { Grown } from "./grown.ts";
+import { yearBegan, type Grown } from "./grown.ts";
 import type { Nights } from "./night.ts";
 import type { StageSign } from "./stage-course.ts";
 import { cropStateOn, type CropState } from "./stage-on.ts";
@@ -20,6 +20,8 @@ export interface Standing {
   readonly planting: Grown;
   readonly crop: Crop;
   readonly state: CropState;
+  /** first day of its season: its planting, of a perennial the last anniversary of it */
+  readonly since: string;
 }
 
 /** The planting whose place it is on a date, even past its last stage; null before the first and between two. */
@@ -37,5 +39,5 @@ export function standingOn(plantings: readonly Grown[], date: string): Standing 
   const planting = plantingOn(plantings, date);
   if (!planting) return null;
   const state = cropStateOn(planting, date);
-  return state && { planting, crop: planting.crop, state };
+  return state && { planting, crop: planting.crop, state, since: yearBegan(planting, date) };
 }

@@ -12,10 +12,10 @@ const planting = { cropId: "courgette", plantedOn: "2026-05-01", clearedOn: null
 
 describe("the target's path", () => {
   it("runs over the picking stages: courgette from day 50 to day 110, sooner when the first pick was seen", () => {
-    expect(pickingTime(grow(planting, courgette))).toEqual({ from: "2026-06-20", to: "2026-08-19" });
+    expect(pickingTime(grow(planting, courgette), "2026-05-01")).toEqual({ from: "2026-06-20", to: "2026-08-19" });
     const seen = { ...planting, signs: [{ stageId: "picking", on: "2026-06-14" }] };
-    expect(pickingTime(grow(seen, courgette))?.from).toBe("2026-06-14");
-    expect(pickingTime(grow({ ...planting, clearedOn: "2026-08-01" }, courgette))?.to).toBe("2026-08-01");
+    expect(pickingTime(grow(seen, courgette), "2026-05-01")?.from).toBe("2026-06-14");
+    expect(pickingTime(grow({ ...planting, clearedOn: "2026-08-01" }, courgette), "2026-05-01")?.to).toBe("2026-08-01");
   });
 
   it("is none before, all after, and never falls", () => {

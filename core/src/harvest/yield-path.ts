@@ -9,9 +9,12 @@ export interface PickingTime {
   readonly to: string;
 }
 
-/** @returns null for a crop that the library gives no picking stage */
-export function pickingTime({ plantedOn, clearedOn, periodsFrom }: Grown): PickingTime | null {
-  const periods = periodsFrom(plantedOn).filter(({ stage }) => stage.picking);
+/**
+ * @param since first day of the season
+ * @returns null for a crop that the library gives no picking stage
+ */
+export function pickingTime({ clearedOn, periodsFrom }: Grown, since: string): PickingTime | null {
+  const periods = periodsFrom(since).filter(({ stage }) => stage.picking);
   const [first, last] = [periods[0], periods.at(-1)];
   if (!first || !last) return null;
   return { from: first.startsOn, to: clearedOn !== null && clearedOn < last.endsOn ? clearedOn : last.endsOn };

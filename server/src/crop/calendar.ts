@@ -50,7 +50,7 @@ function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, 
       .filter(({ startsOn }) => startsOn >= from && startsOn <= to)
       .filter(({ startsOn }) => planting.clearedOn === null || startsOn < planting.clearedOn)
       .map(({ stage, startsOn, seen }): Dated => ({
-        id: `stage-${id}-${planting.plantedOn}-${stage.id}`,
+        id: `stage-${id}-${yearBegan(planting, today)}-${stage.id}`,
         zone: name,
         what: `${planting.crop.name}: ${stage.name.toLowerCase()}`,
         on: startsOn,

@@ -14,6 +14,7 @@ import {
   programmesOn,
   raisingPlan,
   signFault,
+  signsOfSeason,
   standingOn,
   steadilyOff,
   yearBegan,
@@ -211,15 +212,19 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       if (on > today)
         throw badInput([{ path: "on", message: `A stage cannot have been seen on ${on}; today is ${today}.` }]);
       const { zone, planting } = await planted(zoneId, on);
-      const fault = signFault(planting.crop, planting.plantedOn, { stageId, on }, planting.signs);
+      const since = yearBegan(planting, on);
+      const ofSeason = signsOfSeason(planting, since);
+      const fault = signFault(planting.crop, since, { stageId, on }, ofSeason);
       if (fault) throw badInput([fault]);
-      const others = planting.signs.filter((sign) => sign.stageId !== stageId);
+      const others = planting.signs.filter((sign) => sign.stageId !== stageId || !ofSeason.includes(sign));
       await changePlanting(zone, version, planting, { signs: [...others, { stageId, on }] });
     },
 
     async takeSignBack(zoneId: number, stageId: string, version: number): Promise<void> {
-      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
-      const others = planting.signs.filter((sign) => sign.stageId !== stageId);
+      const today = await scope.site.dateOr(undefined);
+      const { zone, planting } = await planted(zoneId, today);
+      const ofSeason = signsOfSeason(planting, yearBegan(planting, today));
+      const others = planting.signs.filter((sign) => sign.stageId !== stageId || !ofSeason.includes(sign));
       if (others.length === planting.signs.length) throw notFound(`A sign of the stage ${stageId}`);
       await changePlanting(zone, version, planting, { signs: others });
     },

@@ -1,3 +1,4 @@
+import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
 
@@ -46,6 +47,41 @@ describe("the crop of a zone", () => {
     expect(plantings[0]?.stages.at(-1)?.to).toBe("2026-04-20");
     const later = (await server.call("GET", "/api/crop?date=2027-05-01")).body as { plantings: unknown[] };
     expect(later.plantings).toHaveLength(1);
+  });
+});
+
+describe("a perennial in its third year", () => {
+  it("is picked along this year's path, and has its stages seen anew beside those of the years before", async () => {
+    const server = await testServer({ now: "2026-06-20T08:00:00Z" });
+    await server.call("POST", "/api/site", site);
+    const signs = [
+      { stageId: "flowering", on: "2025-03-20" },
+      { stageId: "picking", on: "2025-06-15" },
+    ];
+    const bush = freshPlanting("blueberry", "2024-02-10", { signs, targetPerM2: 1.2 });
+    await server.call("POST", "/api/zones", { ...bags, plantings: [bush] });
+    for (const [key, pickedOn, massKg] of [
+      ["8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e60", "2025-07-01", 40],
+      ["8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e61", "2026-06-19", 5],
+    ])
+      await server.call("POST", "/api/zones/1/picks", {
+        key,
+        pickedOn,
+        massKg,
+        count: null,
+        grade: null,
+        brixPct: null,
+      });
+    const before = await cropOf(server);
+    const sign = { stageId: "flowering", on: "2026-04-02", version: before.version };
+    expect((await server.call("POST", "/api/zones/1/signs", sign)).status).toBe(201);
+    const last = (await cropOf(server, "2025-04-01")).planting?.stages.find(({ id }) => id === "flowering");
+    const now = (await cropOf(server)).planting?.stages.find(({ id }) => id === "flowering");
+    expect([last?.from, now?.from]).toEqual(["2025-03-20", "2026-04-02"]);
+    // 5 kg on 100 m²; those of last year are of last year.
+    const { body } = await server.call("GET", "/api/zones/1/harvest");
+    expect(body).toMatchObject({ pickedPerM2: 0.05 });
+    expect(body["pathPerM2"] as number).toBeLessThan(0.6);
   });
 });
 

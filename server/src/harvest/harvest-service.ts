@@ -73,7 +73,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       const zones = await scope.zones();
       const planted = zones.flatMap(({ id, grown }) => {
         const standing = standingOn(grown, date);
-        return standing ? [[id, standing.planting.plantedOn] as const] : [];
+        return standing ? [[id, standing.since] as const] : [];
       });
       const picks = await pickStore(scope).since(new Map(planted), date);
       const warmth = await warmthOf(zones, date);
@@ -89,13 +89,13 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       const standing = standingOn(zone.grown, date);
       const soldAs = standing?.crop.soldAs ?? BY_MASS;
       const areaM2 = zone.definition.areaM2;
-      const picks = standing ? await pickStore(scope).between(zoneId, standing.planting.plantedOn, date) : [];
+      const picks = standing ? await pickStore(scope).between(zoneId, standing.since, date) : [];
       const waterings = standing
-        ? await wateringStore(scope).totalSince(zoneId, startOfLocalDay(standing.planting.plantedOn, site.timeZone))
+        ? await wateringStore(scope).totalSince(zoneId, startOfLocalDay(standing.since, site.timeZone))
         : null;
       const counted = picks.filter((pick) => pick.struck === null).flatMap((pick) => pickedAmount(pick, soldAs) ?? []);
       const picked = pickedSoFar(counted, areaM2, waterings, soldAs);
-      const time = standing && pickingTime(standing.planting);
+      const time = standing && pickingTime(standing.planting, standing.since);
       const targetPerM2 = standing?.planting.targetPerM2 ?? null;
       const warmth = time && date >= time.from ? (await warmthOf([zone], date)).get(zoneId) : undefined;
       const gone = time && warmth !== undefined ? goneByWarmth(time, standing.crop, warmth) : null;
@@ -197,7 +197,7 @@ function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string, warm
   const { grown, definition } = zone;
   const standing = standingOn(grown, date);
   const soldAs = standing?.crop.soldAs ?? BY_MASS;
-  const time = standing && pickingTime(standing.planting);
+  const time = standing && pickingTime(standing.planting, standing.since);
   const targetPerM2 = standing?.planting.targetPerM2 ?? null;
   const total = picks.reduce((sum, pick) => sum + (pickedAmount(pick, soldAs) ?? 0), 0);
   return {

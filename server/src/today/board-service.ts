@@ -38,7 +38,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
       const { records, plannerOf, keep } = await plans.planners(site, zones, date);
       const planted = zones.flatMap(({ id, grown }) => {
         const standing = standingOn(grown, date);
-        return standing ? [[id, standing.planting.plantedOn] as const] : [];
+        return standing ? [[id, standing.since] as const] : [];
       });
       const picked = await pickStore(scope).totalsSince(new Map(planted), date);
       const supplies = await water.supplies(site, zones, date);

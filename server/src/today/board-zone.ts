@@ -94,13 +94,13 @@ function nextOf({ crop, state: { period } }: Standing): NonNullable<BoardZone["c
 }
 
 function harvestOf(
-  { crop, planting, state }: Standing,
+  { crop, planting, state, since }: Standing,
   areaM2: number,
   totals: PickTotals,
   date: string,
   warmth: number | null,
 ): BoardZone["harvest"] {
-  const time = pickingTime(planting);
+  const time = pickingTime(planting, since);
   const target = planting.targetPerM2 ?? null;
   const picked = pickedAmount(totals, crop.soldAs) ?? 0;
   if (!time || (target === null && picked === 0)) return null;
