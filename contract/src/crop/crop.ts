@@ -27,6 +27,8 @@ const plantingTimeSchema = z.object({
   zoneName: z.string(),
   cropId: z.string(),
   cropName: z.string(),
+  /** its stages come again every year */
+  perennial: z.boolean(),
   plantedOn: dateSchema,
   clearedOn: dateSchema.nullable(),
   stages: z.array(stageTimeSchema),

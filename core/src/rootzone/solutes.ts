@@ -1,4 +1,4 @@
-import { CHARGE, type Ion, type Ions } from "../chemistry/ions.ts";
+import { CHARGE, MACRO_IONS, type Ions } from "../chemistry/ions.ts";
 import { DRAIN_MM, GIVEN_MM, LOST_MM, OVERFLOW_MM, RAIN_MM, TAKEN_MM, type StoreFigures } from "./store.ts";
 
 /**
@@ -6,22 +6,10 @@ import { DRAIN_MM, GIVEN_MM, LOST_MM, OVERFLOW_MM, RAIN_MM, TAKEN_MM, type Store
  * drains and runs over, taken by the crop. Asked for only where somebody looks at them.
  */
 
-/** The ions that are followed; HCO3 is the alkalinity that is left, negative where acid is. */
-export const FOLLOWED_IONS = [
-  "NO3",
-  "NH4",
-  "H2PO4",
-  "K",
-  "Ca",
-  "Mg",
-  "SO4",
-  "Cl",
-  "Na",
-  "Si",
-  "HCO3",
-] as const satisfies readonly Ion[];
+/** The ions that are followed: all but urea. HCO3 is the alkalinity that is left, negative where acid is; all that carry charge stand before it. */
+export const FOLLOWED_IONS = MACRO_IONS.filter((ion): ion is Exclude<typeof ion, "urea"> => ion !== "urea");
 export const ION_SLOTS = FOLLOWED_IONS.length;
-const BICARBONATE = ION_SLOTS - 1;
+const BICARBONATE = FOLLOWED_IONS.indexOf("HCO3");
 const CHARGES = FOLLOWED_IONS.map((ion) => CHARGE[ion]);
 
 /** Books of each ion, mmol/m²: `ION_SLOTS` numbers in, then taken, then out. */

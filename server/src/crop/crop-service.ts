@@ -250,6 +250,7 @@ function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today:
     zoneName: name,
     cropId: crop.id,
     cropName: crop.name,
+    perennial: crop.perennial ?? false,
     plantedOn,
     clearedOn,
     stages: planting

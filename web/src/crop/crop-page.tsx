@@ -1,4 +1,4 @@
-import type { PlantingTime, StageTime, ZoneCrop } from "@sprunel/contract/crop";
+import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
@@ -51,7 +51,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
       </h1>
       <p className="quiet">
         <Link to={`/crops/${planting.cropId}`}>{planting.cropName}</Link> · planted{" "}
-        {dates.show(planting.plantedOn, "year-long")}, day {daysBetween(planting.plantedOn, crop.data.date) + 1}
+        {dates.show(planting.plantedOn, "year-long")}, {ageWords(planting, crop.data.date)}
         {planting.clearedOn !== null &&
           ` · ${today !== undefined && planting.clearedOn > today ? "to be cleared" : "cleared"} on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
@@ -74,7 +74,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         <section aria-label="Signs">
           {today !== undefined && <Signs zone={zone} crop={crop.data} planting={planting} today={today} />}
           <StageFits crop={crop.data} />
-          <Next stages={planting.stages} date={crop.data.date} />
+          <Next planting={planting} date={crop.data.date} />
           {today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={today} />}
         </section>
       </div>
@@ -98,6 +98,12 @@ function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: str
 function calendarOf({ plantedOn, stages }: PlantingTime, date: string): Calendar {
   const last = stages.at(-1)?.to ?? plantedOn;
   return { from: addDays(stages[0]?.from ?? plantedOn, -2), to: addDays(date > last ? date : last, 4) };
+}
+
+/** Days since planting; of a perennial the year that it is in. */
+function ageWords({ perennial, plantedOn }: PlantingTime, date: string): string {
+  const days = daysBetween(plantedOn, date);
+  return perennial ? `year ${Math.floor(days / 365.25) + 1}` : `day ${days + 1}`;
 }
 
 type Now = NonNullable<ZoneCrop["now"]>;
@@ -162,7 +168,7 @@ function Ask({ name, said, children }: { name: string; said: Said; children: Rea
   );
 }
 
-function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) {
+function Next({ planting: { stages, perennial }, date }: { planting: PlantingTime; date: string }) {
   const dates = useDates();
   const coming = stages.filter(({ from }) => from > date);
   const last = stages.at(-1);
@@ -179,7 +185,7 @@ function Next({ stages, date }: { stages: readonly StageTime[]; date: string }) 
         {last && last.to > date && (
           <div>
             <dt>{dates.show(last.to, "weekday")}</dt>
-            <dd>the last stage is over</dd>
+            <dd>{perennial ? "its stages begin anew" : "the last stage is over"}</dd>
           </div>
         )}
       </dl>

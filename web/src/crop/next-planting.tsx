@@ -11,6 +11,7 @@ import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount } from "../units/use-units.tsx";
+import crops from "./crop.module.css";
 import styles from "./next-planting.module.css";
 import { useDropNext, usePlanNext } from "./use-crop.ts";
 
@@ -109,7 +110,7 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
         )}
       </p>
       {plan && (
-        <dl className={styles["steps"]}>
+        <dl className={`${crops["next"]} ${styles["steps"]}`}>
           {plan.steps.map(({ on, kind, litresDay }) => (
             <div key={`${on} ${kind}`} data-over={on < today || undefined}>
               <dt>{dates.show(on, "weekday")}</dt>
@@ -131,7 +132,7 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
 }
 
 function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
-  const crops = useSetUp().data?.crops ?? [];
+  const choices = useSetUp().data?.crops ?? [];
   const plan = usePlanNext(crop.zoneId);
   const [cropId, setCrop] = useState<string | undefined>(crop.next?.cropId ?? crop.planting?.cropId);
   const [plantedOn, setDate] = useState<string | null>(crop.next?.plantedOn ?? null);
@@ -161,7 +162,7 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
           aria-label="The next crop is"
           showSearch={{ optionFilterProp: "label" }}
           {...(cropId !== undefined && { value: cropId })}
-          options={crops.map(({ id, name }) => ({ value: id, label: name }))}
+          options={choices.map(({ id, name }) => ({ value: id, label: name }))}
           onChange={setCrop}
           className="select-m"
         />

@@ -37,7 +37,7 @@ export function Signs({
     <>
       <h2>Seen</h2>
       {seen.length === 0 ? (
-        <p className="quiet">Nothing was seen yet: the stages are counted in days.</p>
+        <p className="quiet">Nothing was seen yet: each stage goes by what drives it.</p>
       ) : (
         <ul className={styles["seen"]}>
           {seen.map(({ id, name, from }) => (

@@ -30,71 +30,50 @@ export function useZoneCrop(zoneId: number, date: string | null) {
   });
 }
 
-/** A stage moves what the plant drinks and is fed: everything is asked anew. */
-export function useAddSign(zoneId: number) {
+/** What is said of a crop moves what plants drink and are fed: everything is asked anew. */
+export function useCropChange<Sent, Answer>(mutationFn: (sent: Sent) => Promise<Answer>) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: (sign: NewSign) => ask(addSign, { params: { id: zoneId }, body: sign }),
-    onSettled: () => client.invalidateQueries(),
-  });
+  return useMutation({ mutationFn, onSettled: () => client.invalidateQueries() });
 }
 
-export function useTakeSignBack(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ stageId, version }: { stageId: string; version: number }) =>
-      ask(takeSignBack, { params: { id: zoneId, stageId }, query: { version: String(version) } }),
-    onSettled: () => client.invalidateQueries(),
-  });
+/** At which version of the zone's record something is said. */
+interface AtVersion {
+  readonly version: number;
+}
+const at = ({ version }: AtVersion) => ({ version: String(version) });
+
+export function useAddSign(id: number) {
+  return useCropChange((sign: NewSign) => ask(addSign, { params: { id }, body: sign }));
 }
 
-export function useSetNights(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { version: number; nights: NightProgramme[] }) =>
-      ask(setNights, { params: { id: zoneId }, body }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function useTakeSignBack(id: number) {
+  return useCropChange(({ stageId, ...said }: AtVersion & { stageId: string }) =>
+    ask(takeSignBack, { params: { id, stageId }, query: at(said) }),
+  );
 }
 
-export function useMissNight(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { on: string; version: number }) => ask(missNight, { params: { id: zoneId }, body }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function useSetNights(id: number) {
+  return useCropChange((body: AtVersion & { nights: NightProgramme[] }) => ask(setNights, { params: { id }, body }));
 }
 
-export function useTakeMissedNightBack(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ on, version }: { on: string; version: number }) =>
-      ask(takeMissedNightBack, { params: { id: zoneId, on }, query: { version: String(version) } }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function useMissNight(id: number) {
+  return useCropChange((body: AtVersion & { on: string }) => ask(missNight, { params: { id }, body }));
 }
 
-export function useTakeStageFit(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: { stageId: string; version: number }) => ask(takeStageFit, { params: { id: zoneId }, body }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function useTakeMissedNightBack(id: number) {
+  return useCropChange(({ on, ...said }: AtVersion & { on: string }) =>
+    ask(takeMissedNightBack, { params: { id, on }, query: at(said) }),
+  );
 }
 
-export function usePlanNext(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: NextPlanting) => ask(planNext, { params: { id: zoneId }, body }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function useTakeStageFit(id: number) {
+  return useCropChange((body: AtVersion & { stageId: string }) => ask(takeStageFit, { params: { id }, body }));
 }
 
-export function useDropNext(zoneId: number) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ version }: { version: number }) =>
-      ask(dropNext, { params: { id: zoneId }, query: { version: String(version) } }),
-    onSettled: () => client.invalidateQueries(),
-  });
+export function usePlanNext(id: number) {
+  return useCropChange((body: NextPlanting) => ask(planNext, { params: { id }, body }));
+}
+
+export function useDropNext(id: number) {
+  return useCropChange((said: AtVersion) => ask(dropNext, { params: { id }, query: at(said) }));
 }

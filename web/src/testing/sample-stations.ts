@@ -65,6 +65,7 @@ const melons: PlantingTime = {
   zoneName: "Melon bags",
   cropId: "melon-netted",
   cropName: "Netted melon",
+  perennial: false,
   plantedOn: "2026-04-20",
   clearedOn: null,
   stages: [

@@ -8,8 +8,9 @@ import {
   type CropDefinition,
   type CropFile,
 } from "@sprunel/contract/crop";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { ask } from "../../http/api.ts";
+import { useCropChange } from "../use-crop.ts";
 
 export function useCropLibrary() {
   return useQuery({
@@ -25,24 +26,20 @@ export function useCrop(id: string) {
   });
 }
 
-/** A crop's figures move plans everywhere: all is asked anew. */
-function useChange<Sent, Answer>(mutationFn: (sent: Sent) => Promise<Answer>) {
-  const client = useQueryClient();
-  return useMutation({ mutationFn, onSuccess: () => client.invalidateQueries() });
-}
-
 export function useAddOwnCrop() {
-  return useChange((body: { basedOn: string; name: string }) => ask(addOwnCrop, { body }));
+  return useCropChange((body: { basedOn: string; name: string }) => ask(addOwnCrop, { body }));
 }
 
 export function useChangeOwnCrop(id: string) {
-  return useChange((body: { version: number; crop: CropDefinition }) => ask(changeOwnCrop, { params: { id }, body }));
+  return useCropChange((body: { version: number; crop: CropDefinition }) =>
+    ask(changeOwnCrop, { params: { id }, body }),
+  );
 }
 
 export function useRemoveOwnCrop(id: string) {
-  return useChange(() => ask(removeOwnCrop, { params: { id } }));
+  return useCropChange(() => ask(removeOwnCrop, { params: { id } }));
 }
 
 export function useImportCrop() {
-  return useChange((body: CropFile) => ask(importCrop, { body }));
+  return useCropChange((body: CropFile) => ask(importCrop, { body }));
 }
