@@ -33,12 +33,16 @@ export async function pickOf(
     (1 + 0.07 * normal(SEED, 400 + id, dayNumber));
   const isMass = soldAs.kind === "mass";
   const { kgPerFruit } = harvest;
+  const massKg = isMass ? Number(amount.toFixed(1)) : null;
+  const count = isMass ? (kgPerFruit === undefined ? null : Math.round(amount / kgPerFruit)) : Math.round(amount);
+  // Where the path has come to its end nothing is taken, and nobody writes a pick of nothing.
+  if (massKg === 0 || count === 0) return;
   await pickStore(scope).add(id, {
     key: uuid(KEYS, id, dayNumber),
     pickedOn: date,
     clock: null,
-    massKg: isMass ? Number(amount.toFixed(1)) : null,
-    count: isMass ? (kgPerFruit === undefined ? null : Math.round(amount / kgPerFruit)) : Math.round(amount),
+    massKg,
+    count,
     grade: "class 1",
     brixPct: null,
   });
