@@ -42,6 +42,14 @@ export async function live(server: Prepared, nowMs: number): Promise<void> {
     if (!zone || !first || !told || first.cropId !== told.cropId) continue;
     const last = await lastNoted(scope, zone.id);
     const from = last.atMs === null ? addDays(FIRST_DATE, -HISTORY_DAYS) : localDate(last.atMs, site.timeZone);
+    // Of the years before only what was picked is known.
+    if (last.atMs === null)
+      for (let date = first.plantedOn; date < from; date = addDays(date, 1))
+        await pickOf(scope, demoZone, zone, date, {
+          daysAgo: daysBetween(date, FIRST_DATE),
+          nowMs,
+          dayStart: startOfLocalDay(date, site.timeZone),
+        });
     const truth = new ZoneTruth(demoZone, zone, last.drainEcMsCm);
     for (let date = from; date <= today; date = addDays(date, 1))
       await liveDay(server, { demoZone, zone, truth }, { site, feeds, date, today, nowMs });

@@ -1,5 +1,5 @@
 import type { Zone } from "@sprunel/contract/site";
-import { standingOn } from "@sprunel/core/crop";
+import { partShare, pickedOn } from "@sprunel/core/crop";
 import { pickingTime, yieldPath } from "@sprunel/core/harvest";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import { normal } from "@sprunel/field";
@@ -19,7 +19,7 @@ export async function pickOf(
   date: string,
   { daysAgo, nowMs, dayStart }: { readonly daysAgo: number; readonly nowMs: number; readonly dayStart: number },
 ): Promise<void> {
-  const standing = standingOn((await scope.zone(id)).grown, date);
+  const standing = pickedOn((await scope.zone(id)).grown, date);
   const time = standing && pickingTime(standing.planting, standing.since);
   if (!time || !standing.state.period.stage.picking || dayStart + WEIGHED_HOUR * 3_600_000 > nowMs) return;
   if ((daysBetween(time.from, date) + 1) % harvest.everyDays !== 0) return;
@@ -28,6 +28,7 @@ export async function pickOf(
   const dayNumber = Math.floor(Date.parse(date) / 86_400_000);
   const amount =
     definition.areaM2 *
+    partShare(standing.planting.part) *
     (at(date) - at(addDays(date, -harvest.everyDays))) *
     harvest.share(daysAgo) *
     (1 + 0.07 * normal(SEED, 400 + id, dayNumber));

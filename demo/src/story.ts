@@ -1,5 +1,5 @@
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
-import type { Raising } from "@sprunel/core/crop";
+import type { Part, Raising } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 
 /** What is told of a zone: how it was set up, and what is true of it as against that. Days are counted back from the first day shown. */
@@ -38,8 +38,13 @@ interface DemoPlanting {
   readonly cropId: string;
   readonly plantedDaysAgo: number;
   readonly clearedDaysAgo: number | null;
-  /** stages that were seen to begin */
-  readonly seen?: Readonly<Record<string, number>>;
+  /** stages that were seen to begin; of a perennial in each of its years */
+  readonly seen?: Readonly<Record<string, number | readonly number[]>>;
+  /** its rows of the zone's, where others stand beside it */
+  readonly part?: Part;
+  readonly ageYears?: number;
+  /** moved apart to so many on a m² */
+  readonly spaced?: readonly { readonly daysAgo: number; readonly plantsPerM2: number }[];
   /** cloth drawn every night since then, by the clock */
   readonly cloth?: { readonly daysAgo: number; readonly start: string; readonly end: string };
   /** how its plants come to be, where they are raised here */
@@ -84,10 +89,26 @@ export const STEADY: Truth = {
 
 export function plantingsOf({ plantings, harvest }: DemoZone): NewZone["plantings"] {
   return plantings.map(
-    ({ cropId, plantedDaysAgo, clearedDaysAgo, seen = {}, cloth, missedDaysAgo = [], raising = null }) =>
+    ({
+      cropId,
+      plantedDaysAgo,
+      clearedDaysAgo,
+      seen = {},
+      cloth,
+      missedDaysAgo = [],
+      raising = null,
+      part = null,
+      ageYears = 0,
+      spaced = [],
+    }) =>
       freshPlanting(cropId, ago(plantedDaysAgo), {
+        part,
+        ageYears,
+        steps: spaced.map(({ daysAgo, plantsPerM2 }) => ({ kind: "spaced", on: ago(daysAgo), plantsPerM2 })),
         clearedOn: clearedDaysAgo === null ? null : ago(clearedDaysAgo),
-        signs: Object.entries(seen).map(([stageId, daysAgo]) => ({ stageId, on: ago(daysAgo) })),
+        signs: Object.entries(seen).flatMap(([stageId, times]) =>
+          [times].flat().map((daysAgo) => ({ stageId, on: ago(daysAgo) })),
+        ),
         targetPerM2: harvest.targetPerM2,
         nights: cloth
           ? [

@@ -64,7 +64,16 @@ export const outside: readonly DemoZone[] = [
       },
       unconfirmed: ["easilyAvailablePct"],
     },
-    plantings: [{ cropId: "blueberry", plantedDaysAgo: 111, clearedDaysAgo: null, seen: { picking: 5 } }],
+    // In its third year here, from bushes of two; its stages are those of the last year again.
+    plantings: [
+      {
+        cropId: "blueberry",
+        plantedDaysAgo: 842,
+        ageYears: 2,
+        clearedDaysAgo: null,
+        seen: { picking: [5, 368, 731] },
+      },
+    ],
     truth: {
       ...STEADY,
       uptakeShare: 0.94,

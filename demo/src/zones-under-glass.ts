@@ -68,7 +68,21 @@ export const underGlass: readonly DemoZone[] = [
     plantings: [
       { cropId: "lettuce-butterhead", plantedDaysAgo: 130, clearedDaysAgo: 88, seen: { leaf: 117 } },
       { cropId: "lettuce-butterhead", plantedDaysAgo: 86, clearedDaysAgo: 43, seen: { leaf: 77 } },
-      { cropId: "lettuce-butterhead", plantedDaysAgo: 25, seen: { leaf: 16 }, clearedDaysAgo: null },
+      // Planted every three weeks from here on, half of the tanks at a time.
+      {
+        cropId: "lettuce-butterhead",
+        plantedDaysAgo: 30,
+        seen: { leaf: 21 },
+        clearedDaysAgo: null,
+        part: { from: 1, to: 6, of: 12 },
+      },
+      {
+        cropId: "lettuce-butterhead",
+        plantedDaysAgo: 11,
+        seen: { leaf: 2 },
+        clearedDaysAgo: null,
+        part: { from: 7, to: 12, of: 12 },
+      },
     ],
     truth: {
       ...STEADY,
@@ -99,7 +113,19 @@ export const underGlass: readonly DemoZone[] = [
       },
       unconfirmed: ["waterHeldLPlant"],
     },
-    plantings: [{ cropId: "cyclamen", plantedDaysAgo: 98, clearedDaysAgo: null }],
+    plantings: [
+      {
+        cropId: "cyclamen",
+        plantedDaysAgo: 98,
+        clearedDaysAgo: null,
+        // Pot to pot at first, then apart in two steps.
+        spaced: [
+          { daysAgo: 98, plantsPerM2: 40 },
+          { daysAgo: 63, plantsPerM2: 24 },
+          { daysAgo: 28, plantsPerM2: 14 },
+        ],
+      },
+    ],
     // Flood water comes back a little stronger each week.
     truth: { ...STEADY, builtUpMsCm: (daysAgo) => 0.0025 * (HISTORY_DAYS - daysAgo) },
     harvest: { targetPerM2: 13, everyDays: 7, share: () => 1 },

@@ -7,6 +7,7 @@ import { cropModule } from "./crop/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
 import { feedModule } from "./feed/module.ts";
 import { harvestModule } from "./harvest/module.ts";
+import { pickStore } from "./harvest/pick-store.ts";
 import { irrigationModule } from "./irrigation/module.ts";
 import { planModule } from "./plan/module.ts";
 import { rootzoneModule } from "./rootzone/module.ts";
@@ -40,7 +41,12 @@ export function createRooms(
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
-  const crop = cropModule(scope, climate.weather, dataFolder);
+  const crop = cropModule(
+    scope,
+    climate.weather,
+    dataFolder,
+    async (zoneId, from, to) => (await pickStore(scope).since(new Map([[zoneId, from]]), to)).get(zoneId) ?? [],
+  );
   const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingCd(zones, date));
   const advice = adviceModule();
   const plan = planModule(scope, {

@@ -1,7 +1,8 @@
-import { BAND_KINDS } from "@sprunel/core/crop";
+import { BAND_KINDS, STAND_STEPS } from "@sprunel/core/crop";
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema, labelSchema, listSchema, versionSchema } from "../basics/basics.ts";
-import { nightProgrammeSchema, raisingSchema } from "../site/zone.ts";
+import { soldAsSchema } from "../basics/sold-as.ts";
+import { nightProgrammeSchema, partSchema, raisingSchema, standSchema, standStepSchema } from "../site/zone.ts";
 
 /** A stage of a planting with its dates: seen to begin, or when what drives the one before has been enough. */
 const stageTimeSchema = z.object({
@@ -29,6 +30,11 @@ const plantingTimeSchema = z.object({
   cropName: z.string(),
   /** its stages come again every year */
   perennial: z.boolean(),
+  /** what it is known by in its zone */
+  key: z.string(),
+  /** its rows; null: all of the zone */
+  part: partSchema.nullable(),
+  plants: z.number(),
   plantedOn: dateSchema,
   clearedOn: dateSchema.nullable(),
   stages: z.array(stageTimeSchema),
@@ -60,8 +66,42 @@ export const zoneCropSchema = z
     version: versionSchema,
     areaM2: z.number(),
     date: dateSchema,
-    /** of the planting of the date; null where nothing is planted */
+    /** the one that is asked for, else that which leads the zone on the date; null where nothing is planted */
     planting: plantingTimeSchema.nullable(),
+    /** all that stands on the date, the one above among them */
+    beside: z.array(
+      z.object({
+        key: z.string(),
+        cropName: z.string(),
+        part: partSchema.nullable(),
+        plants: z.number(),
+        stage: z.string().nullable(),
+        /** its stage says what the zone is fed, and how its root zone is kept */
+        leads: z.boolean(),
+      }),
+    ),
+    /** how the planting stands on the date; null where nothing is planted */
+    stand: z
+      .object({
+        ...standSchema.shape,
+        /** as planted, and what picks have left of them; null where it is not sold by the piece */
+        planted: z.number(),
+        left: z.number().nullable(),
+        /** share of the zone's ground that they stand on, % */
+        groundPct: z.number(),
+        perM2: z.number(),
+        /** L that a pot holds; null where plants stand in none */
+        heldLPlant: z.number().nullable(),
+        fromStemCm: z.number().nullable(),
+        perennial: z.boolean(),
+        /** which year of its life it is in; 1 in the first */
+        year: z.number(),
+        aim: z.enum(["establish", "yield", "keep-alive"]).nullable(),
+        steps: z.array(standStepSchema),
+        /** what can be done to it in its growing system */
+        can: z.array(z.enum(STAND_STEPS)),
+      })
+      .nullable(),
     /** of the stage of the date; null before planting and after the last stage */
     now: z
       .object({
@@ -148,6 +188,7 @@ export const zoneCropSchema = z
         cropId: z.string(),
         cropName: z.string(),
         plantedOn: dateSchema,
+        part: partSchema.nullable(),
         plants: z.number(),
         raising: raisingSchema.nullable(),
         plan: z
@@ -166,6 +207,22 @@ export const zoneCropSchema = z
           .nullable(),
       })
       .nullable(),
+    /** what stood here and is over, and the earlier years of perennials, the newest first */
+    past: z.array(
+      z.object({
+        key: z.string(),
+        cropName: z.string(),
+        part: partSchema.nullable(),
+        soldAs: soldAsSchema,
+        from: dateSchema,
+        /** first day after it */
+        to: dateSchema,
+        /** of a perennial */
+        year: z.number().nullable(),
+        /** null where no pick was noted */
+        pickedPerM2: z.number().nullable(),
+      }),
+    ),
     /** stages whose driver is steadily wrong here, by the signs of several plantings of this crop */
     fits: z.array(
       z.object({
@@ -184,9 +241,17 @@ export const zoneCropSchema = z
   .meta({ id: "ZoneCrop" });
 export type ZoneCrop = z.infer<typeof zoneCropSchema>;
 
+/** By which a planting is known in its zone; left out: the one that leads it. */
+export const plantingKeySchema = labelSchema("The planting").optional();
+
 /** A stage was seen to begin: it wins over the count of days, and what follows shifts. */
 export const newSignSchema = z
-  .strictObject({ stageId: labelSchema("The stage"), on: dateSchema, version: versionSchema })
+  .strictObject({
+    stageId: labelSchema("The stage"),
+    on: dateSchema,
+    planting: plantingKeySchema,
+    version: versionSchema,
+  })
   .meta({ id: "NewSign" });
 export type NewSign = z.infer<typeof newSignSchema>;
 
@@ -194,22 +259,43 @@ export const signParamsSchema = z.object({ stageId: labelSchema("The stage") });
 
 /** The nights of the planting that stands now: cloth and lamps, in place of those before. */
 export const newNightsSchema = z
-  .strictObject({ nights: listSchema("Night programmes", nightProgrammeSchema, 20), version: versionSchema })
+  .strictObject({
+    nights: listSchema("Night programmes", nightProgrammeSchema, 20),
+    planting: plantingKeySchema,
+    version: versionSchema,
+  })
   .meta({ id: "NewNights" });
 /** A night on which its programme was not kept. */
-export const missedNightSchema = z.strictObject({ on: dateSchema, version: versionSchema }).meta({ id: "MissedNight" });
+export const missedNightSchema = z
+  .strictObject({ on: dateSchema, planting: plantingKeySchema, version: versionSchema })
+  .meta({ id: "MissedNight" });
 export const missedNightParamsSchema = z.object({ on: dateSchema });
 
 /** The figure of a stage that was counted here, in place of the library's. */
 export const stageFitSchema = z
-  .strictObject({ stageId: labelSchema("The stage"), version: versionSchema })
+  .strictObject({ stageId: labelSchema("The stage"), planting: plantingKeySchema, version: versionSchema })
   .meta({ id: "StageFit" });
 
-/** The next crop of a zone, planned while another stands. */
+/** How the planting stands: rows, plants, age, and what it is watered for. */
+export const newStandSchema = z
+  .strictObject({ ...standSchema.shape, planting: plantingKeySchema, version: versionSchema })
+  .meta({ id: "NewStand" });
+export type NewStand = z.infer<typeof newStandSchema>;
+
+/** Something that is done to the stand on a date. */
+export const newStandStepSchema = z
+  .strictObject({ step: standStepSchema, planting: plantingKeySchema, version: versionSchema })
+  .meta({ id: "NewStandStep" });
+export type NewStandStep = z.infer<typeof newStandStepSchema>;
+export const standStepParamsSchema = z.object({ kind: z.enum(STAND_STEPS), on: dateSchema });
+
+/** The next crop of a zone, planned while another stands; in free rows also one beside it. */
 export const nextPlantingSchema = z
   .strictObject({
     cropId: labelSchema("The crop"),
     plantedOn: dateSchema,
+    part: partSchema.nullable().default(null),
+    plants: standSchema.shape.plants,
     raising: raisingSchema.nullable(),
     version: versionSchema,
   })

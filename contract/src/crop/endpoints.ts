@@ -15,11 +15,18 @@ import {
   missedNightSchema,
   newNightsSchema,
   newSignSchema,
+  newStandSchema,
+  newStandStepSchema,
   nextPlantingSchema,
+  plantingKeySchema,
+  standStepParamsSchema,
   stageFitSchema,
   signParamsSchema,
   zoneCropSchema,
 } from "./crop.ts";
+
+/** Of which planting, at which version of the zone's record. */
+const versionQuery = z.object({ version: idParamSchema, planting: plantingKeySchema });
 
 export const getCropStation = endpoint({
   method: "get",
@@ -32,9 +39,9 @@ export const getCropStation = endpoint({
 export const getZoneCrop = endpoint({
   method: "get",
   path: "/api/zones/:id/crop",
-  summary: "A zone's crop: its stages, and what the one of the date asks for",
+  summary: "A zone's crop: its stages, its stand, and what the stage of the date asks for",
   params: oneParams,
-  query: dateQuery,
+  query: dateQuery.extend({ planting: plantingKeySchema }),
   answer: zoneCropSchema,
 });
 
@@ -53,7 +60,7 @@ export const takeSignBack = endpoint({
   path: "/api/zones/:id/signs/:stageId",
   summary: "The stage of the planting that stands now is counted by its days again; 409 when the version is old",
   params: oneParams.extend(signParamsSchema.shape),
-  query: z.object({ version: idParamSchema }),
+  query: versionQuery,
   answer: zoneCropSchema,
 });
 
@@ -81,7 +88,7 @@ export const takeMissedNightBack = endpoint({
   path: "/api/zones/:id/missed-nights/:on",
   summary: "The night was kept after all; 409 when the version is old",
   params: oneParams.extend(missedNightParamsSchema.shape),
-  query: z.object({ version: idParamSchema }),
+  query: versionQuery,
   answer: zoneCropSchema,
 });
 
@@ -95,10 +102,39 @@ export const takeStageFit = endpoint({
   status: 201,
 });
 
+export const setStand = endpoint({
+  method: "put",
+  path: "/api/zones/:id/stand",
+  summary: "Rows, plants, age and what a planting is watered for; 409 when the version is old",
+  params: oneParams,
+  body: newStandSchema,
+  answer: zoneCropSchema,
+});
+
+export const addStandStep = endpoint({
+  method: "post",
+  path: "/api/zones/:id/stand-steps",
+  summary: "Moved apart, potted on, drippers set, or cut back on a date; 409 when the version is old",
+  params: oneParams,
+  body: newStandStepSchema,
+  answer: zoneCropSchema,
+  status: 201,
+});
+
+export const removeStandStep = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/stand-steps/:kind/:on",
+  summary: "It was not done after all; 409 when the version is old",
+  params: oneParams.extend(standStepParamsSchema.shape),
+  query: versionQuery,
+  answer: zoneCropSchema,
+});
+
 export const planNext = endpoint({
   method: "put",
   path: "/api/zones/:id/next-planting",
-  summary: "The next crop, planned while one stands; what stands is cleared by then; 409 when the version is old",
+  summary:
+    "The next crop, planned while one stands: what stands in its rows is cleared by then; 409 when the version is old",
   params: oneParams,
   body: nextPlantingSchema,
   answer: zoneCropSchema,

@@ -1,6 +1,15 @@
 export { computeStageDates } from "./compute.ts";
-export { nextPlantingSchema } from "./crop.ts";
-export type { CropStation, NewSign, NextPlanting, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
+export { newStandSchema, newStandStepSchema, nextPlantingSchema } from "./crop.ts";
+export type {
+  CropStation,
+  NewSign,
+  NewStand,
+  NewStandStep,
+  NextPlanting,
+  PlantingTime,
+  StageTime,
+  ZoneCrop,
+} from "./crop.ts";
 export {
   CROP_FILE_FORMAT,
   cropDefinitionSchema,
@@ -14,6 +23,7 @@ export {
 export {
   addOwnCrop,
   addSign,
+  addStandStep,
   changeOwnCrop,
   dropNext,
   getCalendarAddress,
@@ -28,7 +38,9 @@ export {
   missNight,
   planNext,
   removeOwnCrop,
+  removeStandStep,
   setNights,
+  setStand,
   takeMissedNightBack,
   takeStageFit,
   takeSignBack,

@@ -7,6 +7,7 @@ export {
   freshPlanting,
   nightProgrammeSchema,
   raisingSchema,
+  standStepSchema,
   layoutSchema,
   newZoneSchema,
   zoneSchema,

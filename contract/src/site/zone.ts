@@ -1,4 +1,4 @@
-import { CROP_GROUPS, RAISING_WAYS, type Crop } from "@sprunel/core/crop";
+import { CROP_GROUPS, RAISING_WAYS, STAND_STEPS, type Crop } from "@sprunel/core/crop";
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
 import { ZONE_DEMAND_METHODS, type ZoneDemandMethod } from "@sprunel/core/plan";
@@ -95,7 +95,67 @@ export const raisingSchema = z.strictObject({
   orderWeeks: countSchema("The weeks from order to delivery", 0, 104),
 });
 
+/** Rows of a zone that a planting has, of so many. */
+export const partSchema = z
+  .strictObject({
+    from: countSchema("The first row", 1, 10_000),
+    to: countSchema("The last row", 1, 10_000),
+    of: countSchema("The rows of the zone", 1, 10_000),
+  })
+  .refine(({ from, to, of }) => from <= to && to <= of, {
+    error: ({ input }) => {
+      const { from, to, of } = input as { from: number; to: number; of: number };
+      return `Rows ${from} to ${to} of ${of} cannot be; give a first and a last row from 1 to ${of}.`;
+    },
+  });
+
+const stepOn = { on: dateSchema };
+const densitySchema = quantitySchema("The plants on a m²", 0.01, 2000, "a m²");
+/** What is done to a planting's stand on a date, and holds from then on. */
+export const standStepSchema = z.discriminatedUnion(
+  "kind",
+  [
+    z.strictObject({ kind: z.literal("spaced"), ...stepOn, plantsPerM2: densitySchema }),
+    z.strictObject({
+      kind: z.literal("potted-on"),
+      ...stepOn,
+      heldLPlant: quantitySchema("The water that a pot holds", 0.01, 100, "L"),
+      plantsPerM2: densitySchema.nullable().default(null),
+    }),
+    z.strictObject({
+      kind: z.literal("drippers"),
+      ...stepOn,
+      fromStemCm: quantitySchema("The drippers' distance from the stem", 0, 100, "cm"),
+    }),
+    z.strictObject({
+      kind: z.literal("cut-back"),
+      ...stepOn,
+      leafAreaLeft: quantitySchema("The leaf that is left", 0, 5, "m² a m²"),
+      regrowthDays: countSchema("The days of regrowth", 0, 365),
+    }),
+  ],
+  { error: () => `What is done to a stand is one of ${STAND_STEPS.join(", ")}.` },
+);
+
+/** How a planting stands: its rows, how many, how old, and what a perennial is watered for. */
+export const standSchema = z.strictObject({
+  /** null: all of the zone */
+  part: partSchema.nullable().default(null),
+  /** null: as many of the zone's plants as its rows hold */
+  plants: countSchema("The plants", 1, 10_000_000).nullable().default(null),
+  /** of a perennial's plants when they were planted */
+  ageYears: countSchema("The age at planting", 0, 100).default(0),
+  /** so many years it is watered to establish */
+  establishYears: countSchema("The years to establish", 0, 20).default(2),
+  waterAim: z
+    .enum(["yield", "keep-alive"], { error: () => "A planting is watered for one of yield, keep-alive." })
+    .default("yield"),
+});
+
 const plantingSchema = z.strictObject({
+  ...standSchema.shape,
+  /** changes of its stand, by date */
+  steps: listSchema("Changes of the stand", standStepSchema, 60).default([]),
   cropId: labelSchema("The crop"),
   plantedOn: dateSchema,
   /** first day without the crop; null while it stands */
@@ -111,7 +171,11 @@ const plantingSchema = z.strictObject({
 export type Planting = z.infer<typeof plantingSchema>;
 /** A planting of which no more is known than what stands since when. */
 export function freshPlanting(cropId: string, plantedOn: string, more: Partial<Planting> = {}): Planting {
-  const nothing = { clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], raising: null };
+  const nothing = {
+    ...{ clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], raising: null },
+    ...standSchema.parse({}),
+    steps: [],
+  };
   return { cropId, plantedOn, ...nothing, ...more };
 }
 export type NightProgramme = z.infer<typeof nightProgrammeSchema>;
@@ -214,7 +278,7 @@ export const newZoneSchema = z
         },
       )
       .default([]),
-    /** in order of time, none beginning before the one before it is cleared */
+    /** in order of time; none begins in rows in which another stands */
     plantings: z.array(plantingSchema).max(500),
     /** null, or left out: the usual way of its system */
     demand: demandChoiceSchema.nullable().default(null),

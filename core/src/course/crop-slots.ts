@@ -23,9 +23,10 @@ export interface CropChange {
   readonly takenShare: number;
 }
 
-/** A crop on its first day, all of it standing. */
+/** A crop on its first day, or as it becomes the one that leads its zone; all of it standing. */
 export function plantCrop(state: Float64Array, crop: Crop, first: CropState): void {
   state[THERMAL] = 0;
+  state[PICKING_THERMAL] = 0;
   state[STANDING] = 1;
   noteStage(state, crop, first);
 }
@@ -49,10 +50,9 @@ export function growCrop(
     state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;
   state[STANDING] = Math.max(0, (state[STANDING] as number) - takenShare);
   if (!tomorrow) return;
-  const stageBefore = state[STAGE] as number;
   noteStage(state, crop, tomorrow);
-  // A perennial begins anew: what it was picked and warmed is of the year before.
-  if ((state[STAGE] as number) < stageBefore) {
+  // A perennial begins anew: what it was picked and warmed is of the season before.
+  if (tomorrow.begins) {
     state[THERMAL] = 0;
     state[PICKING_THERMAL] = 0;
   }

@@ -12,7 +12,8 @@ export function rootsOf(crop: Crop, cropState: CropState, demandMm: number): Roo
   return {
     depthM: cropState.rootDepthM,
     depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm),
-    drierPct: cropState.period.stage.drierPct,
+    drierPct: cropState.drierPct,
+    fromStemCm: cropState.fromStemCm,
   };
 }
 

@@ -44,6 +44,7 @@ const followed = (zone: CourseDay["zone"]): Followed => ({
     crop,
     tomorrow: cropStateOn(grown, addDays(date, 1)),
     change: { air: { tMinC: 12, tMaxC: 24 }, takenShare: 0 },
+    takesOver: false,
   }),
 });
 

@@ -5,7 +5,7 @@ import type { ZoneDefinition } from "../site/zone.ts";
 import type { Read } from "../systems/index.ts";
 import { addDays } from "../time/local-time.ts";
 import type { DayOfBalance } from "./balance.ts";
-import { growCrop, type CropChange } from "./crop-slots.ts";
+import { growCrop, plantCrop, type CropChange } from "./crop-slots.ts";
 import { dayHours, giveWater, hoursUntil, type GivenMm, type HourlyMm, type Uptake } from "./day-hours.ts";
 import { storeOn, walkDay } from "./day-walk.ts";
 
@@ -53,8 +53,13 @@ export function goThrough(day: CourseDay, state: Float64Array, untilMs = Infinit
 export interface Followed {
   /** null where a day's weather is not known: the root zone stays as it was */
   dayOf(date: string): CourseDay | null;
-  /** the crop on the day after, and what the day did to it */
-  nextOf(date: string): { readonly crop: Crop; readonly tomorrow: CropState | null; readonly change: CropChange };
+  /** the crop on the day after, and what the day did to it; `takesOver` where another leads the zone from then on */
+  nextOf(date: string): {
+    readonly crop: Crop;
+    readonly tomorrow: CropState | null;
+    readonly change: CropChange;
+    readonly takesOver: boolean;
+  };
 }
 
 /**
@@ -75,8 +80,9 @@ export function follow(
     mornings.set(date, state);
     const day = dayOf(date);
     state = day ? goThrough(day, state).state : state.slice();
-    const { crop, tomorrow, change } = nextOf(date);
-    growCrop(state, crop, tomorrow, change);
+    const { crop, tomorrow, change, takesOver } = nextOf(date);
+    if (takesOver && tomorrow) plantCrop(state, crop, tomorrow);
+    else growCrop(state, crop, tomorrow, change);
   }
   mornings.set(to, state);
   return state;

@@ -78,6 +78,8 @@ export interface Crop {
   readonly leafAreaStart: number;
   readonly rootDepthStartM: number;
   readonly stages: readonly Stage[];
+  /** stages, from one to another, that come so many times in a season: what is cut or plucked grows again */
+  readonly flushes?: { readonly from: string; readonly to: string; readonly times: number };
   /** highest Kc over the reference of a plastic house's still air, where it differs from the open field's */
   readonly kcPeakUnderCover?: LibraryFigure;
   /** no warmth below it counts, °C */

@@ -2,12 +2,12 @@ import { addDays } from "../time/local-time.ts";
 import type { Crop, Stage } from "./crop.ts";
 import type { Nights } from "./night.ts";
 import type { Planting } from "./planting.ts";
+import { seasonStages, signsOfSeason, type SeasonStage } from "./season.ts";
 import { stageCourse, type DrivenStage, type StageSign } from "./stage-course.ts";
 import type { CropDay, StageDriver } from "./stage-driver.ts";
 
 /** A stage of a planting with its dates, by what moves it. */
-export interface StagePeriod {
-  readonly stage: Stage;
+export interface StagePeriod extends SeasonStage {
   readonly startsOn: string;
   /** first day of what follows */
   readonly endsOn: string;
@@ -44,11 +44,6 @@ export function driverOf({ baseC, usualC }: Crop, { driver, days }: Stage): Stag
   return driver ?? { kind: "thermal", degreeDays: days * (usualC.value - baseC.value), baseC: baseC.value };
 }
 
-/** First day of the year of a planting in which a date lies: its anniversary, for a perennial. */
-export function yearBegan({ crop, plantedOn }: Pick<Grown, "crop" | "plantedOn">, date: string): string {
-  return crop.perennial ? anniversaryBefore(plantedOn, date) : plantedOn;
-}
-
 /** A planting that grows through a climate; through its crop's usual one where none is given. */
 export function grow<P extends Planting>(planting: P, crop: Crop, climate: CropClimate | null = null): P & Grown {
   // Asked again and again while nothing changes: what was followed once is kept.
@@ -80,28 +75,22 @@ export function grownByDays(crop: Crop, plantedOn: string, signs: readonly Stage
   return grow({ cropId: crop.id, plantedOn, clearedOn: null, signs }, crop);
 }
 
-/** The signs of the season that began on a date: a perennial has each of its stages again every year. */
-export function signsOfSeason(
-  { crop, plantedOn, signs }: Pick<Grown, "crop" | "plantedOn" | "signs">,
-  startOn: string,
-): readonly StageSign[] {
-  return crop.perennial ? signs.filter(({ on }) => yearBegan({ crop, plantedOn }, on) === startOn) : signs;
-}
-
 function periodsOf(
   crop: Crop,
   startOn: string,
   planting: Planting,
   climate: CropClimate | null,
 ): readonly StagePeriod[] {
-  const signs = signsOfSeason({ ...planting, crop }, startOn);
-  const stages = crop.stages.map((stage): DrivenStage => ({ id: stage.id, driver: driverOf(crop, stage) }));
+  const grown = { ...planting, crop };
+  const signs = signsOfSeason(grown, startOn);
+  const season = seasonStages(grown, startOn);
+  const stages = season.map(({ id, stage }): DrivenStage => ({ id, driver: driverOf(crop, stage) }));
   const { stages: courses } = stageCourse({ startOn, stages, signs, days: daysFrom(startOn, crop, planting, climate) });
   return courses.flatMap(({ startsOn, endsOn, seen, of, unit, sums }, at): StagePeriod[] => {
-    const stage = crop.stages[at];
+    const stage = season[at];
     if (!stage || startsOn === null) return [];
-    const last = endsOn ?? addDays(startsOn, Math.max(stage.days, sums.length) - 1);
-    return [{ stage, startsOn, endsOn: addDays(last, 1), seen, of, unit, sums }];
+    const last = endsOn ?? addDays(startsOn, Math.max(stage.stage.days, sums.length) - 1);
+    return [{ ...stage, startsOn, endsOn: addDays(last, 1), seen, of, unit, sums }];
   });
 }
 
@@ -125,17 +114,4 @@ function* daysFrom(
 /** A day length that the driver counts. */
 function countsAt({ of, criticalH }: Extract<StageDriver, { kind: "cycles" }>): number {
   return of === "short" ? criticalH - 1 : criticalH + 1;
-}
-
-/** The anniversary of planting with which a perennial's year began. */
-function anniversaryBefore(plantedOn: string, date: string): string {
-  const inYear = (year: number): string => `${year}${plantedOn.slice(4)}`;
-  const year = Number(date.slice(0, 4));
-  const began = date >= inYear(year) ? inYear(year) : inYear(year - 1);
-  // A planting of 29 February has its anniversary on 1 March.
-  const valid =
-    began.endsWith("-02-29") && new Date(`${began}T00:00:00Z`).getUTCDate() !== 29
-      ? `${began.slice(0, 4)}-03-01`
-      : began;
-  return valid > plantedOn ? valid : plantedOn;
 }

@@ -2,17 +2,32 @@ export { againstBands, BAND_KINDS, consequence, lampsFor, USUAL_LAMPS, type Band
 export { CROP_GROUPS, type Bands, type Crop, type CropGroup, type SoldAs, type Stage } from "./crop.ts";
 export { cropById, CROPS } from "./library/library.ts";
 export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
-export { plantingOn, standingOn, type Planting, type Standing } from "./planting.ts";
 export {
-  driverOf,
-  grow,
-  signsOfSeason,
-  yearBegan,
-  grownByDays,
-  type CropClimate,
-  type Grown,
-  type StagePeriod,
-} from "./grown.ts";
+  cameOff,
+  followedFrom,
+  pickedOn,
+  plantingKey,
+  plantingOn,
+  plantingsOn,
+  standingOn,
+  standingsOn,
+  type Planting,
+  type Standing,
+} from "./planting.ts";
+export { ownStageId, seasonStages, signsOfSeason, yearBegan, yearOf } from "./season.ts";
+export {
+  overlap,
+  partShare,
+  spreadState,
+  STAND_STEPS,
+  standFault,
+  standOn,
+  type Part,
+  type Stand,
+  type StandStep,
+  type WaterAim,
+} from "./stand.ts";
+export { driverOf, grow, grownByDays, type CropClimate, type Grown, type StagePeriod } from "./grown.ts";
 export { steadilyOff, type StageFit } from "./stage-fit.ts";
 export {
   RAISING_STARTS,

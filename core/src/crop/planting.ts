@@ -1,18 +1,25 @@
 import type { Crop } from "./crop.ts";
-import { yearBegan, type Grown } from "./grown.ts";
+import type { Grown } from "./grown.ts";
 import type { Nights } from "./night.ts";
+import { yearBegan } from "./season.ts";
 import type { StageSign } from "./stage-course.ts";
 import { cropStateOn, type CropState } from "./stage-on.ts";
+import { overlap, partShare, type Part, type Stood, type WaterAim } from "./stand.ts";
 
-/** One crop's time in a zone. A zone has one after the other. */
-export interface Planting extends Nights {
+/** One crop's time in a zone. A zone has one after the other, or some beside each other in rows of their own. */
+export interface Planting extends Nights, Stood {
   readonly cropId: string;
-  readonly plantedOn: string;
   /** first day without the crop; null while it stands */
   readonly clearedOn: string | null;
   readonly signs: readonly StageSign[];
-  /** yield aimed at, kg or pieces per m² of the zone's ground, as the crop is sold */
+  /** yield aimed at, kg or pieces per m² of its own ground, as the crop is sold */
   readonly targetPerM2?: number | null;
+  /** years that a perennial's plants had when they were planted; 0 where left out */
+  readonly ageYears?: number | undefined;
+  /** for so many years a perennial is watered to establish; two where left out */
+  readonly establishYears?: number | undefined;
+  /** what it is watered for afterwards; for yield where left out */
+  readonly waterAim?: Exclude<WaterAim, "establish"> | undefined;
 }
 
 /** A crop as it stands on a date. */
@@ -20,24 +27,83 @@ export interface Standing {
   readonly planting: Grown;
   readonly crop: Crop;
   readonly state: CropState;
-  /** first day of its season: its planting, of a perennial the last anniversary of it */
+  /** first day of its season: its planting, of a perennial the last anniversary or cut-back */
   readonly since: string;
 }
 
-/** The planting whose place it is on a date, even past its last stage; null before the first and between two. */
-export function plantingOn<T extends Planting>(plantings: readonly T[], date: string): T | null {
-  const planting = plantings.findLast((candidate) => candidate.plantedOn <= date);
-  return planting && (planting.clearedOn === null || date < planting.clearedOn) ? planting : null;
+/** What a planting is known by in its zone: no two begin in the same rows on one day. */
+export function plantingKey({ plantedOn, part }: Pick<Planting, "plantedOn" | "part">): string {
+  return part ? `${plantedOn}~${part.from}-${part.to}-${part.of}` : plantedOn;
+}
+
+/** The plantings whose place it is on a date, even past their last stage, the first planted first. */
+export function plantingsOn<T extends Planting>(plantings: readonly T[], date: string): readonly T[] {
+  const begun = plantings.filter(({ plantedOn }) => plantedOn <= date);
+  return begun.filter(
+    ({ clearedOn, part }, at) =>
+      (clearedOn === null || date < clearedOn) && !begun.slice(at + 1).some((later) => overlap(part, later.part)),
+  );
 }
 
 /**
- * What stands on a date, of the plantings of a zone in order of time.
+ * The planting that leads its zone on a date: that with the most ground, of two alike the one planted first. Its stage says what
+ * is fed and how its root zone is kept.
+ *
+ * @returns null before the first planting and between two
+ */
+export function plantingOn<T extends Planting>(plantings: readonly T[], date: string): T | null {
+  return leader(plantingsOn(plantings, date), ({ part }) => part);
+}
+
+function leader<T>(all: readonly T[], partOf: (one: T) => Part | null | undefined): T | null {
+  return all.reduce<T | null>(
+    (most, one) => (most === null || partShare(partOf(one)) > partShare(partOf(most)) + 1e-9 ? one : most),
+    null,
+  );
+}
+
+/** All that stands in a zone on a date, the first planted first. */
+export function standingsOn(plantings: readonly Grown[], date: string): readonly Standing[] {
+  return plantingsOn(plantings, date).flatMap((planting) => {
+    const state = cropStateOn(planting, date);
+    return state ? [{ planting, crop: planting.crop, state, since: yearBegan(planting, date) }] : [];
+  });
+}
+
+/**
+ * What leads a zone on a date, of its plantings in order of time.
  *
  * @returns null before the first planting, between two, and after the last stage of one
  */
 export function standingOn(plantings: readonly Grown[], date: string): Standing | null {
-  const planting = plantingOn(plantings, date);
-  if (!planting) return null;
-  const state = cropStateOn(planting, date);
-  return state && { planting, crop: planting.crop, state, since: yearBegan(planting, date) };
+  return leader(standingsOn(plantings, date), ({ planting }) => planting.part);
+}
+
+/** The planting that a pick of a date came off: the oldest that is being picked; where none is, the one that leads. */
+export function pickedOn(plantings: readonly Grown[], date: string): Standing | null {
+  const all = standingsOn(plantings, date);
+  return all.find(({ state }) => state.period.stage.picking) ?? leader(all, ({ planting }) => planting.part);
+}
+
+/** Of picks those that came off a planting. */
+export function cameOff<T extends { readonly pickedOn: string }>(
+  plantings: readonly Grown[],
+  planting: Grown,
+  picks: readonly T[],
+): readonly T[] {
+  if (!plantings.some(({ part }) => part)) return picks;
+  return picks.filter((pick) => pickedOn(plantings, pick.pickedOn)?.planting === planting);
+}
+
+/** The day from which the root zone of a date is one: since then something has always stood in it. */
+export function followedFrom(plantings: readonly Grown[], date: string): string | null {
+  let first = standingOn(plantings, date)?.planting.plantedOn ?? null;
+  for (;;) {
+    const at: string | null = first;
+    if (at === null) return null;
+    // What stood beside it as it was planted had its roots in the same root zone.
+    const older = standingsOn(plantings, at).find(({ planting }) => planting.plantedOn < at);
+    if (!older) return at;
+    first = older.planting.plantedOn;
+  }
 }

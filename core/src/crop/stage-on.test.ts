@@ -73,7 +73,7 @@ describe("a stage that is seen", () => {
     ["of another crop", "bulb", "2026-05-20", /has no stage bulb/],
     ["that is planting itself", "establishment", "2026-04-03", /begins with planting/],
   ])("%s", (_what, stageId, on, words) => {
-    const fault = signFault(courgette, "2026-04-01", { stageId, on }, seen);
+    const fault = signFault({ crop: courgette, plantedOn: "2026-04-01" }, "2026-04-01", { stageId, on }, seen);
     if (words === null) expect(fault).toBeNull();
     else expect(fault?.message).toMatch(words);
   });

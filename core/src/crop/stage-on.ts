@@ -1,7 +1,9 @@
 import { addDays, daysBetween } from "../time/local-time.ts";
 import type { Crop } from "./crop.ts";
-import { yearBegan, type Grown, type StagePeriod } from "./grown.ts";
+import type { Grown, StagePeriod } from "./grown.ts";
+import { seasonStages, yearBegan, yearOf } from "./season.ts";
 import type { StageSign } from "./stage-course.ts";
+import { drippersFromStemCm, type Stood, type WaterAim } from "./stand.ts";
 
 /** An annual that nobody has cleared is taken to stand so long after its last stage, as picking may be drawn out. Assumed. */
 const STANDS_ON_DAYS = 120;
@@ -12,11 +14,35 @@ export interface CropState {
   /** 1 on the first day */
   readonly day: number;
   readonly days: number;
+  /** whether its season begins with this day */
+  readonly begins: boolean;
   /** what its driver has counted by the end of the day */
   readonly done: number;
   readonly kc: number;
   readonly leafAreaIndex: number;
   readonly rootDepthM: number;
+  /** what it is watered for; a crop of one season for its yield */
+  readonly aim: WaterAim;
+  /** dry-down wished, added to the soil's trigger, % of the available water */
+  readonly drierPct: number;
+  /** where its drippers were set, cm from the stem; null where nobody said */
+  readonly fromStemCm: number | null;
+}
+
+/** A planting that is kept alive only dries by so much more before it is watered, % of the available water. Assumed. */
+const KEEP_ALIVE_DRIER_PCT = 30;
+/** Perennials get regular water for so many years. Usual practice. */
+const ESTABLISH_YEARS = 2;
+
+function aimOf(grown: Grown, date: string): WaterAim {
+  if (!grown.crop.perennial) return "yield";
+  return yearOf(grown, date) <= (grown.establishYears ?? ESTABLISH_YEARS) ? "establish" : (grown.waterAim ?? "yield");
+}
+
+/** While roots establish nothing is dried on purpose; what is only kept alive is let dry further. */
+function drierOf(aim: WaterAim, stagePct: number): number {
+  if (aim === "establish") return 0;
+  return aim === "keep-alive" ? Math.max(stagePct, KEEP_ALIVE_DRIER_PCT) : stagePct;
 }
 
 /** Leaf area under which a plant stands bare, m²/m². */
@@ -32,23 +58,26 @@ export function isLeafless({ leafAreaIndex }: Pick<CropState, "leafAreaIndex">):
  * @returns null where it can
  */
 export function signFault(
-  crop: Crop,
-  plantedOn: string,
+  planting: Stood & { readonly crop: Crop },
+  since: string,
   { stageId, on }: StageSign,
   signs: readonly StageSign[],
 ): { readonly path: "stageId" | "on"; readonly message: string } | null {
-  const place = (id: string): number => crop.stages.findIndex((stage) => stage.id === id);
+  const season = seasonStages(planting, since);
+  const place = (id: string): number => season.findIndex((stage) => stage.id === id);
   const at = place(stageId);
-  const [stage] = at === -1 ? [] : crop.stages.slice(at);
-  if (!stage) return { path: "stageId", message: `${crop.name} has no stage ${stageId}.` };
+  const [stage] = at === -1 ? [] : season.slice(at);
+  if (!stage) return { path: "stageId", message: `${planting.crop.name} has no stage ${stageId}.` };
   if (at === 0)
     return {
       path: "stageId",
-      message: `${stage.name} begins with planting, on ${plantedOn}; change the planting date.`,
+      message:
+        since === planting.plantedOn
+          ? `${stage.name} begins with planting, on ${since}; change the planting date.`
+          : `${stage.name} begins with the season, on ${since}.`,
     };
-  if (on < plantedOn)
-    return { path: "on", message: `${stage.name} cannot begin on ${on}, before planting on ${plantedOn}.` };
-  const nameOf = (id: string): string => crop.stages[place(id)]?.name ?? id;
+  if (on < since) return { path: "on", message: `${stage.name} cannot begin on ${on}, before planting on ${since}.` };
+  const nameOf = (id: string): string => season[place(id)]?.name ?? id;
   const clash = signs.find((sign) => {
     const other = place(sign.stageId);
     return (other < at && sign.on >= on) || (other > at && sign.on <= on);
@@ -79,8 +108,8 @@ export function cropStateOn(grown: Grown, date: string): CropState | null {
     : periods.findIndex((period) => date >= period.startsOn && date < period.endsOn);
   const period = periods[index];
   if (!period) return null;
-  const before = crop.stages[crop.stages.indexOf(period.stage) - 1];
   const days = daysBetween(period.startsOn, period.endsOn);
+  const aim = aimOf(grown, date);
   const day = Math.min(days, daysBetween(period.startsOn, date) + 1);
   const done = period.sums[day - 1] ?? 0;
   const all = period.sums[days - 1] ?? 0;
@@ -90,9 +119,13 @@ export function cropStateOn(grown: Grown, date: string): CropState | null {
     period,
     day,
     days,
+    begins: index === 0 && date === period.startsOn,
     done,
-    kc: between(before?.kcEnd ?? crop.kcStart, period.stage.kcEnd),
-    leafAreaIndex: between(before?.leafAreaEnd ?? crop.leafAreaStart, period.stage.leafAreaEnd),
-    rootDepthM: between(before?.rootDepthEndM ?? crop.rootDepthStartM, period.stage.rootDepthEndM),
+    kc: between(period.kcStart, period.stage.kcEnd),
+    leafAreaIndex: between(period.leafAreaStart, period.stage.leafAreaEnd),
+    rootDepthM: between(period.rootDepthStartM, period.stage.rootDepthEndM),
+    aim,
+    drierPct: drierOf(aim, period.stage.drierPct),
+    fromStemCm: drippersFromStemCm(grown, date),
   };
 }

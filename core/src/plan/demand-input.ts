@@ -23,7 +23,7 @@ export interface DemandInput {
   readonly openShare?: number | undefined;
   /** % of the ground whose surface its water wets, where the crop shares it with bare soil */
   readonly wetsPct?: number | undefined;
-  /** share of the plants that stands yet, where some were taken */
+  /** share of the zone's ground that is planted and of whose plants none was taken */
   readonly standing?: number | undefined;
   readonly crop: Crop;
   readonly cropState: CropState;

@@ -1,6 +1,6 @@
 import { lightSumMolM2 } from "../climate/air.ts";
 import { ownDemandMm, panEtMm, radiationSumMm } from "../demand/plain-methods.ts";
-import { fill, Worksheet } from "../working/working.ts";
+import { fill, showNumber, Worksheet } from "../working/working.ts";
 import { hourOrigins, type WorkingInput } from "../working/origin.ts";
 import { bigLeafDemand, canopyDemand } from "./canopy-demand.ts";
 import { coefficientDemand, coveredEt, coveredKc, dualKcOf, openEt, openKc } from "./coefficient-demand.ts";
@@ -40,16 +40,52 @@ export function dayDemand(input: DemandInput): Demand | null {
   };
 }
 
-/** What is left drinks as all did; the places of heads that were cut and pots that were sold drink nothing. */
+/**
+ * What plantings beside each other drink together, each over the zone's ground.
+ *
+ * @param parts at least one
+ */
+export function joinDemands(parts: readonly { readonly name: string; readonly demand: Demand }[]): Demand {
+  const [first] = parts;
+  if (!first) throw new Error("no demand to join");
+  if (parts.length === 1) return first.demand;
+  const demands = parts.map(({ demand }) => demand);
+  const sheet = new Worksheet();
+  for (const { name, demand } of parts)
+    sheet.add(demand.working.map((line) => ({ ...line, label: `${name}: ${line.label}` })));
+  const demandMm = sheet.note(
+    "Demand",
+    "Σ of the plantings beside each other",
+    () => demands.map((one) => showNumber(one.demandMm)).join(" + "),
+    demands.reduce((sum, one) => sum + one.demandMm, 0),
+    "L/m²",
+    "each on its own ground, over that of the zone",
+  );
+  return {
+    ...first.demand,
+    demandMm,
+    hourlyMm: first.demand.hourlyMm.map(({ startMs }, hour) => ({
+      startMs,
+      mm: demands.reduce((sum, one) => sum + (one.hourlyMm[hour]?.mm ?? 0), 0),
+    })),
+    warnings: [...new Set(demands.flatMap(({ warnings }) => warnings))],
+    working: sheet.steps,
+    inputs: parts.flatMap(({ name, demand }) =>
+      demand.inputs.map((input) => ({ ...input, name: `${name}: ${input.name}` })),
+    ),
+  };
+}
+
+/** What is left drinks as all did; the places of heads that were cut, pots that were sold and rows that are bare drink nothing. */
 function standingOf(core: CoreDemand, standing: number, sheet: Worksheet): CoreDemand {
   if (standing >= 1) return core;
   const demandMm = sheet.note(
     "Demand of what stands",
-    "demand · share of the plants that stands",
+    "demand · share of the ground that is planted · share of its plants that stands",
     fill`${core.demandMm} × ${standing}`,
     core.demandMm * standing,
     "L/m²",
-    "pieces taken since planting, as noted",
+    "rows and spacing as set, pieces taken since planting as noted",
   );
   return { ...core, demandMm, hourlyMm: core.hourlyMm.map(({ startMs, mm }) => ({ startMs, mm: mm * standing })) };
 }

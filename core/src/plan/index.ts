@@ -1,7 +1,7 @@
 export type { DayPlan } from "./day-plan-answer.ts";
 export type { DayPlanInput } from "./day-plan-input.ts";
 export { dayPlan } from "./day-plan.ts";
-export { dayDemand } from "./demand.ts";
+export { dayDemand, joinDemands } from "./demand.ts";
 export { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMethod } from "./demand-choice.ts";
 export type { Demand } from "./demand-input.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./explained.ts";

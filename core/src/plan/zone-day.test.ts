@@ -196,8 +196,7 @@ describe("a zone's day", () => {
   it("waters later where a stage is to dry on purpose", () => {
     const [soil] = STORES.filter((zone) => zone.system === "soil-drip");
     if (!soil || !cropState) throw new Error("no soil");
-    const { period } = cropState;
-    const drier = { ...cropState, period: { ...period, stage: { ...period.stage, drierPct: 20 } } };
+    const drier = { ...cropState, drierPct: 20 };
     const of = (standing: typeof cropState) =>
       planZoneDay({
         zone: soil,

@@ -5,6 +5,9 @@ import type { GrowingSystem } from "./growing-system.ts";
 import { refill } from "./refill.ts";
 import { heldLPlantAt, heldMm, missingWhereHeld, mouthShare } from "./pots.ts";
 
+/** Pots are never let dry beyond it. Usual practice; assumed. */
+const DRIEST_SHARE = 0.9;
+
 /** Pots on tables or mats that are flooded from below and take what they lack; the rest runs back. */
 export const bench: GrowingSystem<BenchZone> = {
   id: "sub-irrigated-bench",
@@ -40,7 +43,10 @@ export const bench: GrowingSystem<BenchZone> = {
       returns: true,
     };
   },
-  marks: (zone, { fullMm }) => ({ triggerMm: (1 - zone.floodAtPct / 100) * fullMm, leaveMm: 0 }),
+  marks: (zone, { fullMm }, { drierPct }) => ({
+    triggerMm: Math.min(1 - zone.floodAtPct / 100 + drierPct / 100, DRIEST_SHARE) * fullMm,
+    leaveMm: 0,
+  }),
   seen: (zone, missingMm) => ({ heldLPlant: heldLPlantAt(zone, missingMm) }),
   missingMm: (zone, { heldLPlant }) => missingWhereHeld(zone, heldLPlant),
   layout: { ...NOTHING_DRIPS, widthM: 1.6, rows: 8, inRowM: 0.2, vessel: VESSEL_STARTS.table },

@@ -69,8 +69,40 @@ const DRAIN_HOURS = 8;
 /** Drying on purpose ends well before wilting. Usual practice. */
 const DRIEST_SHARE = 0.9;
 
-export function soilStore(zone: DrippedSoilZone, { depthM, depletionFraction }: Roots): Store {
-  const availableMm = (zone.availableMmM * depthM * zone.wettedPct) / 100;
+/** Roots that are far from their dripper still reach so much of what it wets. Assumed. */
+const LEAST_REACHED = 0.2;
+
+/**
+ * Share of the wetted soil that roots reach with drippers set away from the stem, against drippers at it: the ground that the
+ * disc of roots and the wetted disc have in common. Roots are taken to spread as wide as they go deep (assumed).
+ */
+export function reachedShare(
+  zone: Pick<DrippedSoilZone, "areaM2" | "plants" | "wettedPct">,
+  depthM: number,
+  fromStemCm: number,
+): number {
+  const wetRadiusM = Math.sqrt((zone.areaM2 * zone.wettedPct) / 100 / zone.plants / Math.PI);
+  return Math.max(
+    LEAST_REACHED,
+    discsInCommonM2(depthM, wetRadiusM, fromStemCm / 100) / discsInCommonM2(depthM, wetRadiusM, 0),
+  );
+}
+
+/** Area that two discs have in common, so far between their middles. */
+function discsInCommonM2(one: number, other: number, apart: number): number {
+  const [large, small] = one > other ? [one, other] : [other, one];
+  if (apart >= large + small) return 0;
+  if (apart <= large - small) return Math.PI * small ** 2;
+  const atSmall = (apart ** 2 + small ** 2 - large ** 2) / (2 * apart);
+  const atLarge = apart - atSmall;
+  const segment = (radius: number, distance: number): number =>
+    radius ** 2 * Math.acos(distance / radius) - distance * Math.sqrt(radius ** 2 - distance ** 2);
+  return segment(small, atSmall) + segment(large, atLarge);
+}
+
+export function soilStore(zone: DrippedSoilZone, { depthM, depletionFraction, fromStemCm }: Roots): Store {
+  const reached = fromStemCm ? reachedShare(zone, depthM, fromStemCm) : 1;
+  const availableMm = (zone.availableMmM * depthM * zone.wettedPct * reached) / 100;
   return {
     fullMm: availableMm * FIELD_CAPACITY_TO_AVAILABLE,
     availableMm,

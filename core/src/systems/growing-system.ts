@@ -25,6 +25,8 @@ export interface Roots {
   readonly depletionFraction: number | null;
   /** dry-down wished by the stage, % of the available water */
   readonly drierPct: number;
+  /** where the drippers were set, cm from the stem; null, or left out: at it, or nobody said */
+  readonly fromStemCm?: number | null | undefined;
 }
 
 /** Where water is given, and how far it is filled, mm missing. */

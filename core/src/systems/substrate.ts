@@ -10,6 +10,8 @@ import { heldLPlantAt, heldMm, missingWhereHeld, mouthShare } from "./pots.ts";
 
 /** Share of the easily available water that is gone when bare plants are watered. Usual practice; assumed. */
 const BY_WEIGHT = 0.5;
+/** The same where plants are only kept alive. Assumed. */
+const KEPT_ALIVE = 0.8;
 
 /** Bags, slabs or pots with drippers; what is over runs out below. */
 export const substrate: GrowingSystem<SubstrateZone> = {
@@ -58,14 +60,17 @@ export const substrate: GrowingSystem<SubstrateZone> = {
   demand: "canopy",
   policy(asked, sheet) {
     const { zone, date, cropState, demandMm, demandCurve, window, correction, store } = asked;
-    if (isLeafless(cropState))
+    const isKeptAlive = cropState.aim === "keep-alive";
+    if (isKeptAlive || isLeafless(cropState))
       return refill(
-        { ...asked, marks: { triggerMm: BY_WEIGHT * store.availableMm, leaveMm: 0 } },
+        { ...asked, marks: { triggerMm: (isKeptAlive ? KEPT_ALIVE : BY_WEIGHT) * store.availableMm, leaveMm: 0 } },
         {
           lossShare: 1 - zone.uniformityPct / 100,
           leachingPct: 0,
           overWords: "is lost to unevenness",
-          source: "plants without leaves, by the weight of their pots; usual practice, assumed",
+          source: isKeptAlive
+            ? "plants that are only kept alive, by the weight of their pots; assumed"
+            : "plants without leaves, by the weight of their pots; usual practice, assumed",
         },
         sheet,
       );

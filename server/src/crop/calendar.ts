@@ -3,7 +3,9 @@ import {
   programmesOn,
   programmeSpan,
   raisingPlan,
-  standingOn,
+  partShare,
+  standingsOn,
+  standOn,
   yearBegan,
   type RaisingStepKind,
 } from "@sprunel/core/crop";
@@ -49,10 +51,10 @@ function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, 
       .periodsFrom(yearBegan(planting, today))
       .filter(({ startsOn }) => startsOn >= from && startsOn <= to)
       .filter(({ startsOn }) => planting.clearedOn === null || startsOn < planting.clearedOn)
-      .map(({ stage, startsOn, seen }): Dated => ({
-        id: `stage-${id}-${yearBegan(planting, today)}-${stage.id}`,
+      .map(({ id: stageId, name: stage, startsOn, seen }): Dated => ({
+        id: `stage-${id}-${yearBegan(planting, today)}${planting.part ? `-${planting.part.from}` : ""}-${stageId}`,
         zone: name,
-        what: `${planting.crop.name}: ${stage.name.toLowerCase()}`,
+        what: `${planting.crop.name}: ${stage.toLowerCase()}`,
         on: startsOn,
         span: null,
         note: seen ? "seen" : startsOn > today ? "foreseen" : "counted",
@@ -74,9 +76,11 @@ const STEPS: Readonly<Record<RaisingStepKind, string>> = {
 
 /** What is done for plantings before they are planted. */
 function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to: string): Dated[] {
-  return grown.flatMap(({ raising, plantedOn, crop }) => {
+  return grown.flatMap((planting) => {
+    const { raising, plantedOn, crop } = planting;
     if (!raising) return [];
-    const { steps, startFrom } = raisingPlan(raising, plantedOn, definition.plants, definition.areaM2);
+    const { plants } = standOn(planting, definition, plantedOn);
+    const { steps, startFrom } = raisingPlan(raising, plantedOn, plants, definition.areaM2 * partShare(planting.part));
     return steps
       .filter(({ on }) => on >= from && on <= to)
       .map(({ on, kind }): Dated => ({
@@ -93,20 +97,19 @@ function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to
 function nightsOf(site: Site, { id, name, grown }: StoredZone, today: string): Dated[] {
   const nights = Array.from({ length: NIGHTS_AHEAD }, (_, day) => addDays(today, day));
   return nights.flatMap((on) => {
-    const standing = standingOn(grown, on);
-    return standing
-      ? programmesOn(standing.planting, on).map((programme): Dated => {
-          const [fromMs, toMs] = programmeSpan(programme, on, site.timeZone);
-          return {
-            id: `night-${id}-${on}-${programme.kind}-${programme.start}`,
-            zone: name,
-            what: programme.kind === "cloth" ? "cloth drawn" : "lamps lit",
-            on,
-            span: { fromMs, toMs },
-            note: `${programme.start} to ${programme.end}`,
-          };
-        })
-      : [];
+    return standingsOn(grown, on).flatMap(({ planting }) =>
+      programmesOn(planting, on).map((programme): Dated => {
+        const [fromMs, toMs] = programmeSpan(programme, on, site.timeZone);
+        return {
+          id: `night-${id}-${on}-${programme.kind}-${programme.start}`,
+          zone: name,
+          what: programme.kind === "cloth" ? "cloth drawn" : "lamps lit",
+          on,
+          span: { fromMs, toMs },
+          note: `${programme.start} to ${programme.end}`,
+        };
+      }),
+    );
   });
 }
 

@@ -1,6 +1,15 @@
 import type { CropDefinition, PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { raisingPlan, steadilyOff, yearBegan, type Grown, type Standing } from "@sprunel/core/crop";
+import {
+  partShare,
+  plantingKey,
+  raisingPlan,
+  standOn,
+  steadilyOff,
+  yearBegan,
+  type Grown,
+  type Standing,
+} from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { systemOf } from "@sprunel/core/systems";
 import { daysBetween } from "@sprunel/core/time";
@@ -10,18 +19,24 @@ import type { StoredZone } from "../scope/zone-store.ts";
 const SPREAD_C = 2;
 
 /** A planting's stages in the year of a date, cut where it was cleared; when those to come may begin at the earliest and latest. */
-export function timesOf({ id, name }: StoredZone, planting: Grown, date: string, today: string): PlantingTime {
+export function timesOf(
+  { id: zoneId, name, definition }: StoredZone,
+  planting: Grown,
+  date: string,
+  today: string,
+): PlantingTime {
   const { plantedOn, clearedOn, crop } = planting;
   const ends = clearedOn ?? "9999-12-31";
   const startOn = yearBegan(planting, date);
   const starts = (byC: number) =>
-    new Map(
-      planting.periodsIf(startOn, { fromOn: today, byC }).map(({ stage, startsOn }) => [stage.id, startsOn] as const),
-    );
+    new Map(planting.periodsIf(startOn, { fromOn: today, byC }).map(({ id, startsOn }) => [id, startsOn] as const));
   const [early, late] = [starts(SPREAD_C), starts(-SPREAD_C)];
   return {
-    zoneId: id,
+    zoneId,
     zoneName: name,
+    key: plantingKey(planting),
+    part: planting.part ?? null,
+    plants: standOn(planting, definition, date).plants,
     cropId: crop.id,
     cropName: crop.name,
     perennial: crop.perennial ?? false,
@@ -30,9 +45,9 @@ export function timesOf({ id, name }: StoredZone, planting: Grown, date: string,
     stages: planting
       .periodsFrom(startOn)
       .filter(({ startsOn }) => startsOn < ends)
-      .map(({ stage, startsOn, endsOn, seen, of, unit, sums }) => ({
-        id: stage.id,
-        name: stage.name,
+      .map(({ id, name: stageName, stage, startsOn, endsOn, seen, of, unit, sums }) => ({
+        id,
+        name: stageName,
         from: startsOn,
         to: endsOn < ends ? endsOn : ends,
         seen,
@@ -40,8 +55,8 @@ export function timesOf({ id, name }: StoredZone, planting: Grown, date: string,
         done: sums[Math.min(daysBetween(startsOn, date), daysBetween(startsOn, endsOn) - 1)] ?? 0,
         of,
         unit,
-        early: startsOn > today ? (early.get(stage.id) ?? null) : null,
-        late: startsOn > today ? (late.get(stage.id) ?? null) : null,
+        early: startsOn > today ? (early.get(id) ?? null) : null,
+        late: startsOn > today ? (late.get(id) ?? null) : null,
       })),
   };
 }
@@ -51,12 +66,14 @@ export function nextOf({ grown, definition }: StoredZone, date: string): ZoneCro
   const next = grown.find(({ plantedOn }) => plantedOn > date);
   if (!next) return null;
   const { crop, plantedOn, raising } = next;
-  const { plants, areaM2 } = definition;
+  const { plants } = standOn(next, definition, plantedOn);
+  const areaM2 = definition.areaM2 * partShare(next.part);
   const plan = raising && raisingPlan(raising, plantedOn, plants, areaM2);
   return {
     cropId: crop.id,
     cropName: crop.name,
     plantedOn,
+    part: next.part ?? null,
     plants,
     raising,
     plan: plan && {
@@ -109,14 +126,14 @@ export function asksOf({ definition }: StoredZone, { crop, state }: Standing): Z
   });
   const { stages, kc, leafArea, rootDepth, drainTarget } = crop.sources;
   return {
-    stageId: stage.id,
+    stageId: state.period.id,
     day: state.day,
     days: state.days,
     kc: state.kc,
     leafAreaIndex: state.leafAreaIndex,
     rootDepthM: state.rootDepthM,
     drainTargetPct: systemOf(definition).drains ? stage.drainTargetPct : null,
-    drierPct: stage.drierPct,
+    drierPct: state.drierPct,
     feed: target && {
       name: target.name,
       ecMsCm: ecMsCm(target.ions, target.ph),

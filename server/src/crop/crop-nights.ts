@@ -1,6 +1,14 @@
 import type { ZoneCrop } from "@sprunel/contract/crop";
 import type { Site } from "@sprunel/contract/site";
-import { duskAndDawn, driverOf, programmesOn, programmeSpan, unbrokenDarkH, type Standing } from "@sprunel/core/crop";
+import {
+  duskAndDawn,
+  driverOf,
+  programmesOn,
+  programmeSpan,
+  seasonStages,
+  unbrokenDarkH,
+  type Standing,
+} from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import { iso } from "../scope/site-file-part.ts";
 
@@ -11,13 +19,14 @@ const PAST_NIGHTS = 42;
 const HOUR_MS = 3_600_000;
 
 /** The night of a date and those before it; null for a crop that does not go by them and has no programme. */
-export function cropNights(site: Site, { planting, crop, state }: Standing, date: string): Nights | null {
+export function cropNights(site: Site, { planting, crop, state, since }: Standing, date: string): Nights | null {
   const { nights = [], missedNights = [] } = planting;
   const goesByLight = crop.stages.some(({ driver }) => driver?.kind === "cycles");
   if (!goesByLight && nights.length === 0) return null;
   const driver = driverOf(crop, state.period.stage);
   const cycles = driver.kind === "cycles" ? driver : null;
-  const later = crop.stages[crop.stages.indexOf(state.period.stage) + 1];
+  const season = seasonStages(planting, since);
+  const later = season[season.findIndex(({ id }) => id === state.period.id) + 1];
   const { duskMs, dawnMs } = duskAndDawn(site, date);
   const spans = programmesOn(planting, date).map((programme) => ({
     programme,

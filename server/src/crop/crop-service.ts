@@ -1,20 +1,35 @@
-import { definitionOf, type CropStation, type NewSign, type NextPlanting, type ZoneCrop } from "@sprunel/contract/crop";
+import {
+  definitionOf,
+  type CropStation,
+  type NewSign,
+  type NewStand,
+  type NewStandStep,
+  type NextPlanting,
+  type ZoneCrop,
+} from "@sprunel/contract/crop";
+import type { Pick as Picked } from "@sprunel/contract/harvest";
 import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import {
   plantingOn,
   programmesOn,
   signFault,
   signsOfSeason,
-  standingOn,
   yearBegan,
+  overlap,
+  plantingKey,
+  plantingsOn,
+  standingsOn,
+  type Crop,
   type Grown,
 } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
-import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import { badInput, notFound, staleEdit, toldAt } from "../http/problems.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { cropsOf, type LibraryService } from "./library-service.ts";
 import { asksOf, endOf, fitsOf, nextOf, scaledStage, timesOf } from "./crop-answer.ts";
+import { besideOf, pastOf, standOf } from "./stand-answer.ts";
+import { checkPlantings } from "./check-plantings.ts";
 import { cropAir } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
@@ -22,17 +37,66 @@ import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
 /** What ended longer ago is no longer on the calendar. */
 const SHOWN_DAYS = 365;
 
+/** Of which planting something is said, at which version of the zone's record. */
+interface Said {
+  readonly version: number;
+  readonly planting?: string | undefined;
+}
+
+/** What came off a zone and counts, from one date to another; who keeps the picks knows it. */
+export type PicksOf = (zoneId: number, from: string, to: string) => Promise<readonly Picked[]>;
+
+/** The planting that is meant on a date: by its key, else the one that leads the zone. */
+function plantingOf({ grown }: StoredZone, date: string, key: string | undefined): (Planting & Grown) | null {
+  if (key === undefined) return plantingOn(grown, date);
+  return plantingsOn(grown, date).find((one) => plantingKey(one) === key) ?? null;
+}
+
+const inOrder = (plantings: readonly Planting[]): Planting[] =>
+  [...plantings].sort((one, other) => one.plantedOn.localeCompare(other.plantedOn));
+
+/** Plantings as they were before others were planned after them: what was to be cleared for those stands on. */
+function freedOf(dropped: readonly Planting[], plantings: readonly Planting[]): Planting[] {
+  return plantings.map((one) =>
+    dropped.some((next) => one.clearedOn === next.plantedOn && overlap(one.part, next.part))
+      ? { ...one, clearedOn: null }
+      : one,
+  );
+}
+
+/** Faults of a planting are told at its own fields, as the page that changes it has them. */
+function refuseImpossible(zone: StoredZone, at: number, crops: ReadonlyMap<string, Crop>): void {
+  const own = `plantings.${at}.`;
+  toldAt(
+    (path) => (path.startsWith(own) ? path.slice(own.length).replace(/^steps\.\d+\./, "step.") : path),
+    () => checkPlantings(zone, crops),
+  );
+}
+
 /** Which stage every planting is in, and what was seen of it. */
-export function cropService(scope: Scope, weather: WeatherService, library: LibraryService) {
+export function cropService(scope: Scope, weather: WeatherService, library: LibraryService, picksOf: PicksOf) {
   /** The zone with one planting changed, if it is still as the person saw it. */
   async function changePlanting(
     zone: StoredZone,
     version: number,
     planting: Grown,
-    change: Partial<Pick<Planting, "cropId" | "signs" | "nights" | "missedNights">>,
+    change: Partial<Planting>,
   ): Promise<void> {
-    const changed = zone.plantings.map((one) => (one.plantedOn === planting.plantedOn ? { ...one, ...change } : one));
+    const key = plantingKey(planting);
+    const changed = zone.plantings.map((one) => (plantingKey(one) === key ? { ...one, ...change } : one));
     await replacePlantings(zone, version, changed, planting.plantedOn);
+  }
+  /** The same, where it may leave plantings that cannot be. */
+  async function changeStand(
+    zone: StoredZone,
+    version: number,
+    planting: Grown,
+    change: Partial<Planting>,
+  ): Promise<void> {
+    const at = zone.plantings.findIndex((one) => plantingKey(one) === plantingKey(planting));
+    const plantings = zone.plantings.map((one, place) => (place === at ? { ...one, ...change } : one));
+    refuseImpossible({ ...zone, plantings }, at, await cropsOf(scope));
+    await replacePlantings(zone, version, plantings, planting.plantedOn);
   }
   async function replacePlantings(
     zone: StoredZone,
@@ -49,9 +113,13 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
     scope.cache.zoneChanged(id, from);
   }
   /** A sign is of the planting that stood on its day. */
-  async function planted(zoneId: number, date: string): Promise<{ zone: StoredZone; planting: Grown }> {
+  async function planted(
+    zoneId: number,
+    date: string,
+    key: string | undefined,
+  ): Promise<{ zone: StoredZone; planting: Planting & Grown }> {
     const zone = await scope.zone(zoneId);
-    const planting = plantingOn(zone.grown, date);
+    const planting = plantingOf(zone, date, key);
     if (!planting)
       throw badInput([
         { path: "on", message: `Nothing stood in ${zone.name} on ${date}; check the date, or the planting in set-up.` },
@@ -73,18 +141,22 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       };
     },
 
-    async zoneCrop(zoneId: number, asked: string | undefined): Promise<ZoneCrop> {
+    async zoneCrop(zoneId: number, asked: string | undefined, key?: string): Promise<ZoneCrop> {
       const zone = await scope.zone(zoneId);
       const date = await scope.site.dateOr(asked);
       const today = await scope.site.dateOr(undefined);
-      const planting = plantingOn(zone.grown, date);
-      const standing = standingOn(zone.grown, date);
+      const planting = plantingOf(zone, date, key);
+      const standing = planting && (standingsOn(zone.grown, date).find((one) => one.planting === planting) ?? null);
+      const [first] = zone.grown;
+      const picks = first ? await picksOf(zoneId, first.plantedOn, date) : [];
       return {
         zoneId,
         version: zone.version,
         areaM2: zone.definition.areaM2,
         date,
         planting: planting && timesOf(zone, planting, date, today),
+        beside: besideOf(zone, date),
+        stand: planting && standOf(zone, planting, standing, picks, date),
         now: standing && asksOf(zone, standing),
         air:
           planting &&
@@ -97,16 +169,17 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
           )),
         nights: standing && cropNights(await scope.site.current(), standing, date),
         next: nextOf(zone, date),
+        past: pastOf(zone, picks, date),
         fits: planting ? fitsOf(planting, await scope.zones()) : [],
         shifts: [],
       };
     },
 
     /** Does something to a zone's crop, and tells what of its stages has moved by it. */
-    async shifting(zoneId: number, change: () => Promise<void>): Promise<ZoneCrop> {
-      const before = await service.zoneCrop(zoneId, undefined);
+    async shifting(zoneId: number, change: () => Promise<void>, key?: string): Promise<ZoneCrop> {
+      const before = await service.zoneCrop(zoneId, undefined, key);
       await change();
-      const after = await service.zoneCrop(zoneId, undefined);
+      const after = await service.zoneCrop(zoneId, undefined, key);
       const was = new Map(before.planting?.stages.map(({ id, from }) => [id, from]));
       const shifts = (after.planting?.stages ?? []).flatMap(({ id, name, from }) => {
         const old = was.get(id);
@@ -116,8 +189,8 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
     },
 
     /** The planting goes on with what was counted here, in a crop of one's own. */
-    async takeFit(zoneId: number, version: number, stageId: string): Promise<void> {
-      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
+    async takeFit(zoneId: number, { version, stageId, planting: key }: Said & { stageId: string }): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined), key);
       const fit = fitsOf(planting, await scope.zones()).find((found) => found.stageId === stageId);
       if (!fit) throw notFound(`Another figure for the stage ${stageId}`);
       const { crop } = planting;
@@ -131,26 +204,62 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       await changePlanting(zone, version, planting, { cropId });
     },
 
-    async planNext(zoneId: number, { version, cropId, plantedOn, raising }: NextPlanting): Promise<void> {
+    /** How a planting stands: its rows, plants and age, and what it is watered for. */
+    async setStand(zoneId: number, { version, planting: key, ...stand }: NewStand): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined), key);
+      await changeStand(zone, version, planting, stand);
+    },
+
+    async addStandStep(zoneId: number, { version, planting: key, step }: NewStandStep): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined), key);
+      const others = planting.steps.filter(({ kind, on }) => kind !== step.kind || on !== step.on);
+      const steps = [...others, step].sort((one, other) => one.on.localeCompare(other.on));
+      await changeStand(zone, version, planting, { steps });
+    },
+
+    async removeStandStep(
+      zoneId: number,
+      { version, planting: key, kind, on }: Said & { kind: string; on: string },
+    ): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined), key);
+      const { steps } = planting;
+      const left = steps.filter((step) => step.kind !== kind || step.on !== on);
+      if (left.length === steps.length) throw notFound(`A change of the stand on ${on}`);
+      await changePlanting(zone, version, planting, { steps: left });
+    },
+
+    async planNext(zoneId: number, { version, cropId, plantedOn, raising, part, plants }: NextPlanting): Promise<void> {
       const today = await scope.site.dateOr(undefined);
-      if (plantedOn <= today)
-        throw badInput([
-          { path: "plantedOn", message: `The next crop is planned ahead: ${plantedOn} is not after today, ${today}.` },
-        ]);
       if (!(await cropsOf(scope)).has(cropId))
         throw badInput([{ path: "cropId", message: `${cropId} is not in the crop library.` }]);
       const zone = await scope.zone(zoneId);
-      const before = zone.plantings.filter((one) => one.plantedOn <= today);
-      const last = before.at(-1);
-      if (last && last.clearedOn !== null && last.clearedOn > plantedOn)
+      // What was planned before for the same rows is planned anew.
+      const isReplaced = (one: Planting): boolean => one.plantedOn > today && overlap(one.part, part);
+      const replaced = zone.plantings.filter(isReplaced);
+      const kept = freedOf(
+        replaced,
+        zone.plantings.filter((one) => !isReplaced(one)),
+      );
+      const standing = kept.find(
+        (one) => overlap(one.part, part) && (one.clearedOn === null ? plantedOn <= today : one.clearedOn > plantedOn),
+      );
+      if (standing)
         throw badInput([
           {
             path: "plantedOn",
-            message: `The zone is not free on ${plantedOn}: what stands is cleared on ${last.clearedOn}.`,
+            message:
+              standing.clearedOn === null
+                ? `The next crop is planned ahead: ${plantedOn} is not after today, ${today}, and its rows are not free. Give a date to come, or rows of its own.`
+                : `The zone is not free on ${plantedOn}: what stands is cleared on ${standing.clearedOn}.`,
           },
         ]);
-      const cleared = before.map((one) => (one === last ? { ...one, clearedOn: one.clearedOn ?? plantedOn } : one));
-      await replacePlantings(zone, version, [...cleared, freshPlanting(cropId, plantedOn, { raising })], today);
+      const cleared = kept.map((one) =>
+        one.clearedOn === null && overlap(one.part, part) ? { ...one, clearedOn: plantedOn } : one,
+      );
+      const fresh = freshPlanting(cropId, plantedOn, { raising, part, plants });
+      const plantings = inOrder([...cleared, fresh]);
+      refuseImpossible({ ...zone, plantings }, plantings.indexOf(fresh), await cropsOf(scope));
+      await replacePlantings(zone, version, plantings, plantedOn < today ? plantedOn : today);
     },
 
     async dropNext(zoneId: number, version: number): Promise<void> {
@@ -158,26 +267,29 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       const zone = await scope.zone(zoneId);
       const next = zone.plantings.find((one) => one.plantedOn > today);
       if (!next) throw notFound("A planting that is to come");
-      const left = zone.plantings
-        .filter((one) => one.plantedOn <= today)
-        // It was to be cleared for the one that is dropped.
-        .map((one) => (one.clearedOn === next.plantedOn ? { ...one, clearedOn: null } : one));
+      const left = freedOf(
+        [next],
+        zone.plantings.filter((one) => one !== next),
+      );
       await replacePlantings(zone, version, left, today);
     },
 
-    async setNights(zoneId: number, version: number, nights: Planting["nights"]): Promise<void> {
-      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined));
-      const missedNights = (planting.missedNights ?? []).filter((date) => programmesOn({ nights }, date).length > 0);
+    async setNights(
+      zoneId: number,
+      { version, nights, planting: key }: Said & Pick<Planting, "nights">,
+    ): Promise<void> {
+      const { zone, planting } = await planted(zoneId, await scope.site.dateOr(undefined), key);
+      const missedNights = planting.missedNights.filter((date) => programmesOn({ nights }, date).length > 0);
       await changePlanting(zone, version, planting, { nights, missedNights });
     },
 
-    async missNight(zoneId: number, version: number, on: string): Promise<void> {
+    async missNight(zoneId: number, { version, on, planting: key }: Said & { on: string }): Promise<void> {
       const today = await scope.site.dateOr(undefined);
       if (on > today)
         throw badInput([{ path: "on", message: `The night of ${on} is still to come; today is ${today}.` }]);
-      const { zone, planting } = await planted(zoneId, on);
-      const missed = planting.missedNights ?? [];
-      if (programmesOn({ nights: planting.nights ?? [] }, on).length === 0)
+      const { zone, planting } = await planted(zoneId, on, key);
+      const missed = planting.missedNights;
+      if (programmesOn({ nights: planting.nights }, on).length === 0)
         throw badInput([
           {
             path: "on",
@@ -187,29 +299,29 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       if (!missed.includes(on)) await changePlanting(zone, version, planting, { missedNights: [...missed, on].sort() });
     },
 
-    async takeMissedNightBack(zoneId: number, version: number, on: string): Promise<void> {
-      const { zone, planting } = await planted(zoneId, on);
-      const missed = planting.missedNights ?? [];
+    async takeMissedNightBack(zoneId: number, { version, on, planting: key }: Said & { on: string }): Promise<void> {
+      const { zone, planting } = await planted(zoneId, on, key);
+      const missed = planting.missedNights;
       if (!missed.includes(on)) throw notFound(`A missed night of ${on}`);
       await changePlanting(zone, version, planting, { missedNights: missed.filter((date) => date !== on) });
     },
 
-    async addSign(zoneId: number, { stageId, on, version }: NewSign): Promise<void> {
+    async addSign(zoneId: number, { stageId, on, version, planting: key }: NewSign): Promise<void> {
       const today = await scope.site.dateOr(undefined);
       if (on > today)
         throw badInput([{ path: "on", message: `A stage cannot have been seen on ${on}; today is ${today}.` }]);
-      const { zone, planting } = await planted(zoneId, on);
+      const { zone, planting } = await planted(zoneId, on, key);
       const since = yearBegan(planting, on);
       const ofSeason = signsOfSeason(planting, since);
-      const fault = signFault(planting.crop, since, { stageId, on }, ofSeason);
+      const fault = signFault(planting, since, { stageId, on }, ofSeason);
       if (fault) throw badInput([fault]);
       const others = planting.signs.filter((sign) => sign.stageId !== stageId || !ofSeason.includes(sign));
       await changePlanting(zone, version, planting, { signs: [...others, { stageId, on }] });
     },
 
-    async takeSignBack(zoneId: number, stageId: string, version: number): Promise<void> {
+    async takeSignBack(zoneId: number, { stageId, version, planting: key }: Said & { stageId: string }): Promise<void> {
       const today = await scope.site.dateOr(undefined);
-      const { zone, planting } = await planted(zoneId, today);
+      const { zone, planting } = await planted(zoneId, today, key);
       const ofSeason = signsOfSeason(planting, yearBegan(planting, today));
       const others = planting.signs.filter((sign) => sign.stageId !== stageId || !ofSeason.includes(sign));
       if (others.length === planting.signs.length) throw notFound(`A sign of the stage ${stageId}`);

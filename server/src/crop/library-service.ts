@@ -6,7 +6,7 @@ import {
   type CropLibrary,
   type LibraryCrop,
 } from "@sprunel/contract/crop";
-import { CROPS, type Crop } from "@sprunel/core/crop";
+import { CROPS, ownStageId, type Crop } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
 import type { Scope, Writer } from "../scope/scope.ts";
@@ -154,7 +154,7 @@ async function refuseLostStages(inner: Writer, id: string, { stages }: CropDefin
     for (const { cropId, signs } of plantings)
       if (cropId === id)
         for (const { stageId } of signs)
-          if (!stages.some((stage) => stage.id === stageId))
+          if (!stages.some((stage) => stage.id === ownStageId(stageId)))
             throw badInput([
               {
                 path: "crop.stages",

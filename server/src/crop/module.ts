@@ -1,6 +1,7 @@
 import {
   addOwnCrop,
   addSign,
+  addStandStep,
   changeOwnCrop,
   computeStageDates,
   dropNext,
@@ -16,7 +17,9 @@ import {
   missNight,
   planNext,
   removeOwnCrop,
+  removeStandStep,
   setNights,
+  setStand,
   takeMissedNightBack,
   takeSignBack,
   takeStageFit,
@@ -30,14 +33,14 @@ import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
 import { asCalendar, calendarToken, datesOf, isToken } from "./calendar.ts";
-import { cropService } from "./crop-service.ts";
+import { cropService, type PicksOf } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
-export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string): Module {
+export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string, picksOf: PicksOf): Module {
   const library = libraryService(scope);
-  const crops = cropService(scope, weather, library);
+  const crops = cropService(scope, weather, library, picksOf);
   const dated = async () => {
     const site = await scope.site.current();
     return { site, dates: datesOf(site, await scope.zones(), await scope.site.dateOr(undefined)) };
@@ -46,26 +49,33 @@ export function cropModule(scope: Scope, weather: WeatherService, dataFolder: st
     routes: [
       served(computeStageDates, ({ body }) => stageDates(body)),
       served(getCropStation, ({ query: { date } }) => crops.station(date)),
-      served(getZoneCrop, ({ params: { id }, query: { date } }) => crops.zoneCrop(id, date)),
-      served(addSign, ({ params: { id }, body }) => crops.shifting(id, () => crops.addSign(id, body))),
-      served(takeSignBack, ({ params: { id, stageId }, query: { version } }) =>
-        crops.shifting(id, () => crops.takeSignBack(id, stageId, version)),
+      served(getZoneCrop, ({ params: { id }, query: { date, planting } }) => crops.zoneCrop(id, date, planting)),
+      served(addSign, ({ params: { id }, body }) => crops.shifting(id, () => crops.addSign(id, body), body.planting)),
+      served(takeSignBack, ({ params: { id, stageId }, query }) =>
+        crops.shifting(id, () => crops.takeSignBack(id, { stageId, ...query }), query.planting),
       ),
-      served(takeStageFit, ({ params: { id }, body: { version, stageId } }) =>
-        crops.shifting(id, () => crops.takeFit(id, version, stageId)),
+      served(takeStageFit, ({ params: { id }, body }) =>
+        crops.shifting(id, () => crops.takeFit(id, body), body.planting),
+      ),
+      served(setStand, ({ params: { id }, body }) => crops.shifting(id, () => crops.setStand(id, body))),
+      served(addStandStep, ({ params: { id }, body }) =>
+        crops.shifting(id, () => crops.addStandStep(id, body), body.planting),
+      ),
+      served(removeStandStep, ({ params: { id, kind, on }, query }) =>
+        crops.shifting(id, () => crops.removeStandStep(id, { kind, on, ...query }), query.planting),
       ),
       served(planNext, ({ params: { id }, body }) => crops.shifting(id, () => crops.planNext(id, body))),
       served(dropNext, ({ params: { id }, query: { version } }) =>
         crops.shifting(id, () => crops.dropNext(id, version)),
       ),
-      served(setNights, ({ params: { id }, body: { version, nights } }) =>
-        crops.shifting(id, () => crops.setNights(id, version, nights)),
+      served(setNights, ({ params: { id }, body }) =>
+        crops.shifting(id, () => crops.setNights(id, body), body.planting),
       ),
-      served(missNight, ({ params: { id }, body: { version, on } }) =>
-        crops.shifting(id, () => crops.missNight(id, version, on)),
+      served(missNight, ({ params: { id }, body }) =>
+        crops.shifting(id, () => crops.missNight(id, body), body.planting),
       ),
-      served(takeMissedNightBack, ({ params: { id, on }, query: { version } }) =>
-        crops.shifting(id, () => crops.takeMissedNightBack(id, version, on)),
+      served(takeMissedNightBack, ({ params: { id, on }, query }) =>
+        crops.shifting(id, () => crops.takeMissedNightBack(id, { on, ...query }), query.planting),
       ),
       served(getCalendarAddress, () => ({ path: `/api/calendar/${calendarToken(dataFolder)}.ics` })),
       written(getCalendarFeed, async ({ params: { token } }, res) => {

@@ -1,5 +1,5 @@
 import type { DayPicks, NewPick, NewPicks, Pick, PickedZone, ZoneHarvest } from "@sprunel/contract/harvest";
-import { standingOn, type SoldAs } from "@sprunel/core/crop";
+import { cameOff, pickedOn, type SoldAs } from "@sprunel/core/crop";
 import {
   goneByWarmth,
   pickedAmount,
@@ -14,6 +14,7 @@ import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import { groundOf } from "./off-planting.ts";
 import { pickStore } from "./pick-store.ts";
 
 const BY_MASS: SoldAs = { kind: "mass" };
@@ -72,7 +73,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       const date = await scope.site.dateOr(asked);
       const zones = await scope.zones();
       const planted = zones.flatMap(({ id, grown }) => {
-        const standing = standingOn(grown, date);
+        const standing = pickedOn(grown, date);
         return standing ? [[id, standing.since] as const] : [];
       });
       const picks = await pickStore(scope).since(new Map(planted), date);
@@ -86,10 +87,12 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
     async zoneHarvest(zoneId: number, asked: string | undefined): Promise<ZoneHarvest> {
       const [zone, site] = [await scope.zone(zoneId), await scope.site.current()];
       const date = await scope.site.dateOr(asked);
-      const standing = standingOn(zone.grown, date);
+      const standing = pickedOn(zone.grown, date);
       const soldAs = standing?.crop.soldAs ?? BY_MASS;
-      const areaM2 = zone.definition.areaM2;
-      const picks = standing ? await pickStore(scope).between(zoneId, standing.since, date) : [];
+      const areaM2 = groundOf(zone, standing);
+      const picks = standing
+        ? [...cameOff(zone.grown, standing.planting, await pickStore(scope).between(zoneId, standing.since, date))]
+        : [];
       const waterings = standing
         ? await wateringStore(scope).totalSince(zoneId, startOfLocalDay(standing.since, site.timeZone))
         : null;
@@ -148,7 +151,7 @@ function faultsOf(zone: StoredZone, pick: NewPick, today: string): Fault[] {
         message: `A pick cannot be from ${pick.pickedOn}, which is still to come; today is ${today}.`,
       },
     ];
-  const standing = standingOn(zone.grown, pick.pickedOn);
+  const standing = pickedOn(zone.grown, pick.pickedOn);
   if (!standing)
     return [
       {
@@ -193,9 +196,10 @@ function pathOf(
   ];
 }
 
-function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string, warmth: number | undefined): PickedZone {
-  const { grown, definition } = zone;
-  const standing = standingOn(grown, date);
+function pickedZone(zone: StoredZone, all: readonly Pick[], date: string, warmth: number | undefined): PickedZone {
+  const standing = pickedOn(zone.grown, date);
+  const picks = standing ? cameOff(zone.grown, standing.planting, all) : all;
+  const areaM2 = groundOf(zone, standing);
   const soldAs = standing?.crop.soldAs ?? BY_MASS;
   const time = standing && pickingTime(standing.planting, standing.since);
   const targetPerM2 = standing?.planting.targetPerM2 ?? null;
@@ -205,9 +209,9 @@ function pickedZone(zone: StoredZone, picks: readonly Pick[], date: string, warm
     name: zone.name,
     crop: standing?.crop.name ?? null,
     soldAs,
-    areaM2: definition.areaM2,
+    areaM2,
     picking: standing?.state.period.stage.picking ?? false,
-    pickedPerM2: total / definition.areaM2,
+    pickedPerM2: total / areaM2,
     pathPerM2:
       time && targetPerM2 !== null
         ? yieldPath(

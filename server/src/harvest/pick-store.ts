@@ -22,6 +22,14 @@ export interface PickTotals {
   readonly count: number;
 }
 
+/** What picks add up to. */
+export function totalsOf(picks: readonly Pick[]): PickTotals {
+  return picks.reduce(
+    (sum, { massKg, count }) => ({ massKg: sum.massKg + (massKg ?? 0), count: sum.count + (count ?? 0) }),
+    { massKg: 0, count: 0 },
+  );
+}
+
 /** A pick as a file of the whole site carries it. */
 type FiledPick = NewPick & { readonly struck: string | null; readonly struckAtMs: number | null };
 

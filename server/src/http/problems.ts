@@ -77,3 +77,13 @@ export function badInput(errors: { path: string; message: string }[]): ProblemEr
     errors,
   });
 }
+
+/** Bad input of a larger thing, told at the fields of the part that was typed. */
+export function toldAt(field: (path: string) => string, check: () => void): void {
+  try {
+    check();
+  } catch (error) {
+    if (!(error instanceof ProblemError) || !error.problem.errors) throw error;
+    throw badInput(error.problem.errors.map(({ path, message }) => ({ path: field(path), message })));
+  }
+}

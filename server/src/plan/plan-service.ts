@@ -1,7 +1,7 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
-import { standingOn } from "@sprunel/core/crop";
+import { followedFrom } from "@sprunel/core/crop";
 import type { Balance } from "@sprunel/core/course";
 import { outsideEt } from "@sprunel/core/plan";
 import { systemOf } from "@sprunel/core/systems";
@@ -67,9 +67,9 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
     const earliest = zones.map(({ id, grown }) => {
       if (date > lastFollowed) return date;
       // Before planting and after the last stage there is no root zone to follow.
-      const standing = standingOn(grown, date);
-      if (!standing) return date;
-      return mornings.of(id).has(addDays(date, -READING_DAYS)) ? date : standing.planting.plantedOn;
+      const from = followedFrom(grown, date);
+      if (from === null) return date;
+      return mornings.of(id).has(addDays(date, -READING_DAYS)) ? date : from;
     });
     return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
   }
@@ -211,10 +211,9 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
     /** The books of a day, of the seven days that end with it, and of the planting up to it; null where nothing stands. */
     async balances(id: number, date: string): Promise<RootHistory["balances"]> {
       const [site, zone] = [await scope.site.current(), await scope.zone(id)];
-      const standing = standingOn(zone.grown, date);
+      const plantedOn = followedFrom(zone.grown, date);
       const today = localDate(clock(), site.timeZone);
-      if (!standing || date > today) return null;
-      const { plantedOn } = standing.planting;
+      if (plantedOn === null || date > today) return null;
       const { plannerOf, keep } = await planners(site, [zone], date, { earliest: plantedOn });
       const planner = plannerOf(zone);
       const known = planner.known(date);

@@ -1,9 +1,18 @@
 import type { Site } from "@sprunel/contract/site";
-import { standingOn, type Standing } from "@sprunel/core/crop";
+import {
+  followedFrom,
+  pickedOn,
+  spreadState,
+  standingOn,
+  standingsOn,
+  standOn,
+  type Stand,
+  type Standing,
+} from "@sprunel/core/crop";
 import { uptakeOf, type CropChange, type HourlyMm, type Uptake } from "@sprunel/core/course";
-import { rainThrough } from "@sprunel/core/site";
+import { rainThrough, type ZoneDefinition } from "@sprunel/core/site";
 import { systemOf, type Read } from "@sprunel/core/systems";
-import { startOfLocalDay } from "@sprunel/core/time";
+import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
@@ -37,8 +46,57 @@ export class ZoneFacts {
     private readonly records: Records,
   ) {}
 
+  /** What leads the zone on a date. */
   standing(date: string): Standing | null {
     return standingOn(this.zone.grown, date);
+  }
+
+  /** All that stands on a date, each with its canopy on its own ground, and that ground. */
+  stands(date: string): readonly { readonly standing: Standing; readonly stand: Stand }[] {
+    const { definition, grown } = this.zone;
+    return standingsOn(grown, date).map((standing) => {
+      const { planting, crop, state } = standing;
+      return {
+        standing: { ...standing, state: spreadState(state, crop, planting, definition, date) },
+        stand: standOn(planting, definition, date),
+      };
+    });
+  }
+
+  /** The zone as its plantings make it on a date: as many plants, and pots of as much water. */
+  definition(date: string): ZoneDefinition {
+    const { definition, grown } = this.zone;
+    if (!grown.some(({ part, plants, steps }) => part || (plants ?? null) !== null || steps.length > 0))
+      return definition;
+    const stands = this.stands(date).map(({ stand }) => stand);
+    const plants = stands.reduce((sum, stand) => sum + stand.plants, 0);
+    if (plants === 0) return definition;
+    if (!("waterHeldLPlant" in definition)) return { ...definition, plants };
+    const heldL = stands.reduce(
+      (sum, stand) => sum + stand.plants * (stand.heldLPlant ?? definition.waterHeldLPlant),
+      0,
+    );
+    return { ...definition, plants, waterHeldLPlant: heldL / plants };
+  }
+
+  /** The day from which the root zone of a date is followed; null where nothing stands. */
+  followedFrom(date: string): string | null {
+    return followedFrom(this.zone.grown, date);
+  }
+
+  /** Share of a planting's plants that was taken on a date: only of single plants that are sold. */
+  taken(date: string, { planting, crop }: Standing): number {
+    if (crop.soldAs.kind !== "piece") return 0;
+    const pieces = this.records.takenOn(this.zone.id, date);
+    if (pieces === 0 || pickedOn(this.zone.grown, date)?.planting !== planting) return 0;
+    return pieces / standOn(planting, this.zone.definition, date).plants;
+  }
+
+  /** Share of a planting's plants that stands yet on the morning of a date. */
+  left(date: string, standing: Standing): number {
+    let left = 1;
+    for (let day = standing.planting.plantedOn; day < date; day = addDays(day, 1)) left -= this.taken(day, standing);
+    return Math.max(0, left);
   }
 
   logged(date: string): readonly Watering[] {
@@ -50,14 +108,13 @@ export class ZoneFacts {
   }
 
   /** What a date did to the crop, whose air is that of its house. */
-  cropChange(date: string, { crop }: Standing): CropChange {
+  cropChange(date: string, standing: Standing): CropChange {
     const temperatures = (this.records.weather.get(date)?.air.get(this.zone.houseId) ?? []).map(
       ({ airTemperatureC }) => airTemperatureC,
     );
-    const { id, definition } = this.zone;
     return {
       air: temperatures.length > 0 ? { tMinC: Math.min(...temperatures), tMaxC: Math.max(...temperatures) } : null,
-      takenShare: crop.soldAs.kind === "piece" ? this.records.takenOn(id, date) / definition.plants : 0,
+      takenShare: this.taken(date, standing),
     };
   }
 
@@ -87,8 +144,8 @@ export class ZoneFacts {
   /** What was read of the root zone's water on a date, where its system shows it. */
   reads(date: string): Read[] {
     const { levelCm } = this.reading(date);
-    const missingMm =
-      levelCm && systemOf(this.zone.definition).missingMm(this.zone.definition, { levelCm: levelCm.value });
+    const definition = this.definition(date);
+    const missingMm = levelCm && systemOf(definition).missingMm(definition, { levelCm: levelCm.value });
     if (!levelCm || missingMm === undefined || missingMm === null) return [];
     const dayStartMs = startOfLocalDay(date, this.records.site.timeZone);
     return [{ afterHours: (levelCm.atMs - dayStartMs) / HOUR_MS, missingMm }];

@@ -1,5 +1,5 @@
 import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
-import { type Crop, type CropState, type Standing } from "@sprunel/core/crop";
+import { type Crop, type CropState, type Stand, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
 import {
   balanceOf,
@@ -15,6 +15,7 @@ import {
 } from "@sprunel/core/course";
 import {
   dayDemand,
+  joinDemands,
   planZoneDay,
   type DemandChoice,
   type AcceptedCorrection,
@@ -92,10 +93,12 @@ export class ZonePlanner {
   }
 
   private planned(date: string): Plan {
-    const { definition } = this.zone;
+    const definition = this.facts.definition(date);
     const standing = this.standing(date);
     if (!standing) return "not-planted";
-    const { crop, state: cropState } = standing;
+    const { crop } = standing;
+    const onGround = this.facts.stands(date).find((one) => one.standing.planting === standing.planting);
+    const cropState = onGround?.standing.state ?? standing.state;
     const demand = this.demand(date, standing);
     if (!demand) return "no-weather";
     const day = planZoneDay({
@@ -135,7 +138,7 @@ export class ZonePlanner {
     daysBack: number,
     has: (reading: DayReadings) => unknown,
   ): { readonly on: string; readonly reading: DayReadings } | null {
-    const first = this.standing(date)?.planting.plantedOn ?? "";
+    const first = this.facts.followedFrom(date) ?? "";
     for (let age = 0; age <= daysBack; age++) {
       const on = addDays(date, -age);
       if (on < first) return null;
@@ -186,14 +189,34 @@ export class ZonePlanner {
     return metered && metered.givenMm * (1 - metered.drainPct / 100);
   }
 
-  private foreseen(
+  /** Of all that stands: each planting on its own ground. */
+  private foreseen(date: string, leading: Standing, choice: DemandChoice | null = this.zone.demand): Demand | null {
+    const parts = this.facts.stands(date).map(({ standing, stand }) => {
+      const isLeading = standing.planting === leading.planting;
+      const left = isLeading ? standingShare(this.morning(date)) : this.facts.left(date, standing);
+      const { crop, part } = standing.planting;
+      const name = part ? `${crop.name}, rows ${part.from} to ${part.to}` : crop.name;
+      return { name, demand: this.demandOf(date, standing, stand, left, choice) };
+    });
+    const known = parts.flatMap(({ name, demand }) => (demand ? [{ name, demand }] : []));
+    return known.length > 0 && known.length === parts.length ? joinDemands(known) : null;
+  }
+
+  private demandOf(
     date: string,
     { crop, state: cropState }: Standing,
-    choice: DemandChoice | null = this.zone.demand,
+    { plants, share, heldLPlant }: Stand,
+    left: number,
+    choice: DemandChoice | null,
   ): Demand | null {
     const weather = this.records.weather.get(date);
-    const { house, definition, unconfirmed, houseId } = this.zone;
+    const { house, unconfirmed, houseId } = this.zone;
+    const { definition } = this.zone;
     if (!weather) return null;
+    // As it is on the planting's own ground.
+    const ground = { ...definition, plants, areaM2: definition.areaM2 * share };
+    const own =
+      "waterHeldLPlant" in ground && heldLPlant !== null ? { ...ground, waterHeldLPlant: heldLPlant } : ground;
     const originOf = (field: string): Origin => ({ kind: unconfirmed.includes(field) ? "default" : "entered" });
     return dayDemand({
       system: definition.system,
@@ -211,15 +234,10 @@ export class ZonePlanner {
       cropState,
       choice,
       wetsPct: systemOf(definition).wetsPct?.(definition),
-      standing: this.standingShare(date),
-      openShare: systemOf(definition).openShare?.(definition, this.zone.layout?.vessel ?? null),
+      standing: share * left,
+      openShare: systemOf(own).openShare?.(own, this.zone.layout?.vessel ?? null),
       told: this.told,
     });
-  }
-
-  /** Share of the plants that stands on a date: less by what was taken before it, where single plants are sold. */
-  private standingShare(date: string): number {
-    return standingShare(this.morning(date));
   }
 
   /** Warmth of the picking by the evening of a date, °C·d; null where the planting is not followed that far. */
@@ -227,6 +245,10 @@ export class ZonePlanner {
     const standing = this.standing(date);
     const evening = addDays(date, 1);
     if (!standing || standing.planting !== this.standing(evening)?.planting) return null;
+    // What led the zone before has had the warmth that the root zone's state knows of.
+    const picked = standing.planting.periodsFrom(standing.since).find(({ stage }) => stage.picking);
+    if (picked && picked.startsOn <= date && this.standing(picked.startsOn)?.planting !== standing.planting)
+      return null;
     return this.morning(evening)[PICKING_THERMAL] ?? null;
   }
 
@@ -305,9 +327,8 @@ export class ZonePlanner {
 
   /** Water of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
   private given(date: string): GivenMm[] {
-    const { definition } = this.zone;
     const fed = this.facts.fed(date);
-    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / definition.areaM2, ...fed });
+    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / this.areaM2, ...fed });
     const logged = this.logged(date);
     const ran = logged.map(({ startMs, litres }) => run(startMs, litres));
     if (logged.length > 0 && date < this.records.today) return ran;
@@ -327,7 +348,7 @@ export class ZonePlanner {
     const demand = standing && this.demand(date, standing);
     if (!demand) return null;
     return {
-      zone: this.zone.definition,
+      zone: this.facts.definition(date),
       crop: standing.crop,
       cropState: standing.state,
       demandMm: demand.demandMm,
@@ -349,10 +370,10 @@ export class ZonePlanner {
 
   /** The books of the days from one date to another, as far as this planting stands and the day has gone. */
   balance(from: string, to: string, nowMs: number): Balance {
-    const planting = this.standing(to)?.planting;
+    const planted = this.facts.followedFrom(to);
     const days: DayOfBalance[] = [];
-    if (planting)
-      for (let date = from > planting.plantedOn ? from : planting.plantedOn; date <= to; date = addDays(date, 1)) {
+    if (planted !== null)
+      for (let date = from > planted ? from : planted; date <= to; date = addDays(date, 1)) {
         const isToday = date === localDate(nowMs, this.records.site.timeZone);
         const day = this.courseDay(date);
         if (day) days.push(goThrough(day, this.morning(date), isToday ? nowMs : Infinity));
@@ -365,27 +386,33 @@ export class ZonePlanner {
     return { salt: this.facts.fed(date) !== null, nitrogen: this.records.fedOn(this.zone, date) !== null };
   }
 
+  /** The crop that leads the zone on the day after a date, and what the date did to it. */
+  private dayAfter(date: string, first: Standing) {
+    const [today, next] = [this.standing(date) ?? first, this.standing(addDays(date, 1))];
+    const takesOver = next !== null && next.planting !== today.planting;
+    return {
+      crop: (next ?? today).crop,
+      tomorrow: next?.state ?? null,
+      change: this.facts.cropChange(date, today),
+      takesOver,
+    };
+  }
+
   /**
    * The root zone at the midnight with which a date begins, followed hour by hour from planting on. A day without a log counts as run by its plan; one without weather is left out.
    */
   private morning(date: string): Float64Array {
-    const { definition } = this.zone;
-    const standing = this.standing(date);
-    if (!standing) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
-    const { crop, planting } = standing;
+    const from = this.facts.followedFrom(date);
+    const first = from === null ? null : this.standing(from);
+    if (from === null || !first) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
     const atPlanting = (): Float64Array =>
-      fullState(
-        definition,
-        crop,
-        this.standing(planting.plantedOn)?.state ?? standing.state,
-        this.facts.fed(planting.plantedOn) ?? undefined,
-      );
-    if (date <= planting.plantedOn) return atPlanting();
+      fullState(this.facts.definition(from), first.crop, first.state, this.facts.fed(from) ?? undefined);
+    if (date <= from) return atPlanting();
     const known = this.remembered.mornings.get(date);
     if (known) return known;
     // Forward from the last known midnight: stepping back day by day would nest a call for every day of the season.
-    let at = planting.plantedOn;
-    for (let day = addDays(date, -1); day > planting.plantedOn; day = addDays(day, -1))
+    let at = from;
+    for (let day = addDays(date, -1); day > from; day = addDays(day, -1))
       if (this.remembered.mornings.has(day)) {
         at = day;
         break;
@@ -393,11 +420,7 @@ export class ZonePlanner {
     return follow(
       {
         dayOf: (day) => this.courseDay(day),
-        nextOf: (day) => ({
-          crop,
-          tomorrow: this.standing(addDays(day, 1))?.state ?? null,
-          change: this.facts.cropChange(day, standing),
-        }),
+        nextOf: (day) => this.dayAfter(day, first),
       },
       this.remembered.mornings,
       at,

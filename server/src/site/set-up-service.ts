@@ -1,13 +1,5 @@
-import {
-  cropChoiceOf,
-  type NewSite,
-  type NewZone,
-  type Planting,
-  type SetUp,
-  type Site,
-  type Zone,
-} from "@sprunel/contract/site";
-import type { Crop } from "@sprunel/core/crop";
+import { cropChoiceOf, type NewSite, type NewZone, type SetUp, type Site, type Zone } from "@sprunel/contract/site";
+import { checkPlantings } from "../crop/check-plantings.ts";
 import { cropsOf } from "../crop/library-service.ts";
 import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";
@@ -64,7 +56,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
     },
 
     async addZone(zone: NewZone): Promise<Zone> {
-      checkZone(zone, await cropsOf(scope));
+      checkPlantings(zone, await cropsOf(scope));
       const site = await scope.site.current();
       await checkWaters(site.id, zone);
       const id = await scope.transaction(async (inner) => {
@@ -77,7 +69,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
     },
 
     async updateZone(id: number, version: number, zone: NewZone): Promise<Zone> {
-      checkZone(zone, await cropsOf(scope));
+      checkPlantings(zone, await cropsOf(scope));
       const site = await scope.site.current();
       await checkWaters(site.id, zone);
       const before = asZone(await scope.zone(id));
@@ -138,56 +130,4 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
 async function refuseTakenName(scope: Scope, name: string, exceptId: number, path = "name"): Promise<void> {
   if (await zoneStore(scope).nameTaken(name, exceptId))
     throw taken(path, `Another zone is already called ${name}; choose another name.`);
-}
-
-function checkZone({ plantings }: NewZone, crops: ReadonlyMap<string, Crop>): void {
-  plantings.forEach((planting, at) => {
-    checkPlanting(planting, `plantings.${at}`, crops);
-    const before = plantings[at - 1];
-    if (before && (before.clearedOn === null || before.clearedOn > planting.plantedOn))
-      throw badInput([
-        {
-          path: `plantings.${at}.plantedOn`,
-          message: `The zone is not free on ${planting.plantedOn}: the planting of ${before.plantedOn} ${before.clearedOn === null ? "is not cleared" : `stands until ${before.clearedOn}`}.`,
-        },
-      ]);
-  });
-}
-
-function checkPlanting(planting: Planting, path: string, crops: ReadonlyMap<string, Crop>): void {
-  if (planting.clearedOn !== null && planting.clearedOn < planting.plantedOn)
-    throw badInput([
-      {
-        path: `${path}.clearedOn`,
-        message: `A planting cannot be cleared on ${planting.clearedOn}, before it was planted on ${planting.plantedOn}.`,
-      },
-    ]);
-  const crop = crops.get(planting.cropId);
-  if (!crop)
-    throw badInput([
-      {
-        path: `${path}.cropId`,
-        message: `${planting.cropId} is not in the crop library; it holds ${[...crops.keys()].join(", ")}.`,
-      },
-    ]);
-  planting.missedNights.forEach((date, at) => {
-    if (!planting.nights.some(({ fromOn, untilOn }) => fromOn <= date && (untilOn === null || date <= untilOn)))
-      throw badInput([
-        {
-          path: `${path}.missedNights.${at}`,
-          message: `No cloth and no lamps were planned for the night of ${date}: it cannot have been missed.`,
-        },
-      ]);
-  });
-  planting.signs.forEach((sign, at) => {
-    if (!crop.stages.some((stage) => stage.id === sign.stageId))
-      throw badInput([{ path: `${path}.signs.${at}.stageId`, message: `${crop.name} has no stage ${sign.stageId}.` }]);
-    if (sign.on < planting.plantedOn)
-      throw badInput([
-        {
-          path: `${path}.signs.${at}.on`,
-          message: `A stage cannot begin on ${sign.on}, before planting on ${planting.plantedOn}.`,
-        },
-      ]);
-  });
 }

@@ -1,8 +1,9 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import { sunTimes } from "@sprunel/core/climate";
-import { standingOn } from "@sprunel/core/crop";
+import { cameOff, pickedOn } from "@sprunel/core/crop";
 import { localDate } from "@sprunel/core/time";
-import { pickStore, type PickTotals } from "../harvest/pick-store.ts";
+import { standsBeside } from "../harvest/off-planting.ts";
+import { pickStore, totalsOf, type PickTotals } from "../harvest/pick-store.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -37,10 +38,19 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
       const zones = await scope.zones();
       const { records, plannerOf, keep } = await plans.planners(site, zones, date);
       const planted = zones.flatMap(({ id, grown }) => {
-        const standing = standingOn(grown, date);
+        const standing = pickedOn(grown, date);
         return standing ? [[id, standing.since] as const] : [];
       });
-      const picked = await pickStore(scope).totalsSince(new Map(planted), date);
+      const since = new Map(planted);
+      const picked = new Map(await pickStore(scope).totalsSince(since, date));
+      const beside = zones.filter(standsBeside);
+      if (beside.length > 0) {
+        const picks = await pickStore(scope).since(since, date);
+        for (const zone of beside) {
+          const standing = pickedOn(zone.grown, date);
+          if (standing) picked.set(zone.id, totalsOf(cameOff(zone.grown, standing.planting, picks.get(zone.id) ?? [])));
+        }
+      }
       const supplies = await water.supplies(site, zones, date);
       const supplyOf = (zone: StoredZone): BoardZone["water"] => {
         const supply = supplies(zone);

@@ -1,9 +1,10 @@
 import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
-import { standingOn, type Standing } from "@sprunel/core/crop";
+import { pickedOn, seasonStages, standingOn, type Standing } from "@sprunel/core/crop";
 import { goneByWarmth, pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
 import { addDays } from "@sprunel/core/time";
 import { farOutside } from "../crop/crop-air.ts";
+import { groundOf } from "../harvest/off-planting.ts";
 import type { PickTotals } from "../harvest/pick-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
@@ -25,9 +26,12 @@ export function boardZone(
 ): BoardZone {
   const planned = planner.plan(date);
   const standing = standingOn(zone.grown, date);
+  const offering = pickedOn(zone.grown, date);
   // Only a planting that is picked has a path, and is followed for it.
   const warmthOf = (): number | null =>
-    standing?.state.period.stage.picking && typeof planned !== "string" ? planner.pickingCd(date) : null;
+    offering?.state.period.stage.picking && offering.planting === standing?.planting && typeof planned !== "string"
+      ? planner.pickingCd(date)
+      : null;
   const basics = {
     id: zone.id,
     name: zone.name,
@@ -36,7 +40,7 @@ export function boardZone(
     water: supply,
     crop: standing && {
       name: standing.crop.name,
-      stage: standing.state.period.stage.name,
+      stage: standing.state.period.name,
       day: standing.state.day,
       days: standing.state.days,
       version: zone.version,
@@ -47,7 +51,7 @@ export function boardZone(
         standing.crop,
       ),
     },
-    harvest: standing && harvestOf(standing, zone.definition.areaM2, picked, date, warmthOf()),
+    harvest: offering && harvestOf(offering, groundOf(zone, offering), picked, date, warmthOf()),
   };
   if (typeof planned === "string")
     return {
@@ -88,8 +92,9 @@ export function boardZone(
   };
 }
 
-function nextOf({ crop, state: { period } }: Standing): NonNullable<BoardZone["crop"]>["next"] {
-  const next = crop.stages[crop.stages.indexOf(period.stage) + 1];
+function nextOf({ planting, since, state: { period } }: Standing): NonNullable<BoardZone["crop"]>["next"] {
+  const season = seasonStages(planting, since);
+  const next = season[season.findIndex(({ id }) => id === period.id) + 1];
   return next ? { stageId: next.id, name: next.name, on: period.endsOn } : null;
 }
 

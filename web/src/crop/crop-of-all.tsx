@@ -10,6 +10,7 @@ import { ZoneLabel } from "../place/zone-label.tsx";
 import { CalendarFeed } from "./calendar-feed.tsx";
 import { calendarAround, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
+import { rowsWords } from "./rows.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useCropStation } from "./use-crop.ts";
 import { useDates } from "../units/dates.tsx";
@@ -99,7 +100,7 @@ function ZoneLine({
           <span className="quiet">no planting in these months</span>
         ) : (
           plantings.map((planting) => (
-            <div key={planting.plantedOn} className={styles["layer"]}>
+            <div key={planting.key} className={styles["layer"]} title={rowsWords(planting.part)}>
               <StageRibbon stages={planting.stages} date={date} calendar={calendar} />
             </div>
           ))

@@ -32,7 +32,11 @@ describe("the crop of a zone", () => {
   it("takes a stage that is seen today in one tap, at the version that was read", async () => {
     const { user, server } = await crop();
     await user.click(screen.getByRole("button", { name: "Ripening seen today" }));
-    await waitFor(() => expect(server.sent(addSign)).toEqual([{ stageId: "ripening", on: "2026-06-16", version: 5 }]));
+    await waitFor(() =>
+      expect(server.sent(addSign)).toEqual([
+        { stageId: "ripening", on: "2026-06-16", planting: "2026-04-20", version: 5 },
+      ]),
+    );
   });
 
   it("takes a stage that was seen on another day, and gives one back", async () => {
@@ -42,7 +46,11 @@ describe("the crop of a zone", () => {
     await user.clear(day);
     await user.type(day, "2026-05-23");
     await user.click(screen.getByRole("button", { name: "Say it" }));
-    await waitFor(() => expect(server.sent(addSign)).toEqual([{ stageId: "flowering", on: "2026-05-23", version: 5 }]));
+    await waitFor(() =>
+      expect(server.sent(addSign)).toEqual([
+        { stageId: "flowering", on: "2026-05-23", planting: "2026-04-20", version: 5 },
+      ]),
+    );
     await user.click(screen.getByRole("button", { name: "Take back: Flowering" }));
     await waitFor(() => expect(server.calls.some(({ endpoint }) => endpoint.method === "delete")).toBe(true));
     expect(server.calls.find(({ endpoint }) => endpoint.method === "delete")).toMatchObject({

@@ -2,7 +2,7 @@ import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
@@ -16,20 +16,24 @@ import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
+import { Beside, StandSection } from "./stand.tsx";
 import { StageFits } from "./stage-fits.tsx";
 import { startWords } from "./stage-words.ts";
 import { useDates } from "../units/dates.tsx";
+import { Yield } from "../units/yield.tsx";
+import { rowsWords } from "./rows.tsx";
 import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** Which stage the crop is in, what that asks for, what was seen and what comes next. */
 export function CropPage({ zone }: { zone: BoardZone }) {
   const dates = useDates();
   const { date } = usePlace();
-  const crop = useZoneCrop(zone.id, date);
+  const [search] = useSearchParams();
+  const crop = useZoneCrop(zone.id, date, search.get("planting"));
   const board = useBoard(null).data;
   if (crop.isError && !crop.data) return <ProblemNote error={crop.error} onRetry={() => void crop.refetch()} />;
   if (!crop.data) return <Skeleton active />;
-  const { planting, now, air, nights, areaM2 } = crop.data;
+  const { planting, now, air, nights, stand, areaM2 } = crop.data;
   const today = board?.today;
   if (!planting)
     return (
@@ -51,10 +55,11 @@ export function CropPage({ zone }: { zone: BoardZone }) {
       </h1>
       <p className="quiet">
         <Link to={`/crops/${planting.cropId}`}>{planting.cropName}</Link> · planted{" "}
-        {dates.show(planting.plantedOn, "year-long")}, {ageWords(planting, crop.data.date)}
+        {dates.show(planting.plantedOn, "year-long")}, {ageWords(planting, stand?.year, crop.data.date)}
         {planting.clearedOn !== null &&
           ` · ${today !== undefined && planting.clearedOn > today ? "to be cleared" : "cleared"} on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
+      <Beside crop={crop.data} />
       <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
       {nights && today !== undefined && board?.site && (
         <Nights crop={crop.data} nights={nights} today={today} timeZone={board.site.timeZone} areaM2={areaM2} />
@@ -74,8 +79,12 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         <section aria-label="Signs">
           {today !== undefined && <Signs zone={zone} crop={crop.data} planting={planting} today={today} />}
           <StageFits crop={crop.data} />
+          {stand && today !== undefined && (
+            <StandSection key={planting.key} crop={crop.data} stand={stand} today={today} />
+          )}
           <Next planting={planting} date={crop.data.date} />
           {today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={today} />}
+          <Before past={crop.data.past} />
         </section>
       </div>
     </>
@@ -101,9 +110,8 @@ function calendarOf({ plantedOn, stages }: PlantingTime, date: string): Calendar
 }
 
 /** Days since planting; of a perennial the year that it is in. */
-function ageWords({ perennial, plantedOn }: PlantingTime, date: string): string {
-  const days = daysBetween(plantedOn, date);
-  return perennial ? `year ${Math.floor(days / 365.25) + 1}` : `day ${days + 1}`;
+function ageWords({ perennial, plantedOn }: PlantingTime, year: number | undefined, date: string): string {
+  return perennial && year !== undefined ? `year ${year}` : `day ${daysBetween(plantedOn, date) + 1}`;
 }
 
 type Now = NonNullable<ZoneCrop["now"]>;
@@ -168,10 +176,40 @@ function Ask({ name, said, children }: { name: string; said: Said; children: Rea
   );
 }
 
+/** What stood here before, and what came off it. */
+function Before({ past }: { past: ZoneCrop["past"] }) {
+  const dates = useDates();
+  if (past.length === 0) return null;
+  return (
+    <section aria-label="Before" className={styles["before"]}>
+      <h2>Before</h2>
+      <dl className={styles["next"]}>
+        {past.map(({ key, from, to, cropName, part, year, soldAs, pickedPerM2 }) => (
+          <div key={`${key} ${from}`}>
+            <dt>
+              {dates.show(from, "year")} to {dates.show(addDays(to, -1), "year")}
+            </dt>
+            <dd>
+              {cropName}
+              {part && `, ${rowsWords(part)}`}
+              {year !== null && `, year ${year}`}
+              <span className="quiet">
+                {" · "}
+                {pickedPerM2 === null ? "no pick was noted" : <Yield soldAs={soldAs} perM2={pickedPerM2} />}
+              </span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
 function Next({ planting: { stages, perennial }, date }: { planting: PlantingTime; date: string }) {
   const dates = useDates();
   const coming = stages.filter(({ from }) => from > date);
   const last = stages.at(-1);
+  if (!last || last.to <= date) return null;
   return (
     <>
       <h2>Next in this crop</h2>
@@ -182,12 +220,10 @@ function Next({ planting: { stages, perennial }, date }: { planting: PlantingTim
             <dd>{stage.name}</dd>
           </div>
         ))}
-        {last && last.to > date && (
-          <div>
-            <dt>{dates.show(last.to, "weekday")}</dt>
-            <dd>{perennial ? "its stages begin anew" : "the last stage is over"}</dd>
-          </div>
-        )}
+        <div>
+          <dt>{dates.show(last.to, "weekday")}</dt>
+          <dd>{perennial ? "its stages begin anew" : "the last stage is over"}</dd>
+        </div>
       </dl>
     </>
   );

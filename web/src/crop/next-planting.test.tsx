@@ -12,6 +12,7 @@ const next: NonNullable<ZoneCrop["next"]> = {
   cropId: "cucumber",
   cropName: "Cucumber",
   plantedOn: "2026-08-10",
+  part: null,
   plants: 640,
   raising: RAISING_STARTS.seed,
   plan: {

@@ -13,6 +13,7 @@ import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount } from "../units/use-units.tsx";
 import crops from "./crop.module.css";
 import styles from "./next-planting.module.css";
+import { RowsInput, rowsWords, type TypedRows } from "./rows.tsx";
 import { useDropNext, usePlanNext } from "./use-crop.ts";
 
 const WAYS: Readonly<Record<RaisingWay, string>> = {
@@ -97,7 +98,8 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
   return (
     <>
       <p>
-        <strong>{next.cropName}</strong>, {showDigits(next.plants)} plants, from {dates.show(next.plantedOn, "weekday")}
+        <strong>{next.cropName}</strong>, {showDigits(next.plants)} plants{next.part && ` in ${rowsWords(next.part)}`},
+        from {dates.show(next.plantedOn, "weekday")}
         {raising && ` · ${WAYS[raising.way]}`}
         {plan &&
           raising &&
@@ -139,11 +141,15 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
   const [raising, setRaising] = useState<Partial<Raising> & { way: RaisingWay }>(
     crop.next?.raising ?? RAISING_STARTS.seed,
   );
+  const [rows, setRows] = useState<TypedRows>(crop.next?.part ?? null);
+  const [plants, setPlants] = useState<number | null>(null);
   const [faults, setFaults] = useState<string[]>([]);
   const save = (): void => {
     const checked = nextPlantingSchema.safeParse({
       cropId,
       plantedOn: plantedOn ?? "",
+      part: rows,
+      plants,
       raising,
       version: crop.version,
     });
@@ -181,6 +187,16 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
           className="select-m"
         />
       </label>
+      <RowsInput rows={rows} onChange={setRows} />
+      <label>
+        plants; empty for those of the rows
+        <QuantityInput
+          label="Plants of the next crop"
+          unit=""
+          value={plants}
+          onChange={(value) => setPlants(value ?? null)}
+        />
+      </label>
       {FIELDS[raising.way].map(([key, name, unit]) => (
         <label key={key}>
           {name}
@@ -199,8 +215,8 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
         <Button onClick={onDone}>Not now</Button>
       </p>
       <p className="quiet">
-        The figures that stand here are usual ones, assumed: set them to your own. What stands now counts as cleared by
-        then.
+        The figures that stand here are usual ones, assumed: set them to your own. What stands now in these rows counts
+        as cleared by then; in free rows it may begin at once, beside what stands.
       </p>
       <Faults faults={faults} error={faults.length > 0 ? null : plan.error} />
     </div>

@@ -50,7 +50,9 @@ describe("the nights of a crop", () => {
     const { user, server } = await opened();
     await user.click(screen.getByRole("button", { name: /Night of 14 Jun: 14\.5 h dark, counted/ }));
     await user.click(screen.getByRole("button", { name: "It was missed" }));
-    await waitFor(() => expect(server.sent(missNight)).toEqual([{ on: "2026-06-14", version: 5 }]));
+    await waitFor(() =>
+      expect(server.sent(missNight)).toEqual([{ on: "2026-06-14", planting: "2026-04-20", version: 5 }]),
+    );
     await user.click(screen.getByRole("button", { name: /Night of 13 Jun.*missed/ }));
     await user.click(screen.getByRole("button", { name: "It was kept after all" }));
     await waitFor(() =>
@@ -144,6 +146,8 @@ describe("a stage that is steadily otherwise here", () => {
       ),
     ).toBeVisible();
     await user.click(screen.getByRole("button", { name: "Go on with 330 °C·d" }));
-    await waitFor(() => expect(server.sent(takeStageFit)).toEqual([{ stageId: "fill", version: 5 }]));
+    await waitFor(() =>
+      expect(server.sent(takeStageFit)).toEqual([{ stageId: "fill", planting: "2026-04-20", version: 5 }]),
+    );
   });
 });

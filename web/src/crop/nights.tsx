@@ -12,7 +12,7 @@ import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import styles from "./nights.module.css";
-import { useMissNight, useSetNights, useTakeMissedNightBack } from "./use-crop.ts";
+import { ofPlanting, useMissNight, useSetNights, useTakeMissedNightBack } from "./use-crop.ts";
 
 type Crop = ZoneCrop;
 type Found = NonNullable<Crop["nights"]>;
@@ -122,18 +122,14 @@ function Past({ crop, nights: { past, counts, programmes } }: { crop: Crop; nigh
           {night.missed ? (
             <Button
               loading={back.isPending}
-              onClick={() =>
-                back.mutate({ on: night.date, version: crop.version }, { onSuccess: () => setChosen(null) })
-              }
+              onClick={() => back.mutate({ on: night.date, ...ofPlanting(crop) }, { onSuccess: () => setChosen(null) })}
             >
               It was kept after all
             </Button>
           ) : (
             <Button
               loading={miss.isPending}
-              onClick={() =>
-                miss.mutate({ on: night.date, version: crop.version }, { onSuccess: () => setChosen(null) })
-              }
+              onClick={() => miss.mutate({ on: night.date, ...ofPlanting(crop) }, { onSuccess: () => setChosen(null) })}
             >
               It was missed
             </Button>
@@ -154,7 +150,7 @@ function Programmes({ crop, programmes, today }: { crop: Crop; programmes: Found
   const [faults, setFaults] = useState<string[]>([]);
   const set = (nights: NightProgramme[]): void =>
     save.mutate(
-      { version: crop.version, nights },
+      { ...ofPlanting(crop), nights },
       {
         onSuccess: () => setTyped(null),
         onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import styles from "./crop.module.css";
-import { useAddSign, useTakeSignBack } from "./use-crop.ts";
+import { ofPlanting, useAddSign, useTakeSignBack } from "./use-crop.ts";
 import { useDates } from "../units/dates.tsx";
 import { DateInput } from "../forms/date-input.tsx";
 
@@ -29,7 +29,7 @@ export function Signs({
   const seen = planting.stages.filter((stage) => stage.seen);
   const at = planting.stages.findIndex(({ id }) => id === crop.now?.stageId);
   const next = at === -1 ? undefined : planting.stages[at + 1];
-  const say = (stageId: string, on: string): void => add.mutate({ stageId, on, version: crop.version });
+  const say = (stageId: string, on: string): void => add.mutate({ stageId, on, ...ofPlanting(crop) });
   const faults = [add.error, back.error].flatMap((error) =>
     error ? faultsOf(error).map(({ message }) => message) : [],
   );
@@ -50,7 +50,7 @@ export function Signs({
                 size="small"
                 aria-label={`Take back: ${name}`}
                 loading={back.isPending && back.variables.stageId === id}
-                onClick={() => back.mutate({ stageId: id, version: crop.version })}
+                onClick={() => back.mutate({ stageId: id, ...ofPlanting(crop) })}
               >
                 take back
               </Button>

@@ -4,7 +4,7 @@ import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
 import { useUnits } from "../units/use-units.tsx";
 import styles from "./crop.module.css";
-import { useTakeStageFit } from "./use-crop.ts";
+import { ofPlanting, useTakeStageFit } from "./use-crop.ts";
 
 /** Stages that take longer or shorter here than the crop's figures say, and the figure that was counted. */
 export function StageFits({ crop }: { crop: ZoneCrop }) {
@@ -27,7 +27,7 @@ export function StageFits({ crop }: { crop: ZoneCrop }) {
           </span>
           <Button
             loading={take.isPending && take.variables.stageId === stageId}
-            onClick={() => take.mutate({ stageId, version: crop.version })}
+            onClick={() => take.mutate({ stageId, ...ofPlanting(crop) })}
           >
             Go on with {amount(mean, unit)}
           </Button>

@@ -1,16 +1,22 @@
 import {
   addSign,
+  addStandStep,
   dropNext,
   getCropStation,
   getZoneCrop,
   missNight,
   planNext,
+  removeStandStep,
   setNights,
+  setStand,
   takeMissedNightBack,
   takeSignBack,
   takeStageFit,
   type NewSign,
+  type NewStand,
+  type NewStandStep,
   type NextPlanting,
+  type ZoneCrop,
 } from "@sprunel/contract/crop";
 import type { NightProgramme } from "@sprunel/contract/site";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
@@ -23,10 +29,11 @@ export function useCropStation(date: string | null) {
   });
 }
 
-export function useZoneCrop(zoneId: number, date: string | null) {
+/** Of the planting that is named, else of the one that leads the zone. */
+export function useZoneCrop(zoneId: number, date: string | null, planting: string | null = null) {
   return useQuery({
-    queryKey: ["crop", "zone", zoneId, date],
-    queryFn: ({ signal }) => ask(getZoneCrop, { params: { id: zoneId }, query: { date }, signal }),
+    queryKey: ["crop", "zone", zoneId, date, planting],
+    queryFn: ({ signal }) => ask(getZoneCrop, { params: { id: zoneId }, query: { date, planting }, signal }),
   });
 }
 
@@ -36,11 +43,17 @@ export function useCropChange<Sent, Answer>(mutationFn: (sent: Sent) => Promise<
   return useMutation({ mutationFn, onSettled: () => client.invalidateQueries() });
 }
 
-/** At which version of the zone's record something is said. */
+/** Of which planting something is said, at which version of the zone's record. */
 interface AtVersion {
   readonly version: number;
+  readonly planting?: string | undefined;
 }
-const at = ({ version }: AtVersion) => ({ version: String(version) });
+const at = ({ version, planting }: AtVersion) => ({ version: String(version), planting: planting ?? null });
+
+/** What every call about a page's planting says of it. */
+export function ofPlanting({ version, planting }: ZoneCrop): AtVersion {
+  return { version, planting: planting?.key };
+}
 
 export function useAddSign(id: number) {
   return useCropChange((sign: NewSign) => ask(addSign, { params: { id }, body: sign }));
@@ -68,6 +81,20 @@ export function useTakeMissedNightBack(id: number) {
 
 export function useTakeStageFit(id: number) {
   return useCropChange((body: AtVersion & { stageId: string }) => ask(takeStageFit, { params: { id }, body }));
+}
+
+export function useSetStand(id: number) {
+  return useCropChange((body: NewStand) => ask(setStand, { params: { id }, body }));
+}
+
+export function useAddStandStep(id: number) {
+  return useCropChange((body: NewStandStep) => ask(addStandStep, { params: { id }, body }));
+}
+
+export function useRemoveStandStep(id: number) {
+  return useCropChange(({ kind, on, ...said }: AtVersion & Pick<NewStandStep["step"], "kind" | "on">) =>
+    ask(removeStandStep, { params: { id, kind, on }, query: at(said) }),
+  );
 }
 
 export function usePlanNext(id: number) {

@@ -66,6 +66,9 @@ const melons: PlantingTime = {
   cropId: "melon-netted",
   cropName: "Netted melon",
   perennial: false,
+  key: "2026-04-20",
+  part: null,
+  plants: 1280,
   plantedOn: "2026-04-20",
   clearedOn: null,
   stages: [
@@ -91,6 +94,12 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
     areaM2: 640,
     date: DATE,
     planting: melons,
+    beside: [{ key: melons.key, cropName: melons.cropName, part: null, plants: 1280, stage: "Fill", leads: true }],
+    stand: {
+      ...{ part: null, plants: null, ageYears: 0, establishYears: 2, waterAim: "yield", steps: [] },
+      ...{ planted: 1280, left: null, groundPct: 100, perM2: 2, heldLPlant: 5, fromStemCm: null },
+      ...{ perennial: false, year: 1, aim: "yield", can: ["spaced", "potted-on", "drippers"] },
+    },
     now: {
       stageId: "fill",
       day: 9,
@@ -123,6 +132,7 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
     },
     nights: null,
     next: null,
+    past: [],
     fits: [],
     shifts: [],
     ...more,

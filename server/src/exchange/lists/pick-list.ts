@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import { newPickSchema } from "@sprunel/contract/harvest";
-import { standingOn } from "@sprunel/core/crop";
+import { pickedOn } from "@sprunel/core/crop";
 import type { NotedPick } from "@sprunel/core/harvest";
 import { StoredRows, type ListedRow, type ListPlace } from "./list-place.ts";
 import { pickStore } from "../../harvest/pick-store.ts";
@@ -24,7 +24,7 @@ export async function storePicks(
     });
     if (values.massKg === null) stored.refuse(line, "Its mass was set aside; agree to the offer, or type the pick in.");
     else if (values.pickedOn > today) stored.refuse(line, `It is from ${values.pickedOn}, which is still to come.`);
-    else if (!standingOn(zone.grown, values.pickedOn))
+    else if (!pickedOn(zone.grown, values.pickedOn))
       stored.refuse(line, `Nothing stood in ${zone.name} on ${values.pickedOn}; check the planting in set-up.`);
     else if (!pick.success) stored.refuse(line, pick.error.issues.map((issue) => issue.message).join(" "));
     else stored.count(await pickStore(scope).add(zone.id, pick.data));
