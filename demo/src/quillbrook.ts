@@ -17,6 +17,7 @@ export const site: NewSite = {
   unitSystem: "metric",
   currency: "EUR",
   pumpLh: 16_000,
+  kwhPrice: 0.22,
   dateForm: "dmy",
 };
 

@@ -1,4 +1,4 @@
-import { CROP_GROUPS, type Crop } from "@sprunel/core/crop";
+import { CROP_GROUPS, WARMTH_METHODS, type Crop } from "@sprunel/core/crop";
 import { z } from "zod";
 import {
   countSchema,
@@ -22,6 +22,10 @@ const span = (name: string, least: number, most: number, unit: string) =>
     .tuple([quantitySchema(`${name}, least,`, least, most, unit), quantitySchema(`${name}, most,`, least, most, unit)])
     .refine(([from, to]) => from < to, { error: () => `${name}: the first figure must be smaller than the second.` });
 
+const warmthMethodSchema = z.enum(WARMTH_METHODS, {
+  error: () => `Warmth is counted by one of ${WARMTH_METHODS.join(", ")}.`,
+});
+
 const driverSchema = z.discriminatedUnion(
   "kind",
   [
@@ -31,6 +35,7 @@ const driverSchema = z.discriminatedUnion(
       degreeDays: quantitySchema("The warmth of a stage", 1, 10_000, "°C·d"),
       baseC: quantitySchema("The base temperature", -5, 25, "°C"),
       ceilingC: quantitySchema("The ceiling", 10, 50, "°C").optional(),
+      method: warmthMethodSchema.optional(),
     }),
     z.strictObject({
       kind: z.literal("cycles"),
@@ -73,8 +78,16 @@ export const cropDefinitionSchema = z
     leafAreaStart: quantitySchema("The leaf area at planting", 0, 10, "m² a m²"),
     rootDepthStartM: quantitySchema("The root depth at planting", 0.03, 3, "m"),
     stages: listSchema("Stages", stageSchema, 20).min(1, { error: () => "A crop needs at least one stage." }),
+    flushes: z
+      .strictObject({
+        from: labelSchema("The first stage of a flush"),
+        to: labelSchema("The last stage of a flush"),
+        times: countSchema("The flushes of a season", 1, 60),
+      })
+      .optional(),
     kcPeakUnderCover: figure("The highest Kc under cover", 0.1, 1.8).optional(),
     baseC: figure("The base temperature", -5, 20, "°C"),
+    warmthBy: warmthMethodSchema.optional(),
     usualC: figure("The usual temperature", 5, 40, "°C"),
     canopy: z.strictObject({
       radiationShare: quantitySchema("The share of light that evaporates water", 0.05, 1, ""),
@@ -96,6 +109,8 @@ export const cropDefinitionSchema = z
       nightC: span("The band by night", -5, 40, "°C"),
       lightMolM2: span("The light of a day", 0.5, 70, "mol/m²"),
       mostRhPct: quantitySchema("The most humid air", 40, 100, "%"),
+      rootC: span("The band of the roots", 0, 40, "°C").optional(),
+      co2Ppm: span("The band of CO₂", 200, 3000, "ppm").optional(),
       ...noted,
     }),
     sources: z.strictObject(
@@ -107,12 +122,22 @@ export const cropDefinitionSchema = z
       ) as Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", z.ZodObject<typeof noted>>,
     ),
   })
-  .superRefine(({ stages, baseC, usualC, ecThresholdMsCm, ecZeroYieldMsCm }, context) => {
+  .superRefine(({ stages, flushes, baseC, usualC, ecThresholdMsCm, ecZeroYieldMsCm }, context) => {
     const fault = (path: PropertyKey[], message: string): void => context.addIssue({ code: "custom", path, message });
     stages.forEach(({ id }, at) => {
       if (stages.findIndex((stage) => stage.id === id) !== at)
         fault(["stages", at, "id"], `Two stages have the id ${id}.`);
+      if (id.includes("#")) fault(["stages", at, "id"], `A stage's id has no #; ${id} cannot be told from a flush.`);
     });
+    if (flushes) {
+      const [from, to] = [flushes.from, flushes.to].map((id) => stages.findIndex((stage) => stage.id === id)) as [
+        number,
+        number,
+      ];
+      if (from === -1) fault(["flushes", "from"], `No stage is called ${flushes.from}.`);
+      else if (to < from)
+        fault(["flushes", "to"], `A flush goes from ${flushes.from} to a stage after it, not to ${flushes.to}.`);
+    }
     if (usualC.value <= baseC.value)
       fault(
         ["usualC", "value"],

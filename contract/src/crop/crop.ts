@@ -1,4 +1,4 @@
-import { BAND_KINDS, STAND_STEPS } from "@sprunel/core/crop";
+import { BAND_KINDS, RAISING_STEPS, STAND_STEPS } from "@sprunel/core/crop";
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema, labelSchema, listSchema, versionSchema } from "../basics/basics.ts";
 import { soldAsSchema } from "../basics/sold-as.ts";
@@ -132,6 +132,11 @@ export const zoneCropSchema = z
         nightC: spanSchema,
         lightMolM2: spanSchema,
         mostRhPct: z.number(),
+        /** of the roots, °C, and of CO₂, ppm; null where the crop has none */
+        rootC: spanSchema.nullable(),
+        co2Ppm: spanSchema.nullable(),
+        /** hours of the last day with light enough for more CO₂ */
+        co2Hours: z.number().nullable(),
         said: sourceSchema,
         days: z.array(z.object({ date: dateSchema, kinds: z.array(bandDaySchema) })),
         /** what lay outside on several of the last days, and what that does */
@@ -195,12 +200,22 @@ export const zoneCropSchema = z
           .object({
             startFrom: z.number(),
             trays: z.number().nullable(),
+            /** whose cuttings of one flush are enough; null where none are cut here */
+            stockPlants: z.number().nullable(),
             seedKgHa: z.number().nullable(),
             steps: z.array(
               z.object({
                 on: dateSchema,
-                kind: z.enum(["order", "sow", "stick", "up", "rooted", "feed", "harden", "accept", "plant"]),
+                kind: z.enum(RAISING_STEPS),
                 litresDay: z.number().nullable(),
+                /** day by day: hours outside while plants harden, minutes from mist to mist while cuttings root */
+                ramp: z.array(
+                  z.object({
+                    on: dateSchema,
+                    outside: z.object({ fromH: z.number(), hours: z.number() }).nullable(),
+                    mistMin: z.tuple([z.number(), z.number()]).nullable(),
+                  }),
+                ),
               }),
             ),
           })
@@ -293,11 +308,18 @@ export const standStepParamsSchema = z.object({ kind: z.enum(STAND_STEPS), on: d
 export const nextPlantingSchema = z
   .strictObject({
     cropId: labelSchema("The crop"),
-    plantedOn: dateSchema,
+    /** null where it is counted back from when it is to be ready */
+    plantedOn: dateSchema.nullable(),
+    /** first picked, or sold; null where the planting date is given */
+    readyOn: dateSchema.nullable().default(null),
     part: partSchema.nullable().default(null),
     plants: standSchema.shape.plants,
     raising: raisingSchema.nullable(),
     version: versionSchema,
+  })
+  .refine(({ plantedOn, readyOn }) => (plantedOn === null) !== (readyOn === null), {
+    path: ["plantedOn"],
+    error: () => "Give the date of planting, or the one on which it is to be ready; one of them.",
   })
   .meta({ id: "NextPlanting" });
 export type NextPlanting = z.infer<typeof nextPlantingSchema>;

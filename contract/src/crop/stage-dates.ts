@@ -1,8 +1,13 @@
+import { WARMTH_METHODS } from "@sprunel/core/crop";
 import { z } from "zod";
 import { dateSchema, labelSchema, workingStepSchema } from "../basics/basics.ts";
 
 // Ranges are judged by the core, which knows what the other values make possible.
 const number = z.number();
+
+const warmthMethodSchema = z.enum(WARMTH_METHODS, {
+  error: () => `Warmth is counted by one of ${WARMTH_METHODS.join(", ")}.`,
+});
 
 const driverSchema = z.discriminatedUnion(
   "kind",
@@ -13,6 +18,7 @@ const driverSchema = z.discriminatedUnion(
       degreeDays: number.describe("°C·d above the base"),
       baseC: number,
       ceilingC: number.optional(),
+      method: warmthMethodSchema.optional().describe("how a day's warmth is counted; 2 when left out"),
     }),
     z.strictObject({
       kind: z.literal("cycles"),

@@ -15,6 +15,8 @@ const lookSchema = z.strictObject({
   tankPh: quantitySchema("pH of the solution", 3, 10, "").optional(),
   levelCm: quantitySchema("The level", -100, 200, "cm").optional(),
   tensionKpa: quantitySchema("The tension", 0, 1500, "kPa").optional(),
+  rootC: quantitySchema("The root temperature", -5, 50, "°C").optional(),
+  co2Ppm: quantitySchema("CO₂ in the air", 150, 5000, "ppm").optional(),
 });
 type Look = z.infer<typeof lookSchema>;
 
@@ -44,6 +46,8 @@ const readingSchema = z.object({
   tankPh: z.number().nullable(),
   levelCm: z.number().nullable(),
   tensionKpa: z.number().nullable(),
+  rootC: z.number().nullable(),
+  co2Ppm: z.number().nullable(),
   /** why it was struck out; null while it counts */
   struck: z.string().nullable(),
 });

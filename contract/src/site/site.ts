@@ -36,6 +36,8 @@ export const newSiteSchema = z
     dateForm: dateFormSchema.default("dmy"),
     /** what the pump that serves the zones gives at most; null while nobody said */
     pumpLh: quantitySchema("The pump's flow", 1, 10_000_000, "L/h").nullable().default(null),
+    /** of current, for a kWh in the site's currency; null while nobody said */
+    kwhPrice: quantitySchema("The price of a kWh", 0, 1000, "").nullable().default(null),
     currency: z
       .string()
       .regex(/^[A-Z]{3}$/, { error: () => "The currency is written with three capital letters, as EUR or USD." }),

@@ -93,6 +93,10 @@ export const raisingSchema = z.strictObject({
   cells: countSchema("The cells of a tray", 1, 1000),
   seedMg: quantitySchema("The weight of a seed", 0.01, 5000, "mg"),
   orderWeeks: countSchema("The weeks from order to delivery", 0, 104),
+  stockCuttings: quantitySchema("The cuttings of a stock plant", 0, 500, "").default(0),
+  flushWeeks: countSchema("The weeks between flushes", 1, 52).default(3),
+  stockWeeks: countSchema("The weeks that a stock plant is cut", 1, 520).default(20),
+  coldDays: countSchema("The days in cold store", 0, 120).default(0),
 });
 
 /** Rows of a zone that a planting has, of so many. */

@@ -56,6 +56,8 @@ const boardZoneSchema = z.object({
     .nullable(),
   findings: z.array(openFindingSchema),
   pulses: z.array(stripPulseSchema),
+  /** when cloth is drawn and lamps burn, of the night that ends with the date's morning and of the one that begins in its evening */
+  nights: z.array(z.object({ kind: z.enum(["cloth", "lamps"]), fromUtc: instantSchema, toUtc: instantSchema })),
 });
 export type BoardZone = z.infer<typeof boardZoneSchema>;
 

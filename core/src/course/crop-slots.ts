@@ -42,9 +42,9 @@ export function growCrop(
   tomorrow: CropState | null,
   { air, takenShare }: CropChange,
 ): void {
-  const { baseC, usualC } = crop;
+  const { baseC, usualC, warmthBy } = crop;
   // A day that nobody measured counts as one in the climate in which the stages' lengths hold.
-  const warmth = air ? degreeDays(air.tMinC, air.tMaxC, baseC.value) : usualC.value - baseC.value;
+  const warmth = air ? degreeDays(air.tMinC, air.tMaxC, baseC.value, Infinity, warmthBy) : usualC.value - baseC.value;
   state[THERMAL] = (state[THERMAL] as number) + warmth;
   if (crop.stages[state[STAGE] as number]?.picking)
     state[PICKING_THERMAL] = (state[PICKING_THERMAL] as number) + warmth;

@@ -9,17 +9,17 @@ export interface AirHour {
   readonly solarMjM2: number;
 }
 
-export const BAND_KINDS = ["day", "night", "humidity", "light"] as const;
+export const BAND_KINDS = ["day", "night", "humidity", "light", "root", "co2"] as const;
 export type BandKind = (typeof BAND_KINDS)[number];
 
 /** How a day stood against one of the crop's bands. */
 export interface BandDay {
   readonly kind: BandKind;
-  /** mean °C by day or by night, h over the most humid air, or mol/m² */
+  /** mean °C by day or by night, h over the most humid air, mol/m², °C of the roots, or ppm of CO₂ */
   readonly value: number;
   /** below, inside or above the band */
   readonly side: -1 | 0 | 1;
-  /** hours outside by more than the tolerance; of light the share of the least that is missing */
+  /** hours outside by more than the tolerance; of light the share of the least that is missing; 0 of single readings */
   readonly hours: number;
 }
 
@@ -62,6 +62,33 @@ export function againstBands(bands: Bands, hours: readonly AirHour[]): readonly 
   ];
 }
 
+/** What was last read on a day beside its air. */
+export interface ReadOfDay {
+  readonly rootC?: number | undefined;
+  readonly co2Ppm?: number | undefined;
+}
+
+/** What a day's readings say of the roots and of CO₂, against the bands of the crop, where it has them. */
+export function readAgainstBands(bands: Bands, { rootC, co2Ppm }: ReadOfDay): readonly BandDay[] {
+  const judged = (
+    kind: "root" | "co2",
+    value: number | undefined,
+    band: readonly [number, number] | undefined,
+  ): BandDay[] =>
+    value === undefined || !band
+      ? []
+      : [{ kind, value, side: value < band[0] ? -1 : value > band[1] ? 1 : 0, hours: 0 }];
+  return [...judged("root", rootC, bands.rootC), ...judged("co2", co2Ppm, bands.co2Ppm)];
+}
+
+/** More CO₂ makes growth while the crop has so much light, MJ/m² in an hour (100 W/m² of sunlight). Usual practice; assumed. */
+const CO2_FROM_MJ = 0.36;
+
+/** Hours of a day in which light makes more CO₂ worth giving; in them vents that stand open lose it. */
+export function co2Hours(hours: readonly Pick<AirHour, "solarMjM2">[]): number {
+  return hours.filter(({ solarMjM2 }) => solarMjM2 >= CO2_FROM_MJ).length;
+}
+
 function humidityPct(airC: number, vpdKpa: number): number {
   const saturated = saturationVapourPressureKpa(airC);
   return saturated > 0 ? 100 * Math.max(0, 1 - vpdKpa / saturated) : 0;
@@ -98,6 +125,14 @@ export function consequence(group: CropGroup, kind: BandKind, side: -1 | 1): str
       : fruiting
         ? "fruit sets and swells slowly; roots take up less"
         : "growth is slow";
+  if (kind === "root")
+    return side === 1
+      ? "warm water holds little oxygen, and root rots gain"
+      : "cold roots take up little phosphorus and water; ammonium harms them";
+  if (kind === "co2")
+    return side === 1
+      ? "more is lost through the vents than is gained"
+      : "leaves have used it up: growth is less than the light would allow";
   if (kind === "humidity")
     return group === "leaf"
       ? "grey mould gains, and tips burn where leaves transpire too little"

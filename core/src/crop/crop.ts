@@ -1,5 +1,5 @@
 import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
-import type { StageDriver } from "./stage-driver.ts";
+import type { StageDriver, WarmthMethod } from "./stage-driver.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
 export interface LibraryFigure {
@@ -56,6 +56,10 @@ export interface Bands extends Omit<LibraryFigure, "value"> {
   readonly nightC: Span;
   /** light on the crop in a day: the least that it grows well on, and where more is no better, mol/m² */
   readonly lightMolM2: Span;
+  /** of the root zone, °C; left out where nothing is said */
+  readonly rootC?: Span;
+  /** in the air while there is light enough for it, ppm */
+  readonly co2Ppm?: Span;
   /** from this humidity on fungi and tip burn gain, % */
   readonly mostRhPct: number;
 }
@@ -84,6 +88,8 @@ export interface Crop {
   readonly kcPeakUnderCover?: LibraryFigure;
   /** no warmth below it counts, °C */
   readonly baseC: LibraryFigure;
+  /** how the warmth of its days is counted; the second method where left out */
+  readonly warmthBy?: WarmthMethod;
   /** mean of day and night at which the lengths of the stages hold, °C */
   readonly usualC: LibraryFigure;
   readonly canopy: CanopyCoefficients;

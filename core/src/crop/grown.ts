@@ -40,8 +40,10 @@ export interface Grown extends Planting {
 const LONGEST_DAYS = 1500;
 
 /** What ends a stage: its own driver, or the warmth that its days have in the climate in which their number holds. */
-export function driverOf({ baseC, usualC }: Crop, { driver, days }: Stage): StageDriver {
-  return driver ?? { kind: "thermal", degreeDays: days * (usualC.value - baseC.value), baseC: baseC.value };
+export function driverOf({ baseC, usualC, warmthBy }: Crop, { driver, days }: Stage): StageDriver {
+  if (driver) return driver;
+  const degreeDays = days * (usualC.value - baseC.value);
+  return { kind: "thermal", degreeDays, baseC: baseC.value, method: warmthBy };
 }
 
 /** A planting that grows through a climate; through its crop's usual one where none is given. */

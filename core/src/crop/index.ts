@@ -1,4 +1,14 @@
-export { againstBands, BAND_KINDS, consequence, lampsFor, USUAL_LAMPS, type BandDay, type BandKind } from "./bands.ts";
+export {
+  againstBands,
+  BAND_KINDS,
+  co2Hours,
+  consequence,
+  lampsFor,
+  readAgainstBands,
+  USUAL_LAMPS,
+  type BandDay,
+  type BandKind,
+} from "./bands.ts";
 export { CROP_GROUPS, type Bands, type Crop, type CropGroup, type SoldAs, type Stage } from "./crop.ts";
 export { cropById, CROPS } from "./library/library.ts";
 export { duskAndDawn, programmesOn, programmeSpan, unbrokenDarkH, type NightProgramme, type Nights } from "./night.ts";
@@ -31,12 +41,15 @@ export { driverOf, grow, grownByDays, type CropClimate, type Grown, type StagePe
 export { steadilyOff, type StageFit } from "./stage-fit.ts";
 export {
   RAISING_STARTS,
+  RAISING_STEPS,
   RAISING_WAYS,
   raisingPlan,
+  type RampDay,
   type Raising,
   type RaisingStep,
   type RaisingStepKind,
   type RaisingWay,
 } from "./raising.ts";
 export { signFault, type CropState } from "./stage-on.ts";
+export { WARMTH_METHODS, type WarmthMethod } from "./stage-driver.ts";
 export { stageDates } from "./stage-dates.ts";

@@ -39,6 +39,37 @@ describe("raising plants for a planting", () => {
     ]);
   });
 
+  it("takes cuttings from stock plants: 1145 of 12 at a flush need 96, cut back three weeks before, set three weeks before that", () => {
+    const plan = of("cuttings", { stockCuttings: 12, flushWeeks: 3, coldDays: 4 });
+    expect(plan).toMatchObject({ startFrom: 1145, stockPlants: 96 });
+    // 4 + 14 + 14 days on the way: stuck on 30 March, cut four days before.
+    expect(plan.steps.slice(0, 4).map(({ on, kind }) => [on, kind])).toEqual([
+      ["2026-02-12", "stock"],
+      ["2026-03-05", "flush"],
+      ["2026-03-26", "cut"],
+      ["2026-03-30", "stick"],
+    ]);
+    expect(of("cuttings")).toMatchObject({ stockPlants: null });
+  });
+
+  it("hardens longer outside from day to day, two hours at first and to the evening at last", () => {
+    const ramp = of("seed").steps.find(({ kind }) => kind === "harden")?.ramp ?? [];
+    expect(ramp.map(({ outside }) => outside?.hours)).toEqual([2, 5, 7, 10, 12]);
+    expect(ramp.map(({ on }) => on)).toEqual(["2026-04-26", "2026-04-27", "2026-04-28", "2026-04-29", "2026-04-30"]);
+    for (const { outside } of ramp) expect((outside?.fromH ?? 0) + (outside?.hours ?? 99)).toBeLessThanOrEqual(20);
+  });
+
+  it("mists cuttings ever less until they root, and a third as often in dull hours", () => {
+    const ramp = of("cuttings").steps.find(({ kind }) => kind === "stick")?.ramp ?? [];
+    expect(ramp).toHaveLength(14);
+    expect([ramp[0]?.mistMin, ramp.at(-1)?.mistMin]).toEqual([
+      [5, 15],
+      [30, 90],
+    ]);
+    const every = ramp.map(({ mistMin }) => mistMin?.[0] ?? 0);
+    expect(every).toEqual([...every].sort((a, b) => a - b));
+  });
+
   it("has its steps in order and enough to start from, whatever its shares", () => {
     fc.assert(
       fc.property(
@@ -61,6 +92,7 @@ describe("raising plants for a planting", () => {
     [{ startPct: 0 }, "startPct"],
     [{ lossPct: 95 }, "lossPct"],
     [{ cells: 0 }, "cells"],
+    [{ coldDays: 200 }, "coldDays"],
   ])("refuses %j", (more, path) => {
     expect(() => of("seed", more)).toThrow(expect.objectContaining({ faults: [expect.objectContaining({ path })] }));
   });

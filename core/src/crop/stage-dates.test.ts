@@ -31,6 +31,34 @@ describe("a day's warmth", () => {
     expect(degreeDays(12, 38, 10, 30)).toBe(11);
     expect(degreeDays(32, 38, 10, 30)).toBe(20);
   });
+
+  it("is 2 for the same day by their first method, and 3.6 where its hours are counted", () => {
+    expect(degreeDays(4, 20, 10, Infinity, "1")).toBe(2);
+    expect(degreeDays(4, 8, 10, Infinity, "1")).toBe(0);
+    expect(degreeDays(4, 20, 10, Infinity, "hours")).toBeCloseTo(3.6, 1);
+    // Wholly above the base all three are the mean less the base.
+    for (const method of ["1", "2", "hours"] as const) expect(degreeDays(12, 24, 10, Infinity, method)).toBe(8);
+  });
+
+  it("by its hours is what 1440 minutes of a sine come to, under a ceiling too", () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -10, max: 30, noNaN: true }),
+        fc.double({ min: 0.5, max: 25, noNaN: true }),
+        fc.double({ min: 0, max: 15, noNaN: true }),
+        fc.double({ min: 16, max: 35, noNaN: true }),
+        (low, swing, baseC, ceilingC) => {
+          let sum = 0;
+          for (let minute = 0; minute < 1440; minute++) {
+            const airC = low + swing / 2 + (swing / 2) * Math.sin((2 * Math.PI * (minute + 0.5)) / 1440);
+            sum += Math.min(Math.max(airC, baseC), ceilingC) - baseC;
+          }
+          expect(degreeDays(low, low + swing, baseC, ceilingC, "hours")).toBeCloseTo(sum / 1440, 3);
+        },
+      ),
+      { seed: 97, numRuns: 50 },
+    );
+  });
 });
 
 describe("the stages of a planting", () => {

@@ -2,7 +2,7 @@ import { isCalendarDate } from "../climate/reference-et-input.ts";
 import { addDays } from "../time/local-time.ts";
 import { Checks } from "../working/checks.ts";
 import { showNumber, Worksheet, type WorkingStep } from "../working/working.ts";
-import type { CropDay, StageDriver } from "./stage-driver.ts";
+import type { CropDay, StageDriver, WarmthMethod } from "./stage-driver.ts";
 import { stageCourse, type DrivenStage, type StageCourse, type StageSign } from "./stage-course.ts";
 
 export interface StageDatesInput {
@@ -40,7 +40,7 @@ export function stageDates(input: StageDatesInput): StageDates {
         `${startsOn}${seen ? ", as seen," : ""} to ${endsOn ?? "now"}: ${showNumber(done)} of ${showNumber(of)}`,
         done,
         unit,
-        unit === "°C·d" ? "McMaster & Wilhelm (1997), method 2" : "counted",
+        sourceOf(input.stages.find((stage) => stage.id === id)?.driver),
       );
     else if (input.signs?.some((sign) => sign.stageId === id) !== true && laterBegan(stages, id))
       sheet.warn(`${id} was passed over: a later stage was seen to begin before it.`);
@@ -48,6 +48,16 @@ export function stageDates(input: StageDatesInput): StageDates {
   if (first !== undefined)
     sheet.warn(`${unknownOn.length} days lack what their stage's driver needs and count nothing, ${first} the first.`);
   return { stages: stages.map(({ sums: _sums, ...stage }) => stage), warnings: sheet.warnings, working: sheet.steps };
+}
+
+const WARMTH_SOURCES: Readonly<Record<WarmthMethod, string>> = {
+  1: "McMaster & Wilhelm (1997), method 1",
+  2: "McMaster & Wilhelm (1997), method 2",
+  hours: "Baskerville & Emin (1969), a sine through lowest and highest",
+};
+
+function sourceOf(driver: StageDriver | undefined): string {
+  return driver?.kind === "thermal" ? WARMTH_SOURCES[driver.method ?? "2"] : "counted";
 }
 
 function laterBegan(stages: readonly StageCourse[], id: string): boolean {

@@ -1,3 +1,10 @@
+/**
+ * How a day's warmth is counted: `1` and `2` as in McMaster & Wilhelm (1997); `hours` as the mean over the hours of a day whose
+ * air runs along a sine between its lowest and highest (Baskerville & Emin 1969). A figure holds only for the way it was found by.
+ */
+export const WARMTH_METHODS = ["1", "2", "hours"] as const;
+export type WarmthMethod = (typeof WARMTH_METHODS)[number];
+
 /** What moves a planting from one stage to the next. */
 export type StageDriver =
   | { readonly kind: "days"; readonly days: number }
@@ -7,6 +14,8 @@ export type StageDriver =
       readonly degreeDays: number;
       readonly baseC: number;
       readonly ceilingC?: number | undefined;
+      /** the second where left out */
+      readonly method?: WarmthMethod | undefined;
     }
   /** days shorter or longer than a critical length, counted one by one; the others between them neither count nor reset */
   | {
@@ -30,13 +39,37 @@ export interface CropDay {
  * Warmth of a day.
  *
  * @returns °C·d above the base, at least 0
- * @see McMaster & Wilhelm (1997), Agricultural and Forest Meteorology 87:291–300, method 2: highest and lowest are each held
- *   between base and ceiling before their mean is taken
- * @example degreeDays(4, 20, 10) // 5
+ * @see McMaster & Wilhelm (1997), Agricultural and Forest Meteorology 87:291–300: in method 1 the mean of highest and lowest is
+ *   held between base and ceiling, in method 2 each of them is before their mean is taken
+ * @see Baskerville & Emin (1969), Ecology 50:514–517: a sine through highest and lowest, cut off at base and ceiling
+ * @example degreeDays(4, 20, 10) // 5; 2 by method 1, 3.6 by hours
  */
-export function degreeDays(tMinC: number, tMaxC: number, baseC: number, ceilingC = Infinity): number {
+export function degreeDays(
+  tMinC: number,
+  tMaxC: number,
+  baseC: number,
+  ceilingC = Infinity,
+  method: WarmthMethod = "2",
+): number {
   const held = (c: number): number => Math.min(Math.max(c, baseC), ceilingC);
-  return (held(tMinC) + held(tMaxC)) / 2 - baseC;
+  switch (method) {
+    case "1":
+      return held((tMinC + tMaxC) / 2) - baseC;
+    case "2":
+      return (held(tMinC) + held(tMaxC)) / 2 - baseC;
+    case "hours":
+      return sineAbove(tMinC, tMaxC, baseC) - sineAbove(tMinC, tMaxC, ceilingC);
+  }
+}
+
+/** Mean height of a sine between two temperatures over a third, °C. */
+function sineAbove(tMinC: number, tMaxC: number, overC: number): number {
+  const mean = (tMinC + tMaxC) / 2;
+  const swing = (tMaxC - tMinC) / 2;
+  if (overC >= tMaxC) return 0;
+  if (overC <= tMinC) return mean - overC;
+  const from = Math.asin((overC - mean) / swing);
+  return ((mean - overC) * (Math.PI / 2 - from) + swing * Math.cos(from)) / Math.PI;
 }
 
 /**
@@ -52,7 +85,7 @@ export function dayAdds(driver: StageDriver, { tMinC, tMaxC, dayLengthH }: CropD
     case "thermal":
       return tMinC === undefined || tMaxC === undefined
         ? null
-        : degreeDays(tMinC, tMaxC, driver.baseC, driver.ceilingC);
+        : degreeDays(tMinC, tMaxC, driver.baseC, driver.ceilingC, driver.method);
     case "cycles":
       if (dayLengthH === undefined) return null;
       return driver.of === "short" ? Number(dayLengthH < driver.criticalH) : Number(dayLengthH > driver.criticalH);

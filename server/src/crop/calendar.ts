@@ -64,6 +64,9 @@ function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, 
 
 const STEPS: Readonly<Record<RaisingStepKind, string>> = {
   order: "order plants",
+  stock: "set stock plants",
+  flush: "cut stock plants back for their next flush",
+  cut: "take the cuttings",
   sow: "sow",
   stick: "stick cuttings",
   up: "up by now",

@@ -1,6 +1,16 @@
 import type { ZoneCrop } from "@sprunel/contract/crop";
 import type { Site } from "@sprunel/contract/site";
-import { againstBands, consequence, lampsFor, USUAL_LAMPS, type BandDay, type Grown } from "@sprunel/core/crop";
+import {
+  againstBands,
+  BAND_KINDS,
+  co2Hours,
+  consequence,
+  lampsFor,
+  readAgainstBands,
+  USUAL_LAMPS,
+  type BandDay,
+  type Grown,
+} from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -13,6 +23,9 @@ const MOST_DAYS = 200;
 const LATE_DAYS = 7;
 const TOLD_FROM = 3;
 
+/** What was read of roots and CO₂, by date. */
+export type ReadBy = (from: string, to: string) => Promise<ReadonlyMap<string, { rootC?: number; co2Ppm?: number }>>;
+
 /** The air and light of a planting's days, up to one that is over, against its crop's bands. */
 export async function cropAir(
   weather: WeatherService,
@@ -20,19 +33,36 @@ export async function cropAir(
   zone: StoredZone,
   { crop, plantedOn }: Grown,
   until: string,
+  readBy: ReadBy,
 ): Promise<Air> {
   const first = addDays(until, -MOST_DAYS);
-  const days = (await weather.days(site, plantedOn > first ? plantedOn : first, until)).flatMap((day) => {
-    const kinds = againstBands(crop.bands, hoursOf(day, zone));
-    return kinds ? [{ date: day.date, kinds: [...kinds] }] : [];
+  const from = plantedOn > first ? plantedOn : first;
+  const lived = await weather.days(site, from, until);
+  const read = await readBy(from, until);
+  const days = lived.flatMap((day) => {
+    const kinds = [
+      ...(againstBands(crop.bands, hoursOf(day, zone)) ?? []),
+      ...readAgainstBands(crop.bands, read.get(day.date) ?? {}),
+    ];
+    return kinds.length > 0 ? [{ date: day.date, kinds }] : [];
   });
+  const last = lived.at(-1);
   const late = days.slice(-LATE_DAYS);
-  const { dayC, nightC, lightMolM2, mostRhPct, source, assumed = false } = crop.bands;
-  const outside = (["day", "night", "humidity", "light"] as const).flatMap((kind) =>
+  const { dayC, nightC, lightMolM2, mostRhPct, rootC, co2Ppm, source, assumed = false } = crop.bands;
+  const outside = BAND_KINDS.flatMap((kind) =>
     ([-1, 1] as const).flatMap((side): Air["outside"] => {
       const found = late.filter(({ kinds }) => of(kinds, kind)?.side === side).length;
-      return found >= TOLD_FROM
-        ? [{ kind, side, days: found, ofDays: late.length, consequence: consequence(crop.group, kind, side) }]
+      // A reading is taken now and then: one says as much as there is.
+      return found >= (kind === "root" || kind === "co2" ? 1 : TOLD_FROM)
+        ? [
+            {
+              kind,
+              side,
+              days: found,
+              ofDays: late.filter(({ kinds }) => of(kinds, kind)).length,
+              consequence: consequence(crop.group, kind, side),
+            },
+          ]
         : [];
     }),
   );
@@ -43,6 +73,9 @@ export async function cropAir(
     nightC: [...nightC],
     lightMolM2: [...lightMolM2],
     mostRhPct,
+    rootC: rootC ? [...rootC] : null,
+    co2Ppm: co2Ppm ? [...co2Ppm] : null,
+    co2Hours: last ? co2Hours(hoursOf(last, zone)) : null,
     said: { source, assumed },
     days,
     outside,
@@ -51,7 +84,7 @@ export async function cropAir(
 }
 
 /** So many hours outside in a day are grave; of light so large a share that is missing. Assumed. */
-const GRAVE = { day: 8, night: 8, humidity: 12, light: 0.5 } as const;
+const GRAVE = { day: 8, night: 8, humidity: 12, light: 0.5, root: Infinity, co2: Infinity } as const;
 
 /** What lay far outside the bands of the crop on each of some days: told on the board, where single days would be noise. */
 export function farOutside(

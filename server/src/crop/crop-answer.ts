@@ -80,7 +80,8 @@ export function nextOf({ grown, definition }: StoredZone, date: string): ZoneCro
       startFrom: plan.startFrom,
       trays: plan.trays,
       seedKgHa: plan.seedKgHa,
-      steps: [...plan.steps],
+      stockPlants: plan.stockPlants,
+      steps: plan.steps.map((step) => ({ ...step, ramp: [...step.ramp] })),
     },
   };
 }

@@ -22,7 +22,7 @@ import {
   type Crop,
   type Grown,
 } from "@sprunel/core/crop";
-import { addDays } from "@sprunel/core/time";
+import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { badInput, notFound, staleEdit, toldAt } from "../http/problems.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -30,9 +30,14 @@ import { cropsOf, type LibraryService } from "./library-service.ts";
 import { asksOf, endOf, fitsOf, nextOf, scaledStage, timesOf } from "./crop-answer.ts";
 import { besideOf, pastOf, standOf } from "./stand-answer.ts";
 import { checkPlantings } from "./check-plantings.ts";
-import { cropAir } from "./crop-air.ts";
+import { cropAir, type ReadBy } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
+
+/** A planting date is sought from so many days before, in so many steps at most: cold days may leave it a day early. */
+const FIRST_GUESS_DAYS = 60;
+const MOST_STEPS = 12;
 
 /** What ended longer ago is no longer on the calendar. */
 const SHOWN_DAYS = 365;
@@ -126,6 +131,40 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       ]);
     return { zone, planting };
   }
+  /** What was last read of roots and CO₂ on each day. */
+  const readBy =
+    (zoneId: number): ReadBy =>
+    async (from, to) => {
+      const { timeZone } = await scope.site.current();
+      const [fromMs, toMs] = [startOfLocalDay(from, timeZone), startOfLocalDay(addDays(to, 1), timeZone)];
+      const found = new Map<string, { rootC?: number; co2Ppm?: number }>();
+      for (const { kind, atMs, value } of await readingStore(scope).between(fromMs, toMs, [zoneId])) {
+        if (kind !== "rootC" && kind !== "co2Ppm") continue;
+        const date = localDate(atMs, timeZone);
+        found.set(date, { ...found.get(date), [kind]: value });
+      }
+      return found;
+    };
+  /** When a crop is planted in a zone to be first picked, or sold, on a date: by the air and nights that it will have. */
+  async function plantedFor(zone: StoredZone, cropId: string, readyOn: string): Promise<string> {
+    let plantedOn = addDays(readyOn, -FIRST_GUESS_DAYS);
+    for (let step = 0; step < MOST_STEPS; step++) {
+      const [grown] = await scope.grow([{ ...zone, plantings: [freshPlanting(cropId, plantedOn)] }], scope);
+      const [planting] = grown?.grown ?? [];
+      const ready = planting?.periodsFrom(plantedOn).find(({ stage }) => stage.picking)?.startsOn;
+      if (ready === undefined)
+        throw badInput([
+          {
+            path: "readyOn",
+            message: "The library says of no stage of this crop that it is picked; give the planting date.",
+          },
+        ]);
+      const late = daysBetween(readyOn, ready);
+      if (late === 0) return plantedOn;
+      plantedOn = addDays(plantedOn, -late);
+    }
+    return plantedOn;
+  }
   const service = {
     async station(asked: string | undefined): Promise<CropStation> {
       await scope.site.current();
@@ -166,6 +205,7 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
             zone,
             planting,
             date < today ? date : addDays(today, -1),
+            readBy(zoneId),
           )),
         nights: standing && cropNights(await scope.site.current(), standing, date),
         next: nextOf(zone, date),
@@ -228,11 +268,15 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       await changePlanting(zone, version, planting, { steps: left });
     },
 
-    async planNext(zoneId: number, { version, cropId, plantedOn, raising, part, plants }: NextPlanting): Promise<void> {
+    async planNext(
+      zoneId: number,
+      { version, cropId, plantedOn: asked, readyOn, raising, part, plants }: NextPlanting,
+    ): Promise<void> {
       const today = await scope.site.dateOr(undefined);
       if (!(await cropsOf(scope)).has(cropId))
         throw badInput([{ path: "cropId", message: `${cropId} is not in the crop library.` }]);
       const zone = await scope.zone(zoneId);
+      const plantedOn = asked ?? (await plantedFor(zone, cropId, readyOn ?? today));
       // What was planned before for the same rows is planned anew.
       const isReplaced = (one: Planting): boolean => one.plantedOn > today && overlap(one.part, part);
       const replaced = zone.plantings.filter(isReplaced);

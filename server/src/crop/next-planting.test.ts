@@ -52,6 +52,23 @@ describe("the next crop of a zone", () => {
     expect((await call("DELETE", `/api/zones/1/next-planting?version=${(await crop()).version}`)).status).toBe(404);
   });
 
+  it("is counted back from the day on which it is to be picked first, by the air that it will have", async () => {
+    const { call, crop, ask } = await melons();
+    const ready = { ...ask, plantedOn: null, readyOn: "2026-10-01", version: (await crop()).version };
+    const { body } = await call("PUT", "/api/zones/1/next-planting", ready);
+    const { plantedOn = "" } = (body as unknown as Answer).next ?? {};
+    const { planting } = (await crop(plantedOn)) as unknown as {
+      planting: { stages: { from: string; picking: boolean }[] };
+    };
+    expect(planting.stages.find(({ picking }) => picking)?.from).toBe("2026-10-01");
+    const both = await call("PUT", "/api/zones/1/next-planting", {
+      ...ready,
+      plantedOn: "2026-08-01",
+      version: (await crop()).version,
+    });
+    expect([both.status, both.body.errors?.[0]?.path]).toEqual([422, "plantedOn"]);
+  });
+
   it.each([
     ["today", { plantedOn: "2026-06-20" }, "plantedOn", /planned ahead/],
     ["of a crop that nobody knows", { cropId: "triffid" }, "cropId", /not in the crop library/],

@@ -24,6 +24,7 @@ import {
 } from "@sprunel/core/plan";
 import type { ZoneField } from "@sprunel/core/site";
 import { systemOf } from "@sprunel/core/systems";
+import type { Site } from "@sprunel/contract/site";
 import { addDays, clockSeconds, instantOf, localDate } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
@@ -150,6 +151,10 @@ export class ZonePlanner {
 
   weatherOn(date: string): DayWeather | undefined {
     return this.records.weather.get(date);
+  }
+
+  get site(): Site {
+    return this.records.site;
   }
 
   /** The place's date now. */

@@ -14,6 +14,8 @@ export const READING_KINDS = [
   "dripEcMsCm",
   "dripPh",
   "tensionKpa",
+  "rootC",
+  "co2Ppm",
 ] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 

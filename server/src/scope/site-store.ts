@@ -13,6 +13,7 @@ interface SiteRow {
   currency: string;
   date_form: string;
   pump_lh: number | null;
+  kwh_price: number | null;
   actor: string;
 }
 
@@ -50,6 +51,7 @@ function toRow(site: NewSite): Omit<SiteRow, "id" | "version" | "actor"> {
     currency: site.currency,
     date_form: site.dateForm,
     pump_lh: site.pumpLh,
+    kwh_price: site.kwhPrice,
   };
 }
 
@@ -66,5 +68,6 @@ function fromRow(row: SiteRow): Site {
     currency: row.currency,
     dateForm: row.date_form,
     pumpLh: row.pump_lh,
+    kwhPrice: row.kwh_price,
   });
 }

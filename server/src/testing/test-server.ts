@@ -18,6 +18,7 @@ export const site: NewSite = {
   unitSystem: "metric",
   currency: "EUR",
   pumpLh: null,
+  kwhPrice: null,
   dateForm: "dmy",
 };
 

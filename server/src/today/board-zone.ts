@@ -1,6 +1,15 @@
+import type { Site } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import { worstMark } from "@sprunel/core/advice";
-import { pickedOn, seasonStages, standingOn, type Standing } from "@sprunel/core/crop";
+import {
+  pickedOn,
+  programmesOn,
+  programmeSpan,
+  seasonStages,
+  standingOn,
+  standingsOn,
+  type Standing,
+} from "@sprunel/core/crop";
 import { goneByWarmth, pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
 import { addDays } from "@sprunel/core/time";
 import { farOutside } from "../crop/crop-air.ts";
@@ -51,6 +60,7 @@ export function boardZone(
         standing.crop,
       ),
     },
+    nights: nightsAbout(planner.site, zone, date),
     harvest: offering && harvestOf(offering, groundOf(zone, offering), picked, date, warmthOf()),
   };
   if (typeof planned === "string")
@@ -90,6 +100,18 @@ export function boardZone(
     findings,
     pulses: pulsesOf(planner, planned, date),
   };
+}
+
+/** Cloth and lamps of the night before a date and of the one after it. */
+function nightsAbout(site: Site, { grown }: StoredZone, date: string): BoardZone["nights"] {
+  return [addDays(date, -1), date].flatMap((night) =>
+    standingsOn(grown, night).flatMap(({ planting }) =>
+      programmesOn(planting, night).map((programme) => {
+        const [fromMs, toMs] = programmeSpan(programme, night, site.timeZone);
+        return { kind: programme.kind, fromUtc: new Date(fromMs).toISOString(), toUtc: new Date(toMs).toISOString() };
+      }),
+    ),
+  );
 }
 
 function nextOf({ planting, since, state: { period } }: Standing): NonNullable<BoardZone["crop"]>["next"] {

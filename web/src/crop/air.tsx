@@ -1,10 +1,12 @@
 import type { ZoneCrop } from "@sprunel/contract/crop";
+import { BAND_KINDS } from "@sprunel/core/crop";
 import { addDays } from "@sprunel/core/time";
 import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
 import { useUnits } from "../units/use-units.tsx";
 import { outsideWords } from "../words/outside-words.ts";
 import styles from "./air.module.css";
+import { Cost } from "./cost.tsx";
 import { placeOf, type Calendar } from "./calendar.ts";
 
 type Air = NonNullable<ZoneCrop["air"]>;
@@ -15,8 +17,9 @@ const NAMES: Readonly<Record<Kind, string>> = {
   night: "Warmth by night",
   humidity: "Humid hours",
   light: "Light",
+  root: "Roots",
+  co2: "CO₂",
 };
-const KINDS = ["day", "night", "humidity", "light"] as const;
 
 /** Every day of the planting against what its crop does well in, under the ribbon; and what it did when it lasted. */
 export function AirAgainstCrop({ air, calendar, areaM2 }: { air: Air; calendar: Calendar; areaM2: number }) {
@@ -27,12 +30,14 @@ export function AirAgainstCrop({ air, calendar, areaM2 }: { air: Air; calendar: 
     return <p className="quiet">No air and no light of this planting’s days is known yet: nothing is judged.</p>;
   return (
     <section aria-label="Air against the crop" className={styles["air"]}>
-      {KINDS.map((kind) => {
-        const found = last.kinds.find((one) => one.kind === kind);
+      {BAND_KINDS.filter((kind) => ALWAYS.has(kind) || wasRead(air, kind)).map((kind) => {
+        const lastRead = air.days.findLast(({ kinds }) => kinds.some((one) => one.kind === kind)) ?? last;
+        const found = lastRead.kinds.find((one) => one.kind === kind);
         return (
           <div key={kind} className={styles["row"]}>
             <p>
-              <strong>{NAMES[kind]}</strong> {found && `${words(kind, found.value)} on ${dates.show(last.date, "day")}`}
+              <strong>{NAMES[kind]}</strong>{" "}
+              {found && `${words(kind, found.value)} on ${dates.show(lastRead.date, "day")}`}
               <span className="quiet"> · {band(kind)}</span>
             </p>
             <div className={styles["days"]} role="img" aria-label={`${NAMES[kind]}: ${daysOutside(air, kind)}`}>
@@ -58,13 +63,21 @@ export function AirAgainstCrop({ air, calendar, areaM2 }: { air: Air; calendar: 
   );
 }
 
+/** What is known of every day; the others only where somebody read them. */
+const ALWAYS: ReadonlySet<Kind> = new Set(["day", "night", "humidity", "light"]);
+
+function wasRead({ days }: Air, kind: Kind): boolean {
+  return days.some(({ kinds }) => kinds.some((one) => one.kind === kind));
+}
+
 function daysOutside({ days }: Air, kind: Kind): string {
   const outside = days.filter(({ kinds }) => kinds.some((one) => one.kind === kind && one.side !== 0)).length;
-  return `${outside} of ${days.length} days outside`;
+  const known = days.filter(({ kinds }) => kinds.some((one) => one.kind === kind)).length;
+  return `${outside} of ${known} days outside`;
 }
 
 /** What lasted for days, with what it does and what would help. */
-function Told({ air: { outside, lamps, said }, areaM2 }: { air: Air; areaM2: number }) {
+function Told({ air: { outside, lamps, said, co2Ppm, co2Hours }, areaM2 }: { air: Air; areaM2: number }) {
   return (
     <>
       {outside.length > 0 && (
@@ -77,13 +90,19 @@ function Told({ air: { outside, lamps, said }, areaM2 }: { air: Air; areaM2: num
                 <>
                   {" "}
                   {showDigits(lamps.gapMolM2)} mol/m² a day are missing: lamps of {lamps.umolM2S} µmol/m² a second would
-                  burn {showDigits(lamps.hours)} h a day for it and draw {showDigits(lamps.kwhM2 * areaM2)} kWh (lamps
-                  of {lamps.umolJ} µmol/J, assumed).
+                  burn {showDigits(lamps.hours)} h a day for it and draw {showDigits(lamps.kwhM2 * areaM2)} kWh
+                  <Cost kwh={lamps.kwhM2 * areaM2} /> (lamps of {lamps.umolJ} µmol/J, assumed).
                 </>
               )}
             </li>
           ))}
         </ul>
+      )}
+      {co2Ppm && co2Hours !== null && (
+        <p className="quiet">
+          More CO₂ was worth giving in {co2Hours} h of the last day, while the crop had over 100 W/m² of sunlight and
+          the vents were shut; up to {co2Ppm[1]} ppm (assumed).
+        </p>
       )}
       <p className="quiet">
         {said.assumed && <strong className="act">assumed · </strong>}
@@ -97,7 +116,7 @@ function sentence(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-function useWords({ dayC, nightC, lightMolM2, mostRhPct }: Air) {
+function useWords({ dayC, nightC, lightMolM2, mostRhPct, rootC, co2Ppm }: Air) {
   const { show } = useUnits();
   const warmth = (c: number): string => {
     const { text, unit } = show("temperature", c);
@@ -109,11 +128,16 @@ function useWords({ dayC, nightC, lightMolM2, mostRhPct }: Air) {
         ? `${showDigits(value)} h over ${mostRhPct} %`
         : kind === "light"
           ? `${showDigits(value)} mol/m²`
-          : warmth(value),
+          : kind === "co2"
+            ? `${showDigits(value)} ppm`
+            : warmth(value),
     band: (kind: Kind): string => {
       if (kind === "humidity") return "up to 4 h a day";
       if (kind === "light") return `grows well from ${lightMolM2[0]}, no better above ${lightMolM2[1]} mol/m²`;
-      const [from, to] = kind === "day" ? dayC : nightC;
+      if (kind === "co2") return co2Ppm ? `well from ${co2Ppm[0]} to ${co2Ppm[1]} ppm` : "";
+      const span = { day: dayC, night: nightC, root: rootC }[kind];
+      if (!span) return "";
+      const [from, to] = span;
       return `well from ${warmth(from)} to ${warmth(to)}`;
     },
   };

@@ -18,10 +18,11 @@ const next: NonNullable<ZoneCrop["next"]> = {
   plan: {
     startFrom: 749,
     trays: 9,
+    stockPlants: null,
     seedKgHa: null,
     steps: [
-      { on: "2026-07-08", kind: "sow", litresDay: 2.2 },
-      { on: "2026-08-10", kind: "plant", litresDay: null },
+      { on: "2026-07-08", kind: "sow", litresDay: 2.2, ramp: [] },
+      { on: "2026-08-10", kind: "plant", litresDay: null, ramp: [] },
     ],
   },
 };

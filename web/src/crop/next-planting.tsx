@@ -16,6 +16,8 @@ import styles from "./next-planting.module.css";
 import { RowsInput, rowsWords, type TypedRows } from "./rows.tsx";
 import { useDropNext, usePlanNext } from "./use-crop.ts";
 
+type Plan = NonNullable<NonNullable<ZoneCrop["next"]>["plan"]>;
+
 const WAYS: Readonly<Record<RaisingWay, string>> = {
   seed: "raised from seed",
   cuttings: "raised from cuttings",
@@ -40,6 +42,10 @@ const FIELDS: Readonly<Record<RaisingWay, readonly (readonly [keyof Omit<Raising
     ["benchDays", "on the bench", "days"],
     ["hardenDays", "hardening", "days"],
     ["cells", "cells of a tray", ""],
+    ["stockCuttings", "cuttings of a stock plant; 0 if bought", ""],
+    ["flushWeeks", "between its flushes", "weeks"],
+    ["stockWeeks", "until it is replaced", "weeks"],
+    ["coldDays", "in cold store", "days"],
   ],
   sown: [
     ["startPct", "come up", "%"],
@@ -56,6 +62,9 @@ const FIELDS: Readonly<Record<RaisingWay, readonly (readonly [keyof Omit<Raising
 
 const STEPS: Readonly<Record<RaisingStepKind, string>> = {
   order: "order the plants",
+  stock: "set the stock plants",
+  flush: "cut the stock plants back: the next flush is for this crop",
+  cut: "take the cuttings",
   sow: "sow",
   stick: "stick the cuttings",
   up: "up by now",
@@ -105,6 +114,8 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
           raising &&
           `: ${showDigits(plan.startFrom)} ${raising.way === "bought" ? "to order" : raising.way === "cuttings" ? "cuttings" : "seeds"}`}
         {plan?.trays != null && ` in ${plan.trays} ${plan.trays === 1 ? "tray" : "trays"}`}
+        {plan?.stockPlants != null &&
+          `, from ${showDigits(plan.stockPlants)} stock plants, replaced after ${raising?.stockWeeks ?? ""} weeks`}
         {plan?.seedKgHa != null && (
           <>
             , <Amount quantity="perLand" value={plan.seedKgHa} />
@@ -113,7 +124,7 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
       </p>
       {plan && (
         <dl className={`${crops["next"]} ${styles["steps"]}`}>
-          {plan.steps.map(({ on, kind, litresDay }) => (
+          {plan.steps.map(({ on, kind, litresDay, ramp }) => (
             <div key={`${on} ${kind}`} data-over={on < today || undefined}>
               <dt>{dates.show(on, "weekday")}</dt>
               <dd>
@@ -124,6 +135,7 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
                     <Amount quantity="volume" value={litresDay} /> a day (assumed)
                   </span>
                 )}
+                <Ramp days={ramp} />
               </dd>
             </div>
           ))}
@@ -133,11 +145,34 @@ function Planned({ next, today }: { next: NonNullable<ZoneCrop["next"]>; today: 
   );
 }
 
+/** A step that goes on for days, a line each: longer outside, or less and less mist. */
+function Ramp({ days }: { days: Plan["steps"][number]["ramp"] }) {
+  const dates = useDates();
+  if (days.length === 0) return null;
+  const clock = (hour: number): string => `${String(hour).padStart(2, "0")}:00`;
+  return (
+    <details className={styles["ramp"]}>
+      <summary>day by day (assumed)</summary>
+      <ul>
+        {days.map(({ on, outside, mistMin }) => (
+          <li key={on}>
+            {dates.show(on, "weekday")}{" "}
+            {outside &&
+              `outside ${outside.hours} h, ${clock(outside.fromH)} to ${clock(outside.fromH + outside.hours)}`}
+            {mistMin && `mist every ${mistMin[0]} min at noon of a bright day, every ${mistMin[1]} min in dull hours`}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
   const choices = useSetUp().data?.crops ?? [];
   const plan = usePlanNext(crop.zoneId);
   const [cropId, setCrop] = useState<string | undefined>(crop.next?.cropId ?? crop.planting?.cropId);
-  const [plantedOn, setDate] = useState<string | null>(crop.next?.plantedOn ?? null);
+  const [from, setFrom] = useState<"planting" | "ready">("planting");
+  const [date, setDate] = useState<string | null>(crop.next?.plantedOn ?? null);
   const [raising, setRaising] = useState<Partial<Raising> & { way: RaisingWay }>(
     crop.next?.raising ?? RAISING_STARTS.seed,
   );
@@ -147,7 +182,8 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
   const save = (): void => {
     const checked = nextPlantingSchema.safeParse({
       cropId,
-      plantedOn: plantedOn ?? "",
+      plantedOn: from === "planting" ? (date ?? "") : null,
+      readyOn: from === "ready" ? (date ?? "") : null,
       part: rows,
       plants,
       raising,
@@ -174,8 +210,21 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
         />
       </label>
       <label>
-        planted on
-        <DateInput label="Planted on" value={plantedOn} onChange={setDate} />
+        counted from
+        <Select
+          aria-label="Counted from"
+          value={from}
+          options={[
+            { value: "planting", label: "the planting date" },
+            { value: "ready", label: "first picking or sale" },
+          ]}
+          onChange={setFrom}
+          className="select-m"
+        />
+      </label>
+      <label>
+        {from === "planting" ? "planted on" : "ready on"}
+        <DateInput label={from === "planting" ? "Planted on" : "Ready on"} value={date} onChange={setDate} />
       </label>
       <label>
         its plants are

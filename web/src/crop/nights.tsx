@@ -11,6 +11,7 @@ import { clockAt } from "../place/clock-at.ts";
 import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
+import { Cost } from "./cost.tsx";
 import styles from "./nights.module.css";
 import { ofPlanting, useMissNight, useSetNights, useTakeMissedNightBack } from "./use-crop.ts";
 
@@ -58,7 +59,12 @@ export function Nights({
         {tonight.duskUtc && tonight.dawnUtc
           ? `; dusk ${clockAt(tonight.duskUtc, timeZone)}, dawn ${clockAt(tonight.dawnUtc, timeZone)} (civil, the sun 6° down)`
           : "; the sun does not go down and up here at this time of the year"}
-        {tonight.kwhM2 !== null && `; the lamps draw ${showDigits(tonight.kwhM2 * areaM2)} kWh`}
+        {tonight.kwhM2 !== null && (
+          <>
+            ; the lamps draw {showDigits(tonight.kwhM2 * areaM2)} kWh
+            <Cost kwh={tonight.kwhM2 * areaM2} />
+          </>
+        )}
       </p>
       {counts && (
         <p>

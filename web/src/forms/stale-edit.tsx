@@ -66,8 +66,10 @@ function differences(mine: object, theirs: object, path = ""): { path: string; m
   const [left, right] = [mine as Record<string, unknown>, theirs as Record<string, unknown>];
   return [...new Set([...Object.keys(left), ...Object.keys(right)])].flatMap((key) => {
     const [a, b] = [left[key], right[key]];
-    const name = path ? `${path}, ${inWords(key)}` : inWords(key);
-    if (typeof a === "object" && typeof b === "object" && a && b && !Array.isArray(a)) return differences(a, b, name);
+    const word = Array.isArray(mine) ? String(Number(key) + 1) : inWords(key);
+    const name = path ? `${path}, ${word}` : word;
+    // Lists as well: in what order a record writes its fields is no difference.
+    if (typeof a === "object" && typeof b === "object" && a && b) return differences(a, b, name);
     return JSON.stringify(a) === JSON.stringify(b) ? [] : [{ path: name, mine: words(a), theirs: words(b) }];
   });
 }

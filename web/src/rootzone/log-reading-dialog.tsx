@@ -7,7 +7,7 @@ import { useState } from "react";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { useUnits } from "../units/use-units.tsx";
-import type { ReadingKey } from "../systems/reading-field.ts";
+import { NOW_AND_THEN, type ReadingKey } from "../systems/reading-field.ts";
 import { SYSTEM_WORDS } from "../systems/words.ts";
 import { unusualWords } from "./unusual-reading.ts";
 import { lastOf, useAddReading, useRootStation } from "./use-readings.ts";
@@ -23,7 +23,7 @@ export function LogReadingDialog(props: { zone: BoardZone; noting: Noting; onClo
   const { show } = useUnits();
   const station = useRootStation(null).data;
   const past = station ? lastOf(station, zone.id) : {};
-  const fields = SYSTEM_WORDS[zone.system].readings;
+  const fields = [...SYSTEM_WORDS[zone.system].readings, ...NOW_AND_THEN];
   const lastFeedEc = zone.roots?.kind === "drained" ? zone.roots.drain?.feedEcMsCm : undefined;
   return (
     <RecordDialog<Values, NewReading>

@@ -9,6 +9,7 @@ import { useSetUp } from "../place/use-set-up.ts";
 import { usePlace } from "../place/use-place.ts";
 import type { ReadingField } from "../systems/reading-field.ts";
 import { SYSTEM_VIEWS } from "../systems/views.ts";
+import { NOW_AND_THEN } from "../systems/reading-field.ts";
 import { SYSTEM_WORDS } from "../systems/words.ts";
 import { BalanceTable } from "./balance-table.tsx";
 import { RootsChart } from "./roots-chart.tsx";
@@ -61,7 +62,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
           {history.data.balances && <BalanceTable balances={history.data.balances} />}
         </section>
         <section>
-          <Past history={history.data} fields={readings} timeZone={timeZone} zoneId={zone.id} />
+          <Past history={history.data} fields={[...readings, ...NOW_AND_THEN]} timeZone={timeZone} zoneId={zone.id} />
         </section>
       </div>
       <Reports zone={zone} />

@@ -3,7 +3,7 @@ import type { ReadingField } from "../systems/reading-field.ts";
 import type { Shown } from "../units/show.ts";
 import type { LastOfZone } from "./use-readings.ts";
 
-export type Show = (quantity: "depth", value: number) => Shown;
+export type Show = (quantity: "depth" | "temperature", value: number) => Shown;
 
 /** A value of a kind with its unit, with the digits that its instrument shows. */
 export function shownReading({ quantity, unit, digits }: ReadingField, value: number, show: Show): string {

@@ -94,6 +94,13 @@ export function SiteForm({ site, onSaved }: { site: Site | null; onSaved(): void
         <Form.Item name="currency" label="Currency, three letters">
           <Input maxLength={3} />
         </Form.Item>
+        <Form.Item
+          name="kwhPrice"
+          label="Price of current"
+          extra="empty where nobody knows; then no cost of lamps is told"
+        >
+          <QuantityInput unit="for a kWh" />
+        </Form.Item>
       </div>
       <Faults faults={stray} error={stale ? null : save.error} />
       <div className={styles["actions"]}>

@@ -6,7 +6,7 @@ export interface ReadingField {
   readonly key: ReadingKey;
   readonly label: string;
   readonly unit?: string;
-  readonly quantity?: "depth";
+  readonly quantity?: "depth" | "temperature";
   /** decimals that its instrument shows */
   readonly digits: number;
   readonly extra?: string;
@@ -15,7 +15,27 @@ export interface ReadingField {
 }
 
 /** Everyday steps of what is read, in the canonical unit; assumed. */
-export const STEP = { ec: 0.3, ph: 0.4, share: 12, level: 4, tension: 12 } as const;
+export const STEP = { ec: 0.3, ph: 0.4, share: 12, level: 4, tension: 12, warmth: 4, co2: 300 } as const;
+
+/** Read in any growing system, now and then: no part of the round with the pen. */
+export const NOW_AND_THEN: readonly ReadingField[] = [
+  {
+    key: "rootC",
+    digits: 1,
+    label: "Root temperature",
+    quantity: "temperature",
+    extra: "in the root zone, in the morning",
+    everydayStep: STEP.warmth,
+  },
+  {
+    key: "co2Ppm",
+    digits: 0,
+    label: "CO₂",
+    unit: "ppm",
+    extra: "among the plants, while it is light",
+    everydayStep: STEP.co2,
+  },
+];
 
 /** In a jug under a dripper. */
 export const DRIP: readonly ReadingField[] = [

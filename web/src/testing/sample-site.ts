@@ -31,6 +31,7 @@ export const site: Site = {
   unitSystem: "metric",
   currency: "EUR",
   pumpLh: null,
+  kwhPrice: null,
   dateForm: "dmy",
 };
 
@@ -68,6 +69,7 @@ export function boardZone(more: Partial<BoardZone> = {}): BoardZone {
     water: { waters: [{ name: "Roof basin", sharePct: 100 }], stored: true, daysLeft: null },
     harvest: null,
     findings: [],
+    nights: [],
     pulses: [
       { startUtc: "2026-06-16T06:00:00.000Z", endUtc: "2026-06-16T06:06:00.000Z", litres: 255, state: "logged" },
       { startUtc: "2026-06-16T07:00:00.000Z", endUtc: "2026-06-16T07:06:00.000Z", litres: 255, state: "planned" },
@@ -219,6 +221,8 @@ export const rootHistory: RootHistory = {
       tankPh: null,
       levelCm: null,
       tensionKpa: null,
+      rootC: null,
+      co2Ppm: null,
       struck: null,
     },
   ],

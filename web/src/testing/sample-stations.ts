@@ -117,6 +117,7 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
       nightC: [17, 21],
       lightMolM2: [15, 35],
       mostRhPct: 85,
+      ...{ rootC: [18, 25], co2Ppm: [400, 1000], co2Hours: 11 },
       said: assumed,
       days: ["2026-06-12", "2026-06-13", "2026-06-14", "2026-06-15"].map((date, at) => ({
         date,

@@ -12,6 +12,7 @@ const HOUR_MS = 3_600_000;
 const LEAST_HEIGHT = 150;
 const LEAST_ROW = 21;
 const PULSE_HEIGHT = 18;
+const NIGHT_HEIGHT = 6;
 const TOP = 22;
 const LEFT = 124;
 const RIGHT = 24;
@@ -20,6 +21,7 @@ const RIGHT = 24;
 export function DayStrip({ board }: { board: Board }) {
   const { ref, width } = useWidth<HTMLElement>(900);
   const span = dayScale(board);
+  const nights = new Set(board.zones.flatMap((zone) => zone.nights.map(({ kind }) => kind)));
   return (
     <section className={styles["strip"]} ref={ref} aria-label="The day">
       <div className={styles["stripHead"]}>
@@ -41,6 +43,18 @@ export function DayStrip({ board }: { board: Board }) {
             <i className={styles["planned"]} />
             planned
           </span>
+          {nights.has("cloth") && (
+            <span>
+              <i className={styles["cloth"]} />
+              cloth drawn
+            </span>
+          )}
+          {nights.has("lamps") && (
+            <span>
+              <i className={styles["lamps"]} />
+              lamps lit
+            </span>
+          )}
         </span>
       </div>
       {span ? (
@@ -74,7 +88,7 @@ function Strip({ board, scale, width }: { board: Board; scale: DayScale; width: 
       ))}
       <line x1={LEFT} x2={right} y1={bottom} y2={bottom} stroke="var(--line)" />
       {board.zones.map((zone, at) => (
-        <ZonePulses key={zone.id} zone={zone} middle={TOP + (at + 0.5) * row} x={x} timeZone={timeZone} />
+        <ZonePulses key={zone.id} zone={zone} middle={TOP + (at + 0.5) * row} x={x} scale={scale} timeZone={timeZone} />
       ))}
       {showsNow(board, scale) && (
         <g>
@@ -129,11 +143,13 @@ function ZonePulses({
   zone,
   middle,
   x,
+  scale: { fromMs, toMs },
   timeZone,
 }: {
   zone: BoardZone;
   middle: number;
   x: (ms: number) => number;
+  scale: DayScale;
   timeZone: string;
 }) {
   const { show } = useUnits();
@@ -144,6 +160,22 @@ function ZonePulses({
         {name}
         <title>{zone.name}</title>
       </text>
+      {zone.nights.map(({ kind, fromUtc, toUtc }) => {
+        const [start, end] = [x(Math.max(fromMs, Date.parse(fromUtc))), x(Math.min(toMs, Date.parse(toUtc)))];
+        return end <= start ? null : (
+          <rect
+            key={fromUtc}
+            x={start}
+            y={middle - NIGHT_HEIGHT / 2}
+            width={end - start}
+            height={NIGHT_HEIGHT}
+            fill={kind === "cloth" ? "var(--ink)" : "var(--feed)"}
+            opacity={kind === "cloth" ? 0.55 : 0.8}
+          >
+            <title>{`${kind === "cloth" ? "cloth drawn" : "lamps lit"} ${clockAt(fromUtc, timeZone)}–${clockAt(toUtc, timeZone)}`}</title>
+          </rect>
+        );
+      })}
       {zone.pulses.map((pulse) => {
         const [start, end] = [x(Date.parse(pulse.startUtc)), x(Date.parse(pulse.endUtc))];
         const litres = show("volume", pulse.litres);

@@ -64,6 +64,20 @@ function said(source: string): Omit<LibraryFigure, "value"> {
 const figure = ([value, source]: Said): LibraryFigure => ({ value, ...said(source) });
 const noted = ([nKgT, pKgT, kKgT, source]: CropSheet["removal"]): Removal => ({ nKgT, pKgT, kKgT, ...said(source) });
 
+/** Roots do well, and CO₂ is worth having, in about these: usual practice by kind of crop; assumed. */
+const USUAL_ROOTS: Readonly<Partial<Record<CropGroup, Pick<Bands, "rootC" | "co2Ppm">>>> = {
+  "vine fruit": { rootC: [18, 25], co2Ppm: [400, 1000] },
+  beans: { rootC: [16, 25], co2Ppm: [400, 1000] },
+  berries: { rootC: [12, 22] },
+  leaf: { rootC: [14, 22], co2Ppm: [400, 1000] },
+  "roots and bulbs": { rootC: [12, 22] },
+  "cut flowers": { rootC: [15, 22], co2Ppm: [400, 1000] },
+  pots: { rootC: [15, 23], co2Ppm: [400, 900] },
+  hedges: { rootC: [12, 28] },
+  "field rows": { rootC: [10, 28] },
+  flooded: { rootC: [18, 32] },
+};
+
 /** A sheet as a crop. */
 export function cropOf(sheet: CropSheet): Crop {
   const { id, name, group, soldAs, perennial, start, stages, salt, sources, kcPeakUnderCover, bands } = sheet;
@@ -102,6 +116,6 @@ export function cropOf(sheet: CropSheet): Crop {
       canopy: said(CANOPY_SOURCE),
     },
     removal: noted(sheet.removal),
-    bands: { ...bands, ...said(bands.source) },
+    bands: { ...USUAL_ROOTS[group], ...bands, ...said(bands.source) },
   };
 }

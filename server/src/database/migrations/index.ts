@@ -30,6 +30,7 @@ import { covers } from "./029-covers.ts";
 import { takenPlants } from "./030-taken-plants.ts";
 import { fedZones } from "./031-fed-zones.ts";
 import { ownCrops } from "./033-own-crops.ts";
+import { siteKwhPrice } from "./034-site-kwh-price.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -68,6 +69,7 @@ const all: readonly Migration[] = [
   fedZones,
   waysToDemand,
   ownCrops,
+  siteKwhPrice,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);
