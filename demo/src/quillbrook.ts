@@ -37,7 +37,7 @@ export const sources: readonly NewSource[] = [
     maxFlowLh: 12000,
     priceM3: 0.05,
     licenceM3Year: null,
-    storage: { capacityM3: 320, levelM3: 262, readOn: ago(GAUGE_READ_DAYS_AGO), roofM2: 1800, runoffPct: 85 },
+    storage: { capacityM3: 320, levelM3: 190, readOn: ago(GAUGE_READ_DAYS_AGO), roofM2: 1800, runoffPct: 85 },
     turn: null,
     analysis: null,
   },

@@ -2,7 +2,7 @@ import type { Place } from "@sprunel/core/site";
 import { houseSensor, SimulatedWeatherStation, type SimulatedHour } from "@sprunel/field";
 import type { WeatherDevice } from "@sprunel/server";
 import { houses } from "./quillbrook.ts";
-import { SEED } from "./story.ts";
+import { DULL, SEED } from "./story.ts";
 
 const HOUR_MS = 3_600_000;
 
@@ -15,7 +15,9 @@ export function simulatedDevice(simulated: boolean): WeatherDevice {
   const stations = new Map<string, SimulatedWeatherStation>();
   const stationAt = ({ latitudeDeg, longitudeDeg, elevationM }: Place): SimulatedWeatherStation => {
     const key = `${latitudeDeg} ${longitudeDeg} ${elevationM}`;
-    const station = stations.get(key) ?? new SimulatedWeatherStation({ latitudeDeg, longitudeDeg, elevationM }, SEED);
+    const station =
+      stations.get(key) ??
+      new SimulatedWeatherStation({ latitudeDeg, longitudeDeg, elevationM }, SEED, simulated ? [] : [DULL]);
     stations.set(key, station);
     return station;
   };

@@ -11,6 +11,9 @@ export const FIRST_DATE = "2026-06-16";
 /** 06:10 at Quillbrook. */
 export const FIRST_MS = Date.parse("2026-06-16T04:10:00Z");
 
+/** Days of low cloud from the sea before the first one shown: too dull for melons. */
+export const DULL = { fromMs: FIRST_MS - 6 * 86_400_000, toMs: FIRST_MS - 12 * 3_600_000, cloudier: 1.5 };
+
 /** The date so many days before the first one shown. */
 export function ago(days: number): string {
   return addDays(FIRST_DATE, -days);

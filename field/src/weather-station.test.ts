@@ -68,4 +68,14 @@ describe("the simulated weather station", () => {
     expect(Math.max(...inside.map((air) => air.airTemperature))).toBeLessThan(40);
     expect(inside.every((air) => air.humidity >= 20 && air.humidity <= 98)).toBe(true);
   });
+
+  it("is duller in a spell of low cloud than it would be without, and the same before and after", () => {
+    const place = { latitudeDeg: 43.4, longitudeDeg: -1.5, elevationM: 60 };
+    const [fromMs, toMs] = [start + 4000 * HOUR, start + 4096 * HOUR];
+    const dull = new SimulatedWeatherStation(place, 7, [{ fromMs, toMs, cloudier: 1.1 }]);
+    const light = (of: SimulatedWeatherStation): number =>
+      sum(Array.from({ length: 96 }, (_, at) => of.hour(fromMs + at * HOUR).values.radiation));
+    expect(light(dull)).toBeLessThan(0.8 * light(station));
+    for (const ms of [fromMs - HOUR, toMs]) expect(dull.hour(ms)).toEqual(station.hour(ms));
+  });
 });

@@ -19,6 +19,13 @@ export interface SimulatedHour {
   readonly values: Readonly<Record<WeatherKind, number>>;
 }
 
+export interface DullSpell {
+  readonly fromMs: number;
+  readonly toMs: number;
+  /** in the units of a persistent noise: 1 is a usual front */
+  readonly cloudier: number;
+}
+
 /** Channels of chance, one for each thing that varies on its own. */
 const CLOUD_FRONTS = 1;
 const CLOUD_HOURS = 2;
@@ -37,6 +44,8 @@ export class SimulatedWeatherStation {
   constructor(
     private readonly place: StationPlace,
     private readonly seed: number,
+    /** times in which clouds are thicker by so much than chance has them */
+    private readonly dullSpells: readonly DullSpell[] = [],
   ) {}
 
   /** What the station measured in the hour. */
@@ -60,8 +69,10 @@ export class SimulatedWeatherStation {
       Math.sqrt(1 - error ** 2) * persistent(this.seed, channel, hour, periodH) +
       (error > 0 ? error * persistent(this.seed + issue, FORECAST + channel, hour, periodH) : 0);
     // Fronts pass every few days, fields of cloud every few hours.
+    const spell = this.dullSpells.find(({ fromMs, toMs }) => startMs >= fromMs && startMs < toMs);
     const cloudiness = 0.8 * seen(CLOUD_FRONTS, 40) + 0.6 * seen(CLOUD_HOURS, 5);
-    const cloud = 1 / (1 + Math.exp(-1.9 * (cloudiness + 0.7)));
+    const cloudAt = (of: number): number => 1 / (1 + Math.exp(-1.9 * (of + 0.7)));
+    const cloud = cloudAt(cloudiness + (spell?.cloudier ?? 0));
     const middleMs = startMs + HOUR_MS / 2;
     const date = new Date(middleMs).toISOString().slice(0, 10);
     const { latitudeDeg, longitudeDeg, elevationM } = this.place;
@@ -76,7 +87,8 @@ export class SimulatedWeatherStation {
     const humidity =
       100 * Math.min(1, saturationVapourPressureKpa(dewPoint) / saturationVapourPressureKpa(airTemperature));
     const wind = Math.max(0, 2.1 + 1.3 * seen(WIND, 9) + 0.9 * Math.sin(((utcH - 9) / 12) * Math.PI));
-    const wet = cloud > 0.88 && chance(this.seed, RAIN, Math.floor(hour)) < 0.55;
+    // Low cloud of a spell brings no rain of its own.
+    const wet = cloudAt(cloudiness) > 0.88 && chance(this.seed, RAIN, Math.floor(hour)) < 0.55;
     const rain = wet ? -1.6 * Math.log(1 - chance(this.seed, RAIN + 1, Math.floor(hour))) * (cloud - 0.8) * 3.5 : 0;
     return {
       startMs,

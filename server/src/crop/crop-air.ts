@@ -11,6 +11,7 @@ import {
   type BandDay,
   type Grown,
 } from "@sprunel/core/crop";
+import { rainThrough } from "@sprunel/core/site";
 import { addDays } from "@sprunel/core/time";
 import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -75,7 +76,8 @@ export async function cropAir(
     mostRhPct,
     rootC: rootC ? [...rootC] : null,
     co2Ppm: co2Ppm ? [...co2Ppm] : null,
-    co2Hours: last ? co2Hours(hoursOf(last, zone)) : null,
+    // In the open and under nets it is gone at once.
+    co2Hours: last && isClosed(zone) ? co2Hours(hoursOf(last, zone)) : null,
     said: { source, assumed },
     days,
     outside,
@@ -100,6 +102,11 @@ export function farOutside(
   return first.filter(({ kind, side }) =>
     others.every((day) => day.some((other) => other.kind === kind && other.side === side)),
   );
+}
+
+/** Whether a zone stands under a cover that lets no rain through. */
+function isClosed({ house }: StoredZone): boolean {
+  return rainThrough(house.transmissionPct, house.rainThroughPct ?? null) === 0;
 }
 
 function of(kinds: readonly BandDay[], kind: BandDay["kind"]): BandDay | undefined {

@@ -100,8 +100,8 @@ function Told({ air: { outside, lamps, said, co2Ppm, co2Hours }, areaM2 }: { air
       )}
       {co2Ppm && co2Hours !== null && (
         <p className="quiet">
-          More CO₂ was worth giving in {co2Hours} h of the last day, while the crop had over 100 W/m² of sunlight and
-          the vents were shut; up to {co2Ppm[1]} ppm (assumed).
+          More CO₂, up to {co2Ppm[1]} ppm, is worth giving only while the crop has over 100 W/m² of sunlight: {co2Hours}{" "}
+          h of the last day. Open vents lose it (assumed).
         </p>
       )}
       <p className="quiet">
