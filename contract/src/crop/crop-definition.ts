@@ -67,6 +67,32 @@ const stageSchema = z.strictObject({
   picking: z.literal(true).optional(),
 });
 
+const stageDaySchema = z.strictObject({
+  stage: labelSchema("The stage of a practice"),
+  at: z.enum(["start", "end"], { error: () => "A practice is counted from the start or the end of a stage." }),
+  days: quantitySchema("The days from there", -400, 400, "").int({ error: () => "The days are whole." }),
+});
+
+const practiceSchema = z.strictObject({
+  id: labelSchema("The practice's id"),
+  name: textSchema("What is done", 120),
+  from: stageDaySchema,
+  until: stageDaySchema.optional(),
+  pond: z
+    .discriminatedUnion(
+      "kind",
+      [
+        z.strictObject({ kind: z.literal("pond"), cm: quantitySchema("The depth that is kept", 1, 40, "cm") }),
+        z.strictObject({ kind: z.literal("tube") }),
+        z.strictObject({ kind: z.literal("drain") }),
+      ],
+      { error: () => "A basin's water is kept by one of pond, tube, drain." },
+    )
+    .optional(),
+  sign: textSchema("The sign", 200).optional(),
+  ...noted,
+});
+
 /** A crop in full: the library's entries, a person's own, and what travels as a file. */
 export const cropDefinitionSchema = z
   .strictObject({
@@ -78,6 +104,7 @@ export const cropDefinitionSchema = z
     leafAreaStart: quantitySchema("The leaf area at planting", 0, 10, "m² a m²"),
     rootDepthStartM: quantitySchema("The root depth at planting", 0.03, 3, "m"),
     stages: listSchema("Stages", stageSchema, 20).min(1, { error: () => "A crop needs at least one stage." }),
+    practices: listSchema("Practices", practiceSchema, 40).optional(),
     flushes: z
       .strictObject({
         from: labelSchema("The first stage of a flush"),
@@ -122,12 +149,20 @@ export const cropDefinitionSchema = z
       ) as Record<"stages" | "kc" | "leafArea" | "rootDepth" | "drainTarget" | "canopy", z.ZodObject<typeof noted>>,
     ),
   })
-  .superRefine(({ stages, flushes, baseC, usualC, ecThresholdMsCm, ecZeroYieldMsCm }, context) => {
+  .superRefine(({ stages, flushes, practices = [], baseC, usualC, ecThresholdMsCm, ecZeroYieldMsCm }, context) => {
     const fault = (path: PropertyKey[], message: string): void => context.addIssue({ code: "custom", path, message });
     stages.forEach(({ id }, at) => {
       if (stages.findIndex((stage) => stage.id === id) !== at)
         fault(["stages", at, "id"], `Two stages have the id ${id}.`);
       if (id.includes("#")) fault(["stages", at, "id"], `A stage's id has no #; ${id} cannot be told from a flush.`);
+    });
+    practices.forEach(({ from, until }, at) => {
+      for (const [key, day] of [
+        ["from", from],
+        ["until", until],
+      ] as const)
+        if (day && !stages.some(({ id }) => id === day.stage))
+          fault(["practices", at, key, "stage"], `No stage is called ${day.stage}.`);
     });
     if (flushes) {
       const [from, to] = [flushes.from, flushes.to].map((id) => stages.findIndex((stage) => stage.id === id)) as [

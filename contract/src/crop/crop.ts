@@ -238,6 +238,26 @@ export const zoneCropSchema = z
         pickedPerM2: z.number().nullable(),
       }),
     ),
+    /** what is done to the field or basin in the season of the date, in order of time; empty for crops without such times */
+    practices: z.array(
+      z.object({
+        id: z.string(),
+        name: z.string(),
+        on: dateSchema,
+        /** last day; null where it is of one */
+        until: dateSchema.nullable(),
+        /** of a basin's water: cm that are kept, the tube's mark, cm under the soil, or none */
+        water: z
+          .discriminatedUnion("kind", [
+            z.object({ kind: z.literal("pond"), cm: z.number() }),
+            z.object({ kind: z.literal("tube"), cm: z.number() }),
+            z.object({ kind: z.literal("drain") }),
+          ])
+          .nullable(),
+        sign: z.string().nullable(),
+        ...sourceSchema.shape,
+      }),
+    ),
     /** stages whose driver is steadily wrong here, by the signs of several plantings of this crop */
     fits: z.array(
       z.object({

@@ -14,6 +14,7 @@ export function rootsOf(crop: Crop, cropState: CropState, demandMm: number): Roo
     depletionFraction: depletionFractionAt(crop.depletionFraction.value, demandMm),
     drierPct: cropState.drierPct,
     fromStemCm: cropState.fromStemCm,
+    pond: cropState.pond,
   };
 }
 

@@ -1,4 +1,5 @@
 import type { CanopyCoefficients } from "../climate/canopy-transpiration.ts";
+import type { Practice } from "./practice.ts";
 import type { StageDriver, WarmthMethod } from "./stage-driver.ts";
 
 /** A figure of the library, with what it rests on. `assumed` marks one that nobody has published for this crop. */
@@ -84,6 +85,8 @@ export interface Crop {
   readonly stages: readonly Stage[];
   /** stages, from one to another, that come so many times in a season: what is cut or plucked grows again */
   readonly flushes?: { readonly from: string; readonly to: string; readonly times: number };
+  /** what is done to a field or basin at times of its own */
+  readonly practices?: readonly Practice[];
   /** highest Kc over the reference of a plastic house's still air, where it differs from the open field's */
   readonly kcPeakUnderCover?: LibraryFigure;
   /** no warmth below it counts, °C */

@@ -51,5 +51,6 @@ export {
   type RaisingWay,
 } from "./raising.ts";
 export { signFault, type CropState } from "./stage-on.ts";
+export { practicesOf, type DatedPractice, type PondRule, type Practice } from "./practice.ts";
 export { WARMTH_METHODS, type WarmthMethod } from "./stage-driver.ts";
 export { stageDates } from "./stage-dates.ts";

@@ -1,6 +1,7 @@
 import { addDays, daysBetween } from "../time/local-time.ts";
 import type { Crop } from "./crop.ts";
 import type { Grown, StagePeriod } from "./grown.ts";
+import { pondOn, type PondRule } from "./practice.ts";
 import { seasonStages, yearBegan, yearOf } from "./season.ts";
 import type { StageSign } from "./stage-course.ts";
 import { drippersFromStemCm, type Stood, type WaterAim } from "./stand.ts";
@@ -27,6 +28,8 @@ export interface CropState {
   readonly drierPct: number;
   /** where its drippers were set, cm from the stem; null where nobody said */
   readonly fromStemCm: number | null;
+  /** how a basin's water is kept; null where the crop says nothing of it */
+  readonly pond: PondRule | null;
 }
 
 /** A planting that is kept alive only dries by so much more before it is watered, % of the available water. Assumed. */
@@ -99,7 +102,8 @@ export function signFault(
 export function cropStateOn(grown: Grown, date: string): CropState | null {
   const { crop, plantedOn } = grown;
   if (date < plantedOn) return null;
-  const periods = grown.periodsFrom(yearBegan(grown, date));
+  const startOn = yearBegan(grown, date);
+  const periods = grown.periodsFrom(startOn);
   const last = periods.at(-1);
   const isOver = last !== undefined && date >= last.endsOn;
   if (isOver && !crop.perennial && date >= addDays(last.endsOn, STANDS_ON_DAYS)) return null;
@@ -127,5 +131,6 @@ export function cropStateOn(grown: Grown, date: string): CropState | null {
     aim,
     drierPct: drierOf(aim, period.stage.drierPct),
     fromStemCm: drippersFromStemCm(grown, date),
+    pond: pondOn(grown, startOn, date),
   };
 }

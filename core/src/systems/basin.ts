@@ -72,7 +72,18 @@ export const basin: GrowingSystem<BasinZone> = {
       returns: false,
     };
   },
-  marks: (zone) => ({ triggerMm: safeMm(zone), leaveMm: 0 }),
+  marks(zone, { availableMm }, { pond }) {
+    switch (pond?.kind) {
+      case "pond": {
+        const keptMm = Math.min(pond.cm * 10, zone.floodDepthMm);
+        return { triggerMm: zone.floodDepthMm - keptMm / 2, leaveMm: zone.floodDepthMm - keptMm };
+      }
+      case "drain":
+        return { triggerMm: availableMm, leaveMm: 0 };
+      default:
+        return { triggerMm: safeMm(zone), leaveMm: 0 };
+    }
+  },
   seen(zone, missingMm) {
     const pondMm = zone.floodDepthMm - missingMm;
     return { levelCm: pondMm >= 0 ? pondMm / 10 : pondMm / drainableMmCm(zone) };

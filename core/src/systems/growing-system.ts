@@ -1,3 +1,4 @@
+import type { PondRule } from "../crop/practice.ts";
 import type { LayoutStart } from "../site/layout-starts.ts";
 import type { Vessel } from "../site/stand.ts";
 import type { Store } from "../rootzone/store.ts";
@@ -27,6 +28,8 @@ export interface Roots {
   readonly drierPct: number;
   /** where the drippers were set, cm from the stem; null, or left out: at it, or nobody said */
   readonly fromStemCm?: number | null | undefined;
+  /** how the stage keeps a basin's water; null, or left out: by the tube */
+  readonly pond?: PondRule | null | undefined;
 }
 
 /** Where water is given, and how far it is filled, mm missing. */

@@ -4,6 +4,7 @@ import {
   programmeSpan,
   raisingPlan,
   partShare,
+  practicesOf,
   standingsOn,
   standOn,
   yearBegan,
@@ -40,6 +41,7 @@ export function datesOf(site: Site, zones: readonly StoredZone[], today: string)
     .flatMap((zone) => [
       ...stagesOf(zone, today, from, to),
       ...raisingOf(zone, from, to),
+      ...practicesIn(zone, today, from, to),
       ...nightsOf(site, zone, today),
     ])
     .sort((a, b) => a.on.localeCompare(b.on) || (a.span?.fromMs ?? 0) - (b.span?.fromMs ?? 0));
@@ -93,6 +95,23 @@ function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to
         on,
         span: null,
         note: kind === "sow" || kind === "stick" || kind === "order" ? `${startFrom}` : "",
+      }));
+  });
+}
+
+/** What is done to fields and basins at times of the crop's own. */
+function practicesIn({ id, name, grown }: StoredZone, today: string, from: string, to: string): Dated[] {
+  return grown.flatMap((planting) => {
+    const since = yearBegan(planting, today);
+    return practicesOf(planting, since)
+      .filter(({ on }) => on >= from && on <= to && (planting.clearedOn === null || on <= planting.clearedOn))
+      .map(({ practice, on, until }): Dated => ({
+        id: `practice-${id}-${since}-${practice.id}`,
+        zone: name,
+        what: `${planting.crop.name}: ${practice.name.toLowerCase()}`,
+        on,
+        span: null,
+        note: [until && `until ${until}`, practice.sign].filter(Boolean).join("; "),
       }));
   });
 }

@@ -29,6 +29,7 @@ import type { Scope } from "../scope/scope.ts";
 import { cropsOf, type LibraryService } from "./library-service.ts";
 import { asksOf, endOf, fitsOf, nextOf, scaledStage, timesOf } from "./crop-answer.ts";
 import { besideOf, pastOf, standOf } from "./stand-answer.ts";
+import { practicesAnswer } from "./practice-answer.ts";
 import { checkPlantings } from "./check-plantings.ts";
 import { cropAir, type ReadBy } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
@@ -210,6 +211,7 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
         nights: standing && cropNights(await scope.site.current(), standing, date),
         next: nextOf(zone, date),
         past: pastOf(zone, picks, date),
+        practices: planting ? practicesAnswer(zone, planting, date) : [],
         fits: planting ? fitsOf(planting, await scope.zones()) : [],
         shifts: [],
       };

@@ -16,6 +16,7 @@ import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
+import { Practices } from "./practices.tsx";
 import { Beside, StandSection } from "./stand.tsx";
 import { StageFits } from "./stage-fits.tsx";
 import { startWords } from "./stage-words.ts";
@@ -65,6 +66,7 @@ export function CropPage({ zone }: { zone: BoardZone }) {
         <Nights crop={crop.data} nights={nights} today={today} timeZone={board.site.timeZone} areaM2={areaM2} />
       )}
       {air && <AirAgainstCrop air={air} calendar={calendarOf(planting, crop.data.date)} areaM2={areaM2} />}
+      <Practices practices={crop.data.practices} date={crop.data.date} />
       <div className={styles["columns"]}>
         <section aria-label="What the stage asks for">
           <h2>What the stage asks for</h2>

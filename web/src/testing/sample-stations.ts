@@ -134,6 +134,7 @@ export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
     nights: null,
     next: null,
     past: [],
+    practices: [],
     fits: [],
     shifts: [],
     ...more,

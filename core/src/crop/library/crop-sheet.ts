@@ -1,4 +1,5 @@
 import type { CanopyCoefficients } from "../../climate/canopy-transpiration.ts";
+import type { Practice } from "../practice.ts";
 import type { Bands, Crop, CropGroup, LibraryFigure, Removal, SoldAs, Stage } from "../crop.ts";
 
 /** A figure and where it is from; a source that says "assumed" marks it as such. */
@@ -28,6 +29,8 @@ export interface CropSheet {
   readonly group: CropGroup;
   readonly soldAs: SoldAs;
   readonly perennial?: true;
+  readonly flushes?: Crop["flushes"];
+  readonly practices?: readonly Practice[];
   /** at planting: Kc, leaf area, root depth */
   readonly start: readonly [kc: number, leafArea: number, rootDepthM: number];
   readonly stages: readonly StageRow[];
@@ -80,7 +83,21 @@ const USUAL_ROOTS: Readonly<Partial<Record<CropGroup, Pick<Bands, "rootC" | "co2
 
 /** A sheet as a crop. */
 export function cropOf(sheet: CropSheet): Crop {
-  const { id, name, group, soldAs, perennial, start, stages, salt, sources, kcPeakUnderCover, bands } = sheet;
+  const {
+    id,
+    name,
+    group,
+    soldAs,
+    perennial,
+    flushes,
+    practices,
+    start,
+    stages,
+    salt,
+    sources,
+    kcPeakUnderCover,
+    bands,
+  } = sheet;
   const [threshold, loss, saltSource] = salt;
   return {
     id,
@@ -88,6 +105,8 @@ export function cropOf(sheet: CropSheet): Crop {
     group,
     soldAs,
     ...(perennial && { perennial }),
+    ...(flushes && { flushes }),
+    ...(practices && { practices }),
     kcStart: start[0],
     leafAreaStart: start[1],
     rootDepthStartM: start[2],

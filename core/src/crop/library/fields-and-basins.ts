@@ -1,3 +1,4 @@
+import { MAIZE_ROWS, PADDY, SOYA_ROWS } from "./practices.ts";
 import { cropOf, fao, LOW, MAAS, MASS, UPRIGHT, type CropSheet } from "./crop-sheet.ts";
 
 const PICKED = { picking: true } as const;
@@ -15,6 +16,7 @@ const warmthTo = (degreeDays: number, baseC: number, ceilingC: number) =>
 export const maize = cropOf({
   id: "maize",
   name: "Grain maize",
+  practices: MAIZE_ROWS,
   group: "field rows",
   soldAs: MASS,
   start: [0.3, 0.02, 0.15],
@@ -43,6 +45,7 @@ export const maize = cropOf({
 export const soya = cropOf({
   id: "soya",
   name: "Soya bean",
+  practices: SOYA_ROWS,
   group: "field rows",
   soldAs: MASS,
   start: [0.4, 0.02, 0.15],
@@ -71,6 +74,7 @@ export const soya = cropOf({
 export const rice = cropOf({
   id: "rice",
   name: "Rice",
+  practices: PADDY,
   group: "flooded",
   soldAs: MASS,
   start: [1.05, 0.1, 0.1],
@@ -100,13 +104,14 @@ export const rice = cropOf({
 export const leafHedge = cropOf({
   id: "leaf-hedge",
   name: "Tea hedge",
+  flushes: { from: "flush-2", to: "flush-2", times: 4 },
   group: "hedges",
   perennial: true,
   soldAs: MASS,
   start: [0.95, 2.5, 0.6],
   stages: [
     ["flush-1", "First flush", 50, 1, 4, 0.8, 20, 0, "acid-bush", PICKED],
-    ["flush-2", "Later flushes", 170, 1, 4.5, 0.9, 20, 0, "acid-bush", PICKED],
+    ["flush-2", "Later flush", 42, 1, 4.5, 0.9, 20, 0, "acid-bush", PICKED],
     ["rest", "Rest", 120, 0.95, 3, 0.9, 20, 5, "acid-bush", { driver: { kind: "days", days: 120 } }],
   ],
   baseC: [12, "Carr & Stephens (1992) in Willson & Clifford, Tea: 12 to 13 °C; by clone, assumed"],

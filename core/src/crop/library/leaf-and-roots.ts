@@ -1,3 +1,4 @@
+import { FLOODED_LEAF } from "./practices.ts";
 import { cropOf, fao, LOW, MAAS, MASS, pieces, type CropSheet } from "./crop-sheet.ts";
 
 const PICKED = { picking: true } as const;
@@ -130,6 +131,7 @@ export const waterSpinach = cropOf({
   ...SMALL_LEAF,
   id: "water-spinach",
   name: "Water spinach",
+  practices: FLOODED_LEAF,
   start: [1, 0.2, 0.2],
   stages: [
     ["establishment", "Establishment", 14, 1, 0.6, 0.2, 20, 0, "field-leaf"],
