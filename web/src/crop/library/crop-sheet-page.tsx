@@ -12,7 +12,7 @@ import { useDraft } from "../../forms/use-draft.ts";
 import { ProblemNote } from "../../http/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import { differences } from "./crop-figures.ts";
-import { FiguresTable, StagesTable } from "./crop-tables.tsx";
+import { FiguresTable, PracticesTable, StagesTable } from "./crop-tables.tsx";
 import styles from "./library.module.css";
 import { useAddOwnCrop, useChangeOwnCrop, useCrop, useRemoveOwnCrop } from "./use-library.ts";
 
@@ -60,6 +60,7 @@ function Sheet({ found }: { found: LibraryCrop }) {
         {...(isOwn && { onChange: draft.set })}
       />
       <FiguresTable crop={crop} base={base} faults={faults} {...(isOwn && { onChange: draft.set })} />
+      <PracticesTable crop={crop} />
       {isOwn && <Save found={found} draft={draft} onFaults={setFaults} />}
     </div>
   );

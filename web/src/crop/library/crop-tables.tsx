@@ -1,4 +1,5 @@
 import type { CropDefinition } from "@sprunel/contract/crop";
+import { isUnusual, usualRange, type Ranged, type WarmthMethod } from "@sprunel/core/crop";
 import Input from "antd/es/input";
 import { useUnits } from "../../units/use-units.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
@@ -76,7 +77,52 @@ export function StagesTable({ crop, base, feeds, faults, onChange }: Props & { f
           </tbody>
         </table>
       </div>
-      <p className="quiet">{crop.sources.stages.source}</p>
+      <p className="quiet">
+        {crop.sources.stages.source}. {WARMTH_WORDS[crop.warmthBy ?? "2"]} Under each figure stands its usual range;
+        hold the pointer over it for what that rests on.
+      </p>
+    </section>
+  );
+}
+
+const WARMTH_WORDS: Readonly<Record<WarmthMethod, string>> = {
+  1: "The warmth of a day is the mean of its highest and lowest over the base (McMaster & Wilhelm 1997, method 1).",
+  2: "The warmth of a day is the mean of its highest and lowest, each held at the base, over it (McMaster & Wilhelm 1997, method 2).",
+  hours:
+    "The warmth of a day is that of its hours over the base, by a sine through its lowest and highest (Baskerville & Emin 1969).",
+};
+
+/** What is done in the field by this crop's stages. */
+export function PracticesTable({ crop: { practices, stages } }: Pick<Props, "crop">) {
+  if (!practices || practices.length === 0) return null;
+  const words = ({ stage, at: edge, days }: NonNullable<typeof practices>[number]["from"]): string => {
+    const name = stages.find(({ id }) => id === stage)?.name.toLowerCase() ?? stage;
+    const where = `the ${edge} of ${name}`;
+    return days === 0 ? where : `${Math.abs(days)} days ${days > 0 ? "after" : "before"} ${where}`;
+  };
+  return (
+    <section aria-label="In the field">
+      <h2>In the field</h2>
+      <table className={`${tables["table"]} ${styles["figures"]}`}>
+        <tbody>
+          {practices.map(({ id, name, from, until, sign, source, assumed }) => (
+            <tr key={id}>
+              <td>
+                {name}
+                <small>
+                  {assumed && <strong className="act">assumed · </strong>}
+                  {source}
+                </small>
+              </td>
+              <td>
+                {words(from)}
+                {until && `, to ${words(until)}`}
+                {sign !== undefined && <small>when: {sign}</small>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </section>
   );
 }
@@ -151,16 +197,40 @@ export function FiguresTable({ crop, base, faults, onChange }: Props) {
   );
 }
 
+/** Within what a figure usually lies; one of a person's own that lies outside is marked. */
+function Range({
+  kind,
+  value,
+  own,
+  digits,
+}: {
+  kind: Ranged;
+  value: number;
+  own: number;
+  /** its unit stands with the figure above it */
+  digits: (amount: number) => string;
+}) {
+  const { from, to, basis } = usualRange(kind, value);
+  if (to - from < 1e-9) return null;
+  const unusual = isUnusual(kind, own, value);
+  return (
+    <small className={styles["range"]} title={basis} data-unusual={unusual || undefined}>
+      {unusual ? "unusual; " : ""}
+      {digits(from)} to {digits(to)}
+    </small>
+  );
+}
+
 /** One figure, to read or to change; where it differs from the crop it came from, that one beside it. */
 function Figure({
-  figure: { path, quantity, unit = "" },
+  figure: { path, quantity, unit = "", ranged },
   label,
   crop,
   was,
   faults,
   onChange,
 }: {
-  figure: Pick<CropFigure, "path" | "quantity" | "unit">;
+  figure: Pick<CropFigure, "path" | "quantity" | "unit" | "ranged">;
   label: string;
   crop: CropDefinition;
   was: unknown;
@@ -187,6 +257,14 @@ function Figure({
         />
       ) : (
         <span>{value === undefined ? "–" : shown(value)}</span>
+      )}
+      {ranged && value !== undefined && (
+        <Range
+          kind={ranged}
+          value={typeof was === "number" ? was : value}
+          own={value}
+          digits={(amount) => (quantity ? show(quantity, amount).text : showDigits(amount))}
+        />
       )}
       {typeof was === "number" && was !== value && <small className={styles["differs"]}>library: {shown(was)}</small>}
       {fault && <small className={forms["fault"]}>{fault.message}</small>}

@@ -111,6 +111,25 @@ describe("a crop's page", () => {
     expect([sent?.version, sent?.crop.stages[1]?.days]).toEqual([3, 28]);
   });
 
+  it("says within what a figure usually lies, what that rests on, and that one of one's own lies outside it", async () => {
+    const { user } = await opened("/crops/own-plum");
+    const share = screen.getByRole("row", { name: /^Share of the soil’s water/ });
+    expect(within(share).getByText("0.32 to 0.48")).toHaveAttribute("title", expect.stringContaining("FAO-56"));
+    const days = screen.getByLabelText("Leaf growth: lasts");
+    await user.clear(days);
+    await user.type(days, "50");
+    expect(screen.getByText("unusual; 20 to 30")).toBeVisible();
+  });
+
+  it("tells what is done in the field by the crop's stages, where it says so", async () => {
+    const rice = definitionOf(cropById("rice"));
+    const feeds = rice.stages.map(() => null);
+    await opened("/crops/rice", { ...theirs, id: "rice", crop: rice, feeds });
+    const row = screen.getByRole("row", { name: /^Keep wet round flowering/ });
+    expect(row).toHaveTextContent(/7 days before the end of panicle and heading, to 7 days after the end/);
+    expect(row).toHaveTextContent(/Bouman, Lampayan & Tuong \(2007\)/);
+  });
+
   it("tells a figure that cannot be at its field, and keeps what was typed", async () => {
     const { user, server } = await opened("/crops/own-plum");
     const kc = screen.getByLabelText("Kc at planting");
