@@ -43,7 +43,14 @@ export type PlantingTime = z.infer<typeof plantingTimeSchema>;
 
 /** Every planting that stands, has stood within a year, or is to come. */
 export const cropStationSchema = z
-  .object({ date: dateSchema, plantings: z.array(plantingTimeSchema) })
+  .object({
+    date: dateSchema,
+    plantings: z.array(plantingTimeSchema),
+    /** what is to be done, or begins, in the weeks from the date on; nights are told of each zone */
+    dates: z.array(
+      z.object({ on: dateSchema, zoneId: idSchema, zoneName: z.string(), what: z.string(), note: z.string() }),
+    ),
+  })
   .meta({ id: "CropStation" });
 export type CropStation = z.infer<typeof cropStationSchema>;
 
@@ -146,6 +153,9 @@ export const zoneCropSchema = z
             side: z.union([z.literal(-1), z.literal(1)]),
             days: z.number(),
             ofDays: z.number(),
+            /** since the stage began: days, and hours that lay far outside; hours of nothing but the air */
+            stageDays: z.number(),
+            stageHours: z.number().nullable(),
             consequence: z.string(),
           }),
         ),

@@ -27,6 +27,7 @@ export interface Dated {
   /** the same for the same thing, however often it is asked for */
   readonly id: string;
   readonly zone: string;
+  readonly zoneId: number;
   readonly what: string;
   readonly on: string;
   /** null: it is of the whole day */
@@ -56,6 +57,7 @@ function stagesOf({ id, name, grown }: StoredZone, today: string, from: string, 
       .map(({ id: stageId, name: stage, startsOn, seen }): Dated => ({
         id: `stage-${id}-${yearBegan(planting, today)}${planting.part ? `-${planting.part.from}` : ""}-${stageId}`,
         zone: name,
+        zoneId: id,
         what: `${planting.crop.name}: ${stage.toLowerCase()}`,
         on: startsOn,
         span: null,
@@ -91,6 +93,7 @@ function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to
       .map(({ on, kind }): Dated => ({
         id: `raise-${id}-${plantedOn}-${kind}`,
         zone: name,
+        zoneId: id,
         what: `${crop.name}: ${STEPS[kind]}`,
         on,
         span: null,
@@ -108,6 +111,7 @@ function practicesIn({ id, name, grown }: StoredZone, today: string, from: strin
       .map(({ practice, on, until }): Dated => ({
         id: `practice-${id}-${since}-${practice.id}`,
         zone: name,
+        zoneId: id,
         what: `${planting.crop.name}: ${practice.name.toLowerCase()}`,
         on,
         span: null,
@@ -125,6 +129,7 @@ function nightsOf(site: Site, { id, name, grown }: StoredZone, today: string): D
         return {
           id: `night-${id}-${on}-${programme.kind}-${programme.start}`,
           zone: name,
+          zoneId: id,
           what: programme.kind === "cloth" ? "cloth drawn" : "lamps lit",
           on,
           span: { fromMs, toMs },

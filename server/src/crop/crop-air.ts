@@ -34,6 +34,7 @@ export async function cropAir(
   zone: StoredZone,
   { crop, plantedOn }: Grown,
   until: string,
+  stageFrom: string | null,
   readBy: ReadBy,
 ): Promise<Air> {
   const first = addDays(until, -MOST_DAYS);
@@ -50,6 +51,7 @@ export async function cropAir(
   const last = lived.at(-1);
   const late = days.slice(-LATE_DAYS);
   const { dayC, nightC, lightMolM2, mostRhPct, rootC, co2Ppm, source, assumed = false } = crop.bands;
+  const inStage = days.filter(({ date }) => stageFrom !== null && date >= stageFrom);
   const outside = BAND_KINDS.flatMap((kind) =>
     ([-1, 1] as const).flatMap((side): Air["outside"] => {
       const found = late.filter(({ kinds }) => of(kinds, kind)?.side === side).length;
@@ -61,6 +63,7 @@ export async function cropAir(
               side,
               days: found,
               ofDays: late.filter(({ kinds }) => of(kinds, kind)).length,
+              ...overStage(inStage, kind, side),
               consequence: consequence(crop.group, kind, side),
             },
           ]
@@ -82,6 +85,20 @@ export async function cropAir(
     days,
     outside,
     lamps: outside.some(({ kind }) => kind === "light") ? { ...lampsFor(gap), ...USUAL_LAMPS } : null,
+  };
+}
+
+/** How often a stage's days lay outside, and for how many hours; of light and readings no hours are known. */
+function overStage(
+  days: Air["days"],
+  kind: BandDay["kind"],
+  side: -1 | 1,
+): { stageDays: number; stageHours: number | null } {
+  const outside = days.flatMap(({ kinds }) => kinds.filter((one) => one.kind === kind && one.side === side));
+  const isOfAir = kind === "day" || kind === "night" || kind === "humidity";
+  return {
+    stageDays: outside.length,
+    stageHours: isOfAir ? outside.reduce((sum, { hours }) => sum + hours, 0) : null,
   };
 }
 

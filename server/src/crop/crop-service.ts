@@ -27,6 +27,7 @@ import { badInput, notFound, staleEdit, toldAt } from "../http/problems.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { cropsOf, type LibraryService } from "./library-service.ts";
+import { datesOf } from "./calendar.ts";
 import { asksOf, endOf, fitsOf, nextOf, scaledStage, timesOf } from "./crop-answer.ts";
 import { besideOf, pastOf, standOf } from "./stand-answer.ts";
 import { practicesAnswer } from "./practice-answer.ts";
@@ -35,6 +36,9 @@ import { cropAir, type ReadBy } from "./crop-air.ts";
 import { cropNights } from "./crop-nights.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
 import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
+
+/** Dates of so many days ahead are listed. */
+const TOLD_DAYS = 42;
 
 /** A planting date is sought from so many days before, in so many steps at most: cold days may leave it a day early. */
 const FIRST_GUESS_DAYS = 60;
@@ -178,6 +182,9 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
         plantings: zones.flatMap((zone) =>
           zone.grown.map((planting) => timesOf(zone, planting, date, today)).filter((times) => endOf(times) > since),
         ),
+        dates: datesOf(await scope.site.current(), zones, today)
+          .filter(({ on, span }) => span === null && on >= date && on < addDays(date, TOLD_DAYS))
+          .map(({ on, zoneId, zone, what, note }) => ({ on, zoneId, zoneName: zone, what, note })),
       };
     },
 
@@ -206,6 +213,7 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
             zone,
             planting,
             date < today ? date : addDays(today, -1),
+            standing?.state.period.startsOn ?? null,
             readBy(zoneId),
           )),
         nights: standing && cropNights(await scope.site.current(), standing, date),

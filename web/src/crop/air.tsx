@@ -82,10 +82,14 @@ function Told({ air: { outside, lamps, said, co2Ppm, co2Hours }, areaM2 }: { air
     <>
       {outside.length > 0 && (
         <ul className={styles["told"]}>
-          {outside.map(({ kind, side, days, ofDays, consequence }) => (
+          {outside.map(({ kind, side, days, ofDays, stageDays, stageHours, consequence }) => (
             <li key={kind}>
               <strong>{sentence(outsideWords({ kind, side }))}</strong> on {days} of the last {ofDays} days:{" "}
-              {consequence}.
+              {consequence}.{" "}
+              <span className="quiet">
+                In this stage {stageDays} {stageDays === 1 ? "day" : "days"}
+                {stageHours !== null && stageHours > 0 && `, ${stageHours} h of them far outside`}.
+              </span>
               {kind === "light" && lamps && (
                 <>
                   {" "}

@@ -2,11 +2,13 @@ import { addressOf as fileAddress } from "@sprunel/contract/basics";
 import { getCalendarTable, type CropStation, type PlantingTime } from "@sprunel/contract/crop";
 import type { Board } from "@sprunel/contract/today";
 import { daysBetween } from "@sprunel/core/time";
+import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { ZoneLabel } from "../place/zone-label.tsx";
+import tables from "../theme/tables.module.css";
 import { CalendarFeed } from "./calendar-feed.tsx";
 import { calendarAround, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
@@ -65,6 +67,7 @@ export function CropOfAll({ board }: { board: Board }) {
               />
             </div>
           </section>
+          <Dates dates={station.data.dates} />
           <p className="quiet">
             Stages go by the warmth, days or nights that each has had, unless they were seen. At Crop of a zone,{" "}
             <em>seen today</em> sets one right.
@@ -107,6 +110,44 @@ function ZoneLine({
         )}
       </div>
     </>
+  );
+}
+
+/** What is to be done and what begins, week after week: to be printed and hung up. */
+function Dates({ dates: coming }: { dates: CropStation["dates"] }) {
+  const dates = useDates();
+  const { addressOf } = usePlace();
+  return (
+    <section aria-label="The next six weeks" className={styles["dates"]}>
+      <h2>The next six weeks</h2>
+      {coming.length === 0 ? (
+        <p className="quiet">Nothing begins and nothing is to be done for a crop.</p>
+      ) : (
+        <>
+          <table className={tables["table"]}>
+            <tbody>
+              {coming.map(({ on, zoneId, zoneName, what, note }) => (
+                <tr key={`${zoneId} ${on} ${what}`}>
+                  <td>
+                    <strong>{dates.show(on, "weekday")}</strong>
+                  </td>
+                  <td>
+                    <Link to={addressOf({ zoneId })}>{zoneName}</Link>
+                  </td>
+                  <td>
+                    {what}
+                    {note !== "" && <span className="quiet"> · {note}</span>}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p>
+            <Button onClick={() => window.print()}>Print</Button>
+          </p>
+        </>
+      )}
+    </section>
   );
 }
 

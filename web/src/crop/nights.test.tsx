@@ -100,7 +100,15 @@ describe("the air against the crop", () => {
       air: {
         ...air,
         outside: [
-          { kind: "light", side: -1, days: 4, ofDays: 7, consequence: "few flowers set, and fruit stays small" },
+          {
+            kind: "light",
+            side: -1,
+            days: 4,
+            ofDays: 7,
+            stageDays: 5,
+            stageHours: null,
+            consequence: "few flowers set, and fruit stays small",
+          },
         ],
         lamps: { gapMolM2: 3.6, hours: 10, kwhM2: 0.37, umolM2S: 100, umolJ: 2.7 },
       },

@@ -85,7 +85,14 @@ const melons: PlantingTime = {
   ],
 };
 
-export const cropStation: CropStation = { date: DATE, plantings: [melons] };
+export const cropStation: CropStation = {
+  date: DATE,
+  plantings: [melons],
+  dates: [
+    { on: "2026-06-24", zoneId: 1, zoneName: "Melon bags", what: "Netted melon: sow", note: "1498" },
+    { on: "2026-07-02", zoneId: 1, zoneName: "Melon bags", what: "Netted melon: ripening", note: "foreseen" },
+  ],
+};
 
 export function zoneCrop(more: Partial<ZoneCrop> = {}): ZoneCrop {
   return {

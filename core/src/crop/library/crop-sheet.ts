@@ -61,6 +61,13 @@ export const ORGAZ = "Orgaz et al. (2005), Agricultural Water Management 72:81�
 export const MAAS = "Maas & Grattan (1999), table 3-1";
 export const fao = (what: string): string => `FAO-56, ${what}`;
 
+/** Converted from pounds of N, P₂O₅ and K₂O in a short ton. */
+export const mich = (crop: string): string =>
+  `Warncke, Dahl & Zandstra (2004), Michigan State University Extension E2934, ${crop}`;
+/** Converted from pounds of N, P₂O₅ and K₂O in a bushel or hundredweight. */
+export const ipni = (crop: string): string => `IPNI (2014), nutrient uptake and removal tables, ${crop}`;
+export const aquacrop = (crop: string): string => `Raes et al. (2018), AquaCrop reference manual, annex I, ${crop}`;
+
 function said(source: string): Omit<LibraryFigure, "value"> {
   return source.includes("assumed") ? { source, assumed: true } : { source };
 }

@@ -1,8 +1,7 @@
 import { MAIZE_ROWS, PADDY, SOYA_ROWS } from "./practices.ts";
-import { cropOf, fao, LOW, MAAS, MASS, UPRIGHT, type CropSheet } from "./crop-sheet.ts";
+import { cropOf, fao, LOW, MAAS, MASS, UPRIGHT, type CropSheet, ipni, aquacrop } from "./crop-sheet.ts";
 
 const PICKED = { picking: true } as const;
-const REMOVAL = "of grain at its usual moisture, fertiliser tables, rounded; assumed";
 const OPEN: CropSheet["bands"] = {
   dayC: [18, 32],
   nightC: [10, 22],
@@ -38,7 +37,7 @@ export const maize = cropOf({
     leafArea: "8 plants per m²; assumed",
     rootDepth: fao("table 22, maize: 1.0 to 1.7 m; less where lines are buried"),
   },
-  removal: [15, 3, 4, REMOVAL],
+  removal: [12, 2.7, 3.7, ipni("corn grain")],
   bands: OPEN,
 });
 
@@ -56,7 +55,7 @@ export const soya = cropOf({
     ["fill", "Seed fill", 25, 1, 3.6, 0.9, 20, 0, "field-leaf"],
     ["ripening", "Ripening", 20, 0.5, 0.6, 0.9, 20, 20, "field-leaf", PICKED],
   ],
-  baseC: [10, "usual for soya, 7 to 10 °C; day length counts beside it, assumed"],
+  baseC: [5, aquacrop("soybean")],
   usualC: 22,
   canopy: LOW,
   depletion: [0.5, fao("table 22, soybeans")],
@@ -67,7 +66,7 @@ export const soya = cropOf({
     leafArea: "35 plants per m²; assumed",
     rootDepth: fao("table 22, soybeans: 0.6 to 1.3 m"),
   },
-  removal: [60, 6, 18, `${REMOVAL}; most of its nitrogen is fixed from the air`],
+  removal: [54, 5.3, 16, ipni("soybean; most of its nitrogen is fixed from the air")],
   bands: OPEN,
 });
 
@@ -85,7 +84,7 @@ export const rice = cropOf({
     ["fill", "Grain fill", 25, 1.1, 4, 0.4, 20, 0, "rice-culture"],
     ["ripening", "Ripening", 15, 0.75, 2, 0.4, 20, 20, "rice-culture", PICKED],
   ],
-  baseC: [10, "usual for rice, 8 to 11 °C; assumed"],
+  baseC: [8, aquacrop("paddy rice")],
   usualC: 25,
   canopy: LOW,
   depletion: [0.2, fao("table 22, rice: of saturation")],
@@ -97,7 +96,7 @@ export const rice = cropOf({
     leafArea: "25 hills per m²; assumed",
     rootDepth: fao("table 22, rice: 0.5 to 1.0 m; most of them in 0.3 m of puddled soil"),
   },
-  removal: [11, 2.2, 3, REMOVAL],
+  removal: [13, 2.9, 3, ipni("rice grain")],
   bands: { ...OPEN, dayC: [22, 33], nightC: [17, 25] },
 });
 

@@ -1,5 +1,5 @@
 import { FLOODED_LEAF } from "./practices.ts";
-import { cropOf, fao, LOW, MAAS, MASS, pieces, type CropSheet } from "./crop-sheet.ts";
+import { cropOf, fao, LOW, MAAS, MASS, pieces, type CropSheet, mich, ipni, aquacrop } from "./crop-sheet.ts";
 
 const PICKED = { picking: true } as const;
 const REMOVAL = "fertiliser tables for vegetables, rounded; assumed";
@@ -42,7 +42,7 @@ export const butterhead = cropOf({
     leafArea: "16 heads per m²; assumed",
     rootDepth: fao("table 22, lettuce: 0.3 to 0.5 m"),
   },
-  removal: [2.2, 0.35, 4, REMOVAL],
+  removal: [2.4, 0.44, 3.7, mich("lettuce")],
 });
 
 export const spinach = cropOf({
@@ -62,6 +62,7 @@ export const spinach = cropOf({
     leafArea: "a dense drilled stand; assumed",
     rootDepth: fao("table 22, spinach: 0.3 to 0.5 m"),
   },
+  removal: [5, 0.59, 5, mich("spinach")],
 });
 
 export const rocket = cropOf({
@@ -193,7 +194,7 @@ export const potato = cropOf({
     ["bulking", "Tuber growth", 40, 1.15, 3.4, 0.6, 20, 0, "trough-roots"],
     ["ripening", "Ripening", 25, 0.75, 1.6, 0.6, 10, 10, "trough-roots", PICKED],
   ],
-  baseC: [7, "usual for potato, 4 to 7 °C; assumed"],
+  baseC: [2, aquacrop("potato")],
   usualC: 17,
   depletion: [0.35, fao("table 22, potato")],
   salt: [1.7, 12, `${MAAS}, potato`],
@@ -203,7 +204,7 @@ export const potato = cropOf({
     leafArea: "4 stems per plant, 5 plants per m²; assumed",
     rootDepth: fao("table 22, potato: 0.4 to 0.6 m"),
   },
-  removal: [3.5, 0.6, 5, REMOVAL],
+  removal: [3.2, 0.52, 4.6, ipni("potato tubers")],
 });
 
 export const beetroot = cropOf({
@@ -227,7 +228,7 @@ export const beetroot = cropOf({
     leafArea: "rows at 40 plants per m²; assumed",
     rootDepth: fao("table 22, table beets: 0.6 to 1.0 m"),
   },
-  removal: [2.8, 0.5, 4.5, REMOVAL],
+  removal: [1.8, 0.48, 3.2, mich("beets")],
 });
 
 export const ginger = cropOf({

@@ -1,8 +1,7 @@
-import { cropOf, fao, LOW, MAAS, MASS, ORGAZ, UPRIGHT, type CropSheet } from "./crop-sheet.ts";
+import { cropOf, fao, LOW, MAAS, MASS, ORGAZ, UPRIGHT, type CropSheet, mich, aquacrop } from "./crop-sheet.ts";
 
 const PICKED = { picking: true } as const;
 const HELD_UPRIGHT = `${ORGAZ}: 1.3 to 1.4 for vegetables held upright`;
-const REMOVAL = "fertiliser tables for vegetables, rounded; assumed";
 const WARM: CropSheet["bands"] = {
   dayC: [21, 28],
   nightC: [16, 20],
@@ -37,7 +36,7 @@ export const melon = cropOf({
     leafArea: "two-shoot canopy at 2 plants per m²; assumed",
     rootDepth: fao("table 22, cantaloupe: 0.9 to 1.5 m in deep soil; less under drip"),
   },
-  removal: [3.5, 0.6, 6, REMOVAL],
+  removal: [4.2, 0.44, 4.6, mich("muskmelon")],
   bands: { ...WARM, dayC: [24, 32], nightC: [17, 21], lightMolM2: [15, 35] },
 });
 
@@ -66,7 +65,7 @@ export const courgette = cropOf({
     leafArea: "bush habit at 1 plant per m²; assumed",
     rootDepth: fao("table 22, squash (zucchini): 0.6 to 1.0 m"),
   },
-  removal: [1.6, 0.25, 2.6, REMOVAL],
+  removal: [1.8, 0.48, 2.7, mich("summer squash")],
   bands: WARM,
 });
 
@@ -84,7 +83,7 @@ export const tomato = cropOf({
     ["late", "Last trusses", 30, 0.8, 2.4, 0.8, 25, 0, "tomato-load", PICKED],
   ],
   kcPeakUnderCover: [1.3, `${HELD_UPRIGHT}; taken for tomato, assumed`],
-  baseC: [10, "usual for tomato, 8 to 10 °C; assumed"],
+  baseC: [7, aquacrop("tomato")],
   usualC: 20,
   canopy: UPRIGHT,
   depletion: [0.4, fao("table 22, tomato")],
@@ -95,7 +94,7 @@ export const tomato = cropOf({
     leafArea: "a vine kept at 3 m² of leaf a m² by taking leaves; usual practice, assumed",
     rootDepth: fao("table 22, tomato: 0.7 to 1.5 m in deep soil; less under drip"),
   },
-  removal: [2.6, 0.5, 4.2, REMOVAL],
+  removal: [2, 0.17, 2.9, mich("tomatoes")],
   bands: {
     dayC: [19, 25],
     nightC: [15, 19],
@@ -130,7 +129,7 @@ export const cucumber = cropOf({
     leafArea: "one stem at 1.4 plants per m²; assumed",
     rootDepth: fao("table 22, cucumber: 0.7 to 1.2 m in deep soil; less under drip"),
   },
-  removal: [1.6, 0.4, 2.6, REMOVAL],
+  removal: [1, 0.26, 1.5, mich("cucumbers")],
   bands: { ...WARM, nightC: [18, 21], mostRhPct: 90 },
 });
 
@@ -157,7 +156,7 @@ const PEPPER = {
     leafArea: "two to three stems at 3 plants per m²; assumed",
     rootDepth: fao("table 22, sweet peppers: 0.5 to 1.0 m"),
   },
-  removal: [3, 0.4, 3.8, REMOVAL],
+  removal: [2, 0.31, 2.3, mich("bell peppers")],
   bands: WARM,
 } as const satisfies Omit<CropSheet, "id" | "name">;
 
@@ -197,7 +196,7 @@ export const aubergine = cropOf({
     leafArea: "three stems at 1.5 plants per m²; assumed",
     rootDepth: fao("table 22, egg plant: 0.7 to 1.2 m"),
   },
-  removal: [3, 0.4, 3.6, REMOVAL],
+  removal: [2.3, 0.35, 2.2, mich("eggplant")],
   bands: { ...WARM, dayC: [22, 29], nightC: [17, 21] },
 });
 
@@ -226,6 +225,6 @@ export const watermelon = cropOf({
     leafArea: "vines on the ground at 0.5 plants per m²; assumed",
     rootDepth: fao("table 22, watermelon: 0.8 to 1.5 m"),
   },
-  removal: [1.7, 0.3, 2.7, REMOVAL],
+  removal: [2.4, 0.09, 1, mich("watermelon")],
   bands: { ...WARM, dayC: [24, 32], nightC: [17, 22], lightMolM2: [18, 38] },
 });

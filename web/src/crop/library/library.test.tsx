@@ -77,8 +77,8 @@ describe("a crop's page", () => {
     const row = screen.getByRole("row", { name: /Yield in soil begins to fall/ });
     expect(row).toHaveTextContent(/Maas & Grattan.*2\.5\s*mS\/cm/);
     expect(row).not.toHaveTextContent("assumed ·");
-    expect(screen.getByRole("row", { name: /No warmth counts below/ })).toHaveTextContent("assumed ·");
-    expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent(/20 days.*200 °C·d over 10 °C/);
+    expect(screen.getByRole("row", { name: /The days hold at a mean of/ })).toHaveTextContent("assumed ·");
+    expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent(/20 days.*260 °C·d over 7/);
     expect(screen.queryByRole("button", { name: "Save the crop" })).toBeNull();
     await user.click(screen.getByRole("button", { name: "Begin a crop of your own from it" }));
     const name = screen.getByRole("textbox", { name: "Name of your crop" });
@@ -92,9 +92,9 @@ describe("a crop's page", () => {
     const shown = board({ site: { ...site, unitSystem: "us" } });
     renderPage("/crops/tomato", { server: new FakeServer().on(getCrop, theirs), shown });
     await screen.findByRole("heading", { level: 1, name: "Tomato" });
-    expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent("360 °F·d over 50 °F");
+    expect(screen.getByRole("row", { name: /^Establishment/ })).toHaveTextContent("468 °F·d over 44.6 °F");
     expect(screen.getByRole("row", { name: /^Root depth at planting/ })).toHaveTextContent(/0\.66\s*ft/);
-    expect(screen.getByRole("row", { name: /^No warmth counts below/ })).toHaveTextContent(/50 °F/);
+    expect(screen.getByRole("row", { name: /^No warmth counts below/ })).toHaveTextContent(/44\.6 °F/);
   });
 
   it("of one's own shows what differs from the library, and saves a change at the version that was read", async () => {
