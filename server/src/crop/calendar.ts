@@ -81,6 +81,9 @@ const STEPS: Readonly<Record<RaisingStepKind, string>> = {
   plant: "plant",
 };
 
+/** What is started from, where a step begins a planting. */
+const STARTED = { sow: "seeds", stick: "cuttings", order: "plants" } as const;
+
 /** What is done for plantings before they are planted. */
 function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to: string): Dated[] {
   return grown.flatMap((planting) => {
@@ -97,7 +100,7 @@ function raisingOf({ id, name, definition, grown }: StoredZone, from: string, to
         what: `${crop.name}: ${STEPS[kind]}`,
         on,
         span: null,
-        note: kind === "sow" || kind === "stick" || kind === "order" ? `${startFrom}` : "",
+        note: kind in STARTED ? `${startFrom} ${STARTED[kind as keyof typeof STARTED]}` : "",
       }));
   });
 }

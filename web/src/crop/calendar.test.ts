@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { namesOn, placeOf } from "./calendar.ts";
+import { lanesOf, namesOn, placeOf } from "./calendar.ts";
 
 const namesBetween = (from: string, to: string): string[] => namesOn({ from, to }).map(({ name }) => name);
 
@@ -19,6 +19,21 @@ describe("the calendar of plantings", () => {
 
   it("names the years where the months would lie on each other", () => {
     expect(namesBetween("2026-04-29", "2031-01-02")).toEqual(["2027", "2028", "2029", "2030", "2031"]);
+  });
+
+  it("has plantings after each other in one lane, and those beside each other in lanes of their own", () => {
+    const planted = (plantedOn: string, clearedOn: string | null, to = "2026-09-01") => ({
+      plantedOn,
+      clearedOn,
+      stages: [{ to }],
+    });
+    const [first, older, younger, next] = [
+      planted("2026-01-01", "2026-04-01"),
+      planted("2026-04-01", null, "2026-06-01"),
+      planted("2026-05-01", null, "2026-07-01"),
+      planted("2026-06-10", null),
+    ];
+    expect(lanesOf([first, older, younger, next])).toEqual([[first, older, next], [younger]]);
   });
 
   it("keeps a date that is off the line at its end", () => {

@@ -35,6 +35,25 @@ function firstsOf(unit: "month" | "year", { from, to }: Calendar): string[] {
   return firsts;
 }
 
+/** What a lane must know of a planting. */
+interface InLane {
+  readonly plantedOn: string;
+  readonly clearedOn: string | null;
+  readonly stages: readonly { readonly to: string }[];
+}
+
+/** Plantings in as few lanes as let none lie over another: those after each other share one, those beside each other do not. */
+export function lanesOf<T extends InLane>(plantings: readonly T[]): readonly (readonly T[])[] {
+  const endOf = ({ clearedOn, stages, plantedOn }: T): string => clearedOn ?? stages.at(-1)?.to ?? plantedOn;
+  const lanes: T[][] = [];
+  for (const planting of [...plantings].sort((a, b) => a.plantedOn.localeCompare(b.plantedOn))) {
+    const free = lanes.find((lane) => lane.every((other) => endOf(other) <= planting.plantedOn));
+    if (free) free.push(planting);
+    else lanes.push([planting]);
+  }
+  return lanes;
+}
+
 /** So much before and after a date is on the calendar of all plantings. */
 export function calendarAround(date: string): Calendar {
   return { from: addDays(date, -56), to: addDays(date, 126) };

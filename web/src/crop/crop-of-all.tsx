@@ -10,7 +10,7 @@ import { usePlace } from "../place/use-place.ts";
 import { ZoneLabel } from "../place/zone-label.tsx";
 import tables from "../theme/tables.module.css";
 import { CalendarFeed } from "./calendar-feed.tsx";
-import { calendarAround, type Calendar } from "./calendar.ts";
+import { calendarAround, lanesOf, type Calendar } from "./calendar.ts";
 import styles from "./crop-of-all.module.css";
 import { rowsWords } from "./rows.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
@@ -102,9 +102,13 @@ function ZoneLine({
         {shown.length === 0 ? (
           <span className="quiet">no planting in these months</span>
         ) : (
-          plantings.map((planting) => (
-            <div key={planting.key} className={styles["layer"]} title={rowsWords(planting.part)}>
-              <StageRibbon stages={planting.stages} date={date} calendar={calendar} />
+          lanesOf(plantings).map((lane) => (
+            <div key={lane[0]?.key} className={styles["lane"]}>
+              {lane.map((planting) => (
+                <div key={planting.key} className={styles["layer"]} title={rowsWords(planting.part)}>
+                  <StageRibbon stages={planting.stages} date={date} calendar={calendar} />
+                </div>
+              ))}
             </div>
           ))
         )}
