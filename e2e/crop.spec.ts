@@ -45,6 +45,8 @@ test.describe("crops of an empty site", () => {
     await page.getByLabel("Establishment: Kc at its end").fill("0.7");
     await page.getByRole("button", { name: "Save the crop" }).click();
     await expect(page.getByText(/from Tomato: 2 figures differ/)).toBeVisible();
+    // It goes once all is saved.
+    await expect(page.getByRole("button", { name: "Save the crop" })).toBeHidden();
     await expectNoSeriousFaults(page);
 
     await page.goto("/set-up?zone=new");
@@ -105,5 +107,76 @@ test.describe("crops of the nursery", () => {
     const feed = await (await request.get(address)).text();
     expect(feed).toContain("BEGIN:VCALENDAR");
     expect(feed).toContain("Succulent mats: cloth drawn");
+  });
+
+  test("a stage that is seen today shifts what follows, and is taken back", async ({ page }) => {
+    await page.goto("/zones/1/crop");
+    const ribbon = page.getByRole("group", { name: "Stages of this planting" });
+    await expect(ribbon).toContainText(/Ripening30 Jun|Ripening\s*30 Jun|Ripening\s*\d+ (Jun|Jul)/);
+    await page.getByRole("button", { name: "Ripening seen today" }).click();
+    await expect(page.getByRole("status").filter({ hasText: "worked out anew" })).toContainText(/ripening from 20 Jun/);
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("ripening, day 1");
+    await page.getByRole("button", { name: "Take back: Ripening" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("fill");
+    await expectNoSeriousFaults(page);
+  });
+
+  test("plantings beside each other have their own stages, and pots their room", async ({ page }) => {
+    await page.goto("/zones/2/crop");
+    const beside = page.getByRole("navigation", { name: "Plantings in this zone" });
+    await expect(beside.getByRole("link")).toHaveCount(2);
+    await beside.getByRole("link", { name: /rows 7 to 12 of 12/ }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("leaf growth");
+    await expect(page.getByRole("region", { name: "Stand" })).toContainText(/50 % of the ground/);
+    await expectNoSeriousFaults(page);
+
+    await page.goto("/zones/3/crop");
+    const stand = page.getByRole("region", { name: "Stand" });
+    await expect(stand).toContainText(/moved apart to 14/);
+    await stand.getByRole("button", { name: "Change the stand" }).click();
+    await stand.getByLabel("plants on a m²").fill("9");
+    await stand.getByRole("button", { name: "Note it" }).click();
+    await expect(stand.getByText(/3360 plants at 9 a m² need 373 m², and there are 240 m²/)).toBeVisible();
+    await stand.getByLabel("plants on a m²").fill("16");
+    await stand.getByRole("button", { name: "Note it" }).click();
+    await expect(stand).toContainText(/16\s*per m² on 87\.5 % of the ground/);
+    await stand.getByRole("button", { name: "Take back: moved apart on 2026-06-20" }).click();
+    await expect(stand).not.toContainText("87.5");
+    await expectNoSeriousFaults(page);
+  });
+
+  test("the next crop is counted back from its sale, from stock plants to hardening", async ({ page }) => {
+    await page.goto("/zones/3/crop");
+    const next = page.getByRole("region", { name: "The next crop" });
+    await next.getByRole("button", { name: "Plan the next crop" }).click();
+    await next.getByRole("combobox", { name: "The next crop is" }).fill("Poinsettia");
+    await page.getByTitle("Poinsettia", { exact: true }).click();
+    await next.getByRole("combobox", { name: "Counted from" }).click();
+    await page.getByTitle("first picking or sale").click();
+    await next.getByLabel("Ready on").fill("20 Dec 2026");
+    await next.getByLabel("Ready on").press("Enter");
+    await next.getByRole("combobox", { name: "Its plants are" }).click();
+    await page.getByTitle("raised from cuttings").click();
+    await next.getByLabel("cuttings of a stock plant; 0 if bought").fill("8");
+    await next.getByRole("button", { name: "Plan it" }).click();
+    await expect(next).toContainText(/Poinsettia, 3.360 plants, from .*cuttings.*stock plants/);
+    await expect(next.getByText("set the stock plants")).toBeVisible();
+    await next.getByText("day by day (assumed)").last().click();
+    await expect(next.getByText(/outside 2 h, 10:00 to 12:00/)).toBeVisible();
+    await next.getByRole("button", { name: "Plan nothing" }).click();
+    await expect(next.getByText("Nothing is planned after this.")).toBeVisible();
+  });
+
+  test("a basin's water goes by what its crop asks for, and the dates can be printed", async ({ page }) => {
+    await page.goto("/zones/8/crop");
+    const field = page.getByRole("region", { name: "In the field" });
+    await expect(field).toContainText(/Flood and dry in turn, by the tube, flooded again at 15\s*cm below the soil/);
+    await expectNoSeriousFaults(page);
+    await page.goto("/crop");
+    const weeks = page.getByRole("region", { name: "The next six weeks" });
+    await expect(weeks).toContainText(/Wed 24 Jun\s*Melon bags\s*Netted melon: sow/);
+    await page.emulateMedia({ media: "print" });
+    await expect(weeks.getByRole("button", { name: "Print" })).toBeHidden();
+    await expect(weeks.getByRole("row").first()).toBeVisible();
   });
 });
