@@ -59,18 +59,27 @@ test.describe("crops of an empty site", () => {
     await expect(page.getByRole("region", { name: "What the stage asks for" })).toContainText("Tomato");
   });
 
-  for (const [name, stage] of [
-    ["Poinsettia", /Pinch and growth|Rooting/],
-    ["Rice", /Establishment|Tillering/],
-    ["Lisianthus", /Establishment|Stem growth/],
+  for (const [group, name, stage] of [
+    ["a pot plant", "Poinsettia", /Pinch and growth|Rooting/],
+    ["a flooded crop", "Rice", /Establishment|Tillering/],
+    ["a cut flower", "Lisianthus", /Establishment|Stem growth/],
   ] as const)
-    test(`${name} is planted from the library and has its stages and a feed`, async ({ page }) => {
+    test(`${group} of one's own comes from ${name} to today's litres and feed`, async ({ page }) => {
+      const own = `${name}, ours`;
+      await page.goto("/crops");
+      await page.getByRole("textbox", { name: "Find a crop" }).fill(name);
+      await page.getByRole("link", { name: new RegExp(`^${name}`) }).click();
+      await page.getByRole("button", { name: "Begin a crop of your own from it" }).click();
+      await page.getByLabel("Name of your crop").fill(own);
+      await page.getByRole("button", { name: "Begin it" }).click();
+      await expect(page.getByRole("heading", { level: 1, name: own })).toBeVisible();
       await page.goto("/set-up?zone=new");
-      await choose(page, "Crop", name);
-      await addZone(page, "2026-05-25", name);
+      await choose(page, "Crop", own);
+      await addZone(page, "2026-05-25", own);
       await page.getByRole("link", { name: "Sprunel" }).click();
-      const row = page.getByRole("row", { name: new RegExp(name) });
+      const row = page.getByRole("row", { name: new RegExp(own) });
       await expect(row).toContainText(stage);
+      await expect(row).toContainText(/[1-9][\d ]* ?L|no water needed/);
       await row.getByRole("cell").nth(4).click();
       await expect(page.getByRole("row", { name: /^Feed:/ })).toContainText("mS/cm");
     });

@@ -25,10 +25,10 @@ export const underGlass: readonly DemoZone[] = [
     },
     plantings: [
       { cropId: "melon-netted", plantedDaysAgo: 155, clearedDaysAgo: 64 },
-      { cropId: "melon-netted", plantedDaysAgo: 58, clearedDaysAgo: -42, seen: { flowering: 26 } },
+      { cropId: "melon-netted", plantedDaysAgo: 58, clearedDaysAgo: -32, seen: { flowering: 26 } },
       {
         cropId: "melon-netted",
-        plantedDaysAgo: -44,
+        plantedDaysAgo: -34,
         clearedDaysAgo: null,
         raising: { ...RAISING_STARTS.seed, benchDays: 24 },
       },

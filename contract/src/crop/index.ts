@@ -1,5 +1,5 @@
 export { computeStageDates } from "./compute.ts";
-export { newStandSchema, newStandStepSchema, nextPlantingSchema } from "./crop.ts";
+export { newSignSchema, newStandSchema, newStandStepSchema, nextPlantingSchema } from "./crop.ts";
 export type {
   CropStation,
   NewSign,

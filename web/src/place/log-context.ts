@@ -2,7 +2,7 @@ import { createContext, use } from "react";
 
 /** What can be logged from anywhere. */
 export interface LogEntry {
-  readonly kind: "reading" | "pick";
+  readonly kind: "reading" | "pick" | "sign";
   readonly zoneId: number;
 }
 interface Log {

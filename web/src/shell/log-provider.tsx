@@ -8,24 +8,28 @@ const LogReadingDialog = lazy(async () => ({
 }));
 const LogPickDialog = lazy(async () => ({ default: (await import("../harvest/log-pick-dialog.tsx")).LogPickDialog }));
 
-/** Lets a reading or a pick be logged for any zone, of the day that is looked at unless somebody says otherwise. */
+const LogSignDialog = lazy(async () => ({ default: (await import("../crop/log-sign-dialog.tsx")).LogSignDialog }));
+
+const DIALOGS = { reading: LogReadingDialog, pick: LogPickDialog, sign: LogSignDialog } as const satisfies Record<
+  LogEntry["kind"],
+  unknown
+>;
+
+/** Lets a reading, a pick or a sign be logged for any zone, of the day that is looked at unless somebody says otherwise. */
 export function LogProvider({ children }: { children: ReactNode }) {
   const [entry, setEntry] = useState<LogEntry | null>(null);
   const board = useBoard(null).data;
   const noting = useNoting();
   const zone = board?.zones.find((candidate) => candidate.id === entry?.zoneId);
+  const Dialog = entry ? DIALOGS[entry.kind] : null;
   const close = useCallback(() => setEntry(null), []);
   const value = useMemo(() => ({ open: setEntry }), []);
   return (
     <LogContext value={value}>
       {children}
-      {entry && zone && noting && (
+      {Dialog && zone && noting && (
         <Suspense>
-          {entry.kind === "reading" ? (
-            <LogReadingDialog zone={zone} noting={noting} onClose={close} />
-          ) : (
-            <LogPickDialog zone={zone} noting={noting} onClose={close} />
-          )}
+          <Dialog zone={zone} noting={noting} onClose={close} />
         </Suspense>
       )}
     </LogContext>

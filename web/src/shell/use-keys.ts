@@ -75,6 +75,11 @@ export function useKeys({ board, openFinder, openKeys }: KeyContext): void {
         log.open({ kind: "pick", zoneId: place.zoneId });
         return;
       }
+      const grown = zones.find((zone) => zone.id === (place.zoneId ?? focused) && zone.crop);
+      if (place.station === "crop" && grown) {
+        log.open({ kind: "sign", zoneId: grown.id });
+        return;
+      }
       const readable = zones.filter((zone) => SYSTEM_WORDS[zone.system].readings.length > 0);
       const meant =
         readable.find((zone) => zone.id === (place.zoneId ?? focused)) ??
