@@ -278,7 +278,7 @@ describe("the data folder", () => {
       expect(await after.db.raw("PRAGMA integrity_check")).toEqual([{ integrity_check: "ok" }]);
       await after.stop();
     }
-  });
+  }, 90_000);
 
   it("keeps every reading that was acknowledged through ten kills, and of the last one all or nothing", async () => {
     const folder = newFolder();

@@ -4,6 +4,7 @@ import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
+import { newDoseRecordSchema, programmeSchema } from "../feed/dose-plan.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, keptTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
@@ -64,6 +65,11 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   reports: z.array(z.strictObject({ report: newZoneReportSchema, struck })).default([]),
   /** doses of digestate or reclaimed water, by the source's name */
   doses: z.array(newDoseSchema.omit({ sourceId: true }).extend({ source: nameSchema, struck })).default([]),
+  /** how plantings are fed in doses, by the planting's key, and what became of each dose */
+  doseProgrammes: z.array(z.strictObject({ planting: nameSchema, programme: programmeSchema })).default([]),
+  doseRecords: z
+    .array(z.strictObject({ planting: nameSchema, record: newDoseRecordSchema, struck: z.boolean() }))
+    .default([]),
   mixes: z.array(newMixSchema.extend({ mixedAt: instantSchema })),
   decisions: z.array(
     z.strictObject({

@@ -1,3 +1,4 @@
+import { dosePlanSchema, newDoseRecordSchema, savedProgrammeSchema, weekOfDosesSchema } from "./dose-plan.ts";
 import {
   doseCalendarAnswerSchema,
   doseCalendarRequestSchema,
@@ -5,7 +6,7 @@ import {
   doseNeedRequestSchema,
 } from "./doses.ts";
 import { z } from "zod";
-import { labelSchema } from "../basics/basics.ts";
+import { idParamSchema, labelSchema } from "../basics/basics.ts";
 import { dateQuery, emptySchema, endpoint, oneParams } from "../basics/endpoint.ts";
 import {
   feedSettingsUpdateSchema,
@@ -162,4 +163,58 @@ export const computeDoseCalendar = endpoint({
   summary: "What is to be given, on dates and in products",
   body: doseCalendarRequestSchema,
   answer: doseCalendarAnswerSchema,
+});
+
+export const getDosePlan = endpoint({
+  method: "get",
+  path: "/api/zones/:id/dose-plan",
+  summary: "A planting's need of N, P and K, its calendar of doses, and its books",
+  params: oneParams,
+  query: dateQuery,
+  answer: dosePlanSchema,
+});
+
+export const saveProgramme = endpoint({
+  method: "put",
+  path: "/api/zones/:id/dose-programme",
+  summary: "How the planting that stands is fed in doses; 409 when the version is old",
+  params: oneParams,
+  body: savedProgrammeSchema,
+  answer: dosePlanSchema,
+});
+
+export const recordDose = endpoint({
+  method: "post",
+  path: "/api/zones/:id/dose-records",
+  summary: "A dose was given, with what it really was, or skipped, with why; its key makes it count once",
+  params: oneParams,
+  body: newDoseRecordSchema,
+  answer: dosePlanSchema,
+  status: 201,
+});
+
+export const takeDoseBack = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/dose-records/:record",
+  summary: "What was noted of a dose does not count; the stock is as it was before it",
+  params: oneParams.extend({ record: idParamSchema }),
+  answer: dosePlanSchema,
+});
+
+export const getWeekOfDoses = endpoint({
+  method: "get",
+  path: "/api/doses",
+  summary: "What is to be given in all zones in the week from a date on, and what is overdue",
+  query: dateQuery,
+  answer: weekOfDosesSchema,
+});
+
+export const getDoseTable = endpoint({
+  method: "get",
+  path: "/api/zones/:id/doses.csv",
+  summary: "A planting's calendar of doses as a table",
+  params: oneParams,
+  query: dateQuery,
+  answer: z.string(),
+  media: "text/csv",
 });

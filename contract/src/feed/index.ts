@@ -5,15 +5,21 @@ export {
   computeDoseNeed,
   computeRecipe,
   dropFeedTarget,
+  getDosePlan,
+  getDoseTable,
   getFeedCosts,
   getFeedStation,
   getProducts,
   getRecipes,
+  getWeekOfDoses,
   getZoneFeed,
   keepRecipe,
   putOnShelf,
+  recordDose,
   saveFeedSettings,
   saveFeedTarget,
+  saveProgramme,
+  takeDoseBack,
   takeOffShelf,
   useRecipe,
 } from "./endpoints.ts";
@@ -48,3 +54,13 @@ export {
 } from "./kept-recipe.ts";
 export { newOwnProductSchema, type NewOwnProduct } from "./own-product.ts";
 export type { LibraryProduct } from "./recipe.ts";
+export {
+  newDoseRecordSchema,
+  programmeSchema,
+  savedProgrammeSchema,
+  type DosePlan,
+  type DoseProgramme,
+  type NewDoseRecord,
+  type PlannedDose,
+  type WeekOfDoses,
+} from "./dose-plan.ts";

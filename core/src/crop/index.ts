@@ -50,7 +50,7 @@ export {
   type RaisingStepKind,
   type RaisingWay,
 } from "./raising.ts";
-export { signFault, type CropState } from "./stage-on.ts";
+export { cropStateOn, signFault, type CropState } from "./stage-on.ts";
 export { practicesOf, type DatedPractice, type PondRule, type Practice } from "./practice.ts";
 export { isUnusual, usualRange, type Ranged, type UsualRange } from "./usual-range.ts";
 export { WARMTH_METHODS, type WarmthMethod } from "./stage-driver.ts";

@@ -28,3 +28,17 @@ export { weighOut, type Scales, type Weighing } from "./weigh.ts";
 export { zoneQuestion, type Draft } from "./zone-question.ts";
 export { doseCalendar } from "./programme/calendar.ts";
 export { doseNeed } from "./programme/need.ts";
+export type { DoseCalendar, Dose } from "./programme/calendar.ts";
+export { ledger } from "./programme/ledger.ts";
+export { contentOf, NONE, type MainAmounts } from "./programme/nutrients.ts";
+export {
+  ofWater,
+  plus,
+  SCHOOLS,
+  scheduleOf,
+  USUAL_EFFICIENCY,
+  usualProgramme,
+  type DosedSeason,
+  type School,
+} from "./programme/programme.ts";
+export { datesBetween, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";

@@ -1,5 +1,6 @@
 import type { FeedWishes } from "@sprunel/contract/feed";
 import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
+import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownProductStore } from "./own-product-store.ts";
 import { recipeStore } from "./recipe-store.ts";
@@ -64,6 +65,33 @@ export function feedInFile(): SiteFilePart {
       },
     },
     ofZone: {
+      doseProgrammes: {
+        async *out(scope, { zoneId }) {
+          yield* await dosePlanStore(scope).programmes(zoneId);
+        },
+        async in(scope, { zoneId, productIds }, rows) {
+          for (const { planting, programme } of rows)
+            await dosePlanStore(scope).save(zoneId, planting, 1, {
+              ...programme,
+              productIds: programme.productIds.map((id) => productIds.get(id) ?? id),
+            });
+        },
+      },
+      doseRecords: {
+        async *out(scope, { zoneId }) {
+          for (const { id: _id, planting, struck, ...record } of await dosePlanStore(scope).all(zoneId))
+            yield { planting, record, struck };
+        },
+        async in(scope, { zoneId, productIds }, rows) {
+          for (const { planting, record, struck } of rows)
+            await dosePlanStore(scope).add(
+              zoneId,
+              planting,
+              { ...record, products: record.products.map((line) => withNewId(line, productIds)) },
+              struck,
+            );
+        },
+      },
       mixes: {
         async *out(scope, { zoneId }) {
           yield* await feedStore(scope).allMixes(zoneId);

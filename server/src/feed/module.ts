@@ -5,24 +5,32 @@ import {
   computeDoseNeed,
   computeRecipe,
   dropFeedTarget,
+  getDosePlan,
+  getDoseTable,
   getFeedCosts,
   getFeedStation,
   getProducts,
   getRecipes,
+  getWeekOfDoses,
   getZoneFeed,
   keepRecipe,
   putOnShelf,
+  recordDose,
   saveFeedSettings,
   saveFeedTarget,
+  saveProgramme,
+  takeDoseBack,
   takeOffShelf,
   useRecipe,
 } from "@sprunel/contract/feed";
 import { doseCalendar, doseNeed, PRODUCTS, recipe } from "@sprunel/core/feed";
+import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { dosePlanService } from "./dose-plan-service.ts";
 import { feedStation } from "./feed-station.ts";
 import { feedService, type FeedService } from "./feed-service.ts";
 import { asListed } from "./feed-records.ts";
@@ -35,6 +43,7 @@ export function feedModule(
 ): Module & { readonly feed: FeedService } {
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
+  const doses = dosePlanService(scope);
   return {
     feed,
     routes: [
@@ -81,6 +90,31 @@ export function feedModule(
         };
         line(await recipes.costs(date, (done, of) => line({ done, of })));
         res.end();
+      }),
+      served(getDosePlan, ({ params: { id }, query: { date } }) => doses.dosePlan(id, date)),
+      served(saveProgramme, ({ params: { id }, body: { version, programme } }) =>
+        doses.saveProgramme(id, version, programme),
+      ),
+      served(recordDose, ({ params: { id }, body }) => doses.record(id, body)),
+      served(takeDoseBack, ({ params: { id, record } }) => doses.takeBack(id, record)),
+      served(getWeekOfDoses, ({ query: { date } }) => doses.week(date)),
+      written(getDoseTable, async ({ params: { id }, query: { date } }, res) => {
+        const plan = await doses.dosePlan(id, date);
+        sendCsv(
+          res,
+          "doses.csv",
+          plan.doses.map(({ on, basal, state, nutrientsKgHa: { N, P, K }, products, record }) => ({
+            date: on,
+            basal: basal ? "yes" : "",
+            state,
+            done_on: record?.doneOn ?? null,
+            n_kg_ha: N,
+            p_kg_ha: P,
+            k_kg_ha: K,
+            products: products.map(({ name, kg }) => `${name} ${kg.toFixed(3)} kg`).join("; "),
+            reason: record?.reason ?? null,
+          })),
+        );
       }),
       served(computeDoseNeed, ({ body }) => doseNeed(body)),
       served(computeDoseCalendar, ({ body }) => withSolver((solve) => doseCalendar(body, solve))),

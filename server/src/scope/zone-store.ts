@@ -78,7 +78,7 @@ export function zoneStore({ db, actor }: Writer) {
     },
     /** With what was set for it. */
     async remove(id: number): Promise<void> {
-      for (const table of SETTINGS) await db(table).where({ zone_id: id }).delete();
+      for (const table of [...SETTINGS, "dose_programme"]) await db(table).where({ zone_id: id }).delete();
       await db<ZoneRow>("zone").where({ id }).delete();
     },
     /** Lines, tanks and own target of one zone, for another. */
@@ -131,6 +131,7 @@ const RECORDS = [
   "zone_report",
   "source_dose",
   "catch_test",
+  "dose_record",
 ] as const;
 /** What is set for a zone, a row each. */
 const SETTINGS = ["zone_lines", "feed_settings", "feed_target"] as const;

@@ -31,6 +31,7 @@ import { takenPlants } from "./030-taken-plants.ts";
 import { fedZones } from "./031-fed-zones.ts";
 import { ownCrops } from "./033-own-crops.ts";
 import { siteKwhPrice } from "./034-site-kwh-price.ts";
+import { doseProgrammes } from "./035-dose-programmes.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -70,6 +71,7 @@ const all: readonly Migration[] = [
   waysToDemand,
   ownCrops,
   siteKwhPrice,
+  doseProgrammes,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

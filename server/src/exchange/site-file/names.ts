@@ -42,6 +42,8 @@ export const ZONE_LISTS: readonly ZoneList[] = [
   "picks",
   "reports",
   "doses",
+  "doseProgrammes",
+  "doseRecords",
   "mixes",
   "decisions",
 ];

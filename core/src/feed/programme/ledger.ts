@@ -1,0 +1,46 @@
+import { fill, Worksheet, type WorkingStep } from "../../working/working.ts";
+import { MAIN, mainOf, type Main, type MainAmounts } from "./nutrients.ts";
+
+/** What a planting got and lost so far, kg/ha as elements. */
+export interface LedgerInput {
+  /** doses that were really given */
+  readonly given: MainAmounts;
+  /** brought by the water */
+  readonly water: MainAmounts;
+  /** what manures, residues, soil and fixation set free, as credited */
+  readonly credited: MainAmounts;
+  /** taken off with what was picked; null where the mass of it is not known */
+  readonly removed: MainAmounts | null;
+}
+
+export interface Ledger extends LedgerInput {
+  /** in − out; null where what went out is not known */
+  readonly left: MainAmounts | null;
+  readonly working: readonly WorkingStep[];
+}
+
+/**
+ * A planting's books: what came in and what was taken off. What is left is in soil, substrate, leaf and root, or was leached:
+ * those are not told apart here.
+ */
+export function ledger(input: LedgerInput): Ledger {
+  const sheet = new Worksheet();
+  const left = (nutrient: Main): number | null => {
+    const { given, water, credited, removed } = input;
+    if (!removed) return null;
+    return sheet.note(
+      `${nutrient} left`,
+      "given + water + credited − removed",
+      fill`${given[nutrient]} + ${water[nutrient]} + ${credited[nutrient]} − ${removed[nutrient]}`,
+      given[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient],
+      "kg/ha",
+      "conservation of mass",
+    );
+  };
+  const sums = new Map(MAIN.map((nutrient) => [nutrient, left(nutrient)]));
+  return {
+    ...input,
+    left: input.removed && mainOf((nutrient) => sums.get(nutrient) ?? 0),
+    working: sheet.steps,
+  };
+}

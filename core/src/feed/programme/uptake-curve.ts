@@ -1,0 +1,49 @@
+import { addDays, daysBetween } from "../../time/local-time.ts";
+
+/** One day of a planting, as far as its uptake goes by it. */
+export interface UptakeDay {
+  readonly on: string;
+  /** what the crop transpires against a reference: its Kc on its own ground, times the share that stands */
+  readonly kc: number;
+}
+
+/** A span of days with the share of the season's uptake that falls into it, 0 to 1. */
+export interface UptakeSpan {
+  readonly from: string;
+  readonly days: number;
+  readonly share: number;
+}
+
+/**
+ * How a season's uptake spreads over its days: as dry matter is made, and that as the crop transpires. Each day's share is its
+ * Kc over the sum of all.
+ *
+ * @param days one after the other, at least one
+ * @returns spans of so many days, the last as long as is left; their shares add up to 1
+ * @see Steduto, Hsiao, Raes & Fereres (2009), Agronomy Journal 101:426–437: dry matter is water productivity · Σ Tr/ET₀. That N, P
+ *   and K follow dry matter alike is assumed; nitrogen runs ahead of it in young crops.
+ */
+export function uptakeSpans(days: readonly UptakeDay[], spanDays: number): readonly UptakeSpan[] {
+  const total = days.reduce((sum, { kc }) => sum + kc, 0);
+  const spans: UptakeSpan[] = [];
+  for (let at = 0; at < days.length; at += spanDays) {
+    const part = days.slice(at, at + spanDays);
+    const [first] = part;
+    if (!first) break;
+    const sum = part.reduce((so, { kc }) => so + kc, 0);
+    spans.push({ from: first.on, days: part.length, share: total > 0 ? sum / total : part.length / days.length });
+  }
+  return spans;
+}
+
+/** Share of the season's uptake that is over by the evening of a date, 0 to 1. */
+export function uptakeDone(days: readonly UptakeDay[], date: string): number {
+  const total = days.reduce((sum, { kc }) => sum + kc, 0);
+  const done = days.filter(({ on }) => on <= date).reduce((sum, { kc }) => sum + kc, 0);
+  return total > 0 ? done / total : 0;
+}
+
+/** Every date from one to before another. */
+export function datesBetween(from: string, to: string): readonly string[] {
+  return Array.from({ length: Math.max(0, daysBetween(from, to)) }, (_, day) => addDays(from, day));
+}

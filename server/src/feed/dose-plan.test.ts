@@ -1,0 +1,248 @@
+import { freshPlanting } from "@sprunel/contract/site";
+import { describe, expect, it } from "vitest";
+import { site, testServer, zone } from "../testing/test-server.ts";
+
+type Amounts = Record<"N" | "P" | "K", number>;
+interface Plan {
+  missing: string | null;
+  version: number | null;
+  programme: Record<string, unknown>;
+  need: {
+    yieldTHa: number;
+    aim: string;
+    uptakeKgHa: Amounts;
+    credits: ({ from: string; doubt: string | null } & Amounts)[];
+    toGiveKgHa: Amounts;
+  } | null;
+  doses: {
+    on: string;
+    basal: boolean;
+    state: string;
+    nutrientsKgHa: Amounts;
+    products: { productId: string; kg: number }[];
+    record: { id: number; doneOn: string; reason: string | null } | null;
+  }[];
+  schools: { school: string; operations: number; totalKgHa: Amounts; costM2: number | null }[];
+  ledger: Record<"given" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
+  errors?: { path: string; message: string }[];
+}
+
+const TODAY = "2026-06-20";
+const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e8";
+
+/** Courgettes of 500 m², 6 kg/m² aimed at: 60 t/ha. */
+async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPerM2: 6 }) {
+  const { call, url } = await testServer({ now: `${TODAY}T08:00:00Z` });
+  await call("POST", "/api/site", site);
+  await call("POST", "/api/zones", { ...zone, plantings: [freshPlanting("courgette", "2026-05-01", more)] });
+  const plan = async () => (await call("GET", "/api/zones/1/dose-plan")).body as unknown as Plan;
+  const save = async (change: object) => {
+    const { programme, version } = await plan();
+    return call("PUT", "/api/zones/1/dose-programme", { programme: { ...programme, ...change }, version });
+  };
+  return { call, url, plan, save };
+}
+const sum = (doses: Plan["doses"], nutrient: keyof Amounts): number =>
+  doses.reduce((so, { nutrientsKgHa }) => so + nutrientsKgHa[nutrient], 0);
+
+describe("what a planting needs", () => {
+  it("is its aim times what is removed, less what is there, over what is taken up", async () => {
+    const { plan } = await courgettes();
+    const { need } = await plan();
+    // 60 t/ha of 1.8, 0.48 and 2.7 kg/t
+    expect(need).toMatchObject({ yieldTHa: 60, aim: "planting" });
+    expect(need?.uptakeKgHa.N).toBeCloseTo(108, 9);
+    expect(need?.toGiveKgHa.N).toBeCloseTo(108 / 0.8, 9);
+  });
+
+  it("counts a soil test at once, and an old one at half, with what a new one would change", async () => {
+    const { call, plan } = await courgettes();
+    const soil = (takenOn: string) => ({
+      ...{ kind: "soil", takenOn, depthCm: [0, 30], texture: null, ph: null, ecSaturatedMsCm: null },
+      ...{ organicMatterPct: null, pMgKg: null, kMgKg: null, mgMgKg: null, mineralNKgHa: 40 },
+    });
+    expect((await call("POST", "/api/zones/1/reports", soil("2019-04-01"))).status).toBeLessThan(300);
+    const old = (await plan()).need;
+    expect(old?.credits[0]).toMatchObject({ N: 20 });
+    expect(old?.credits[0]?.doubt).toMatch(/2019-04-01.*at half.*40 kg\/ha/);
+    await call("POST", "/api/zones/1/reports", soil("2026-04-20"));
+    const fresh = (await plan()).need;
+    expect(fresh?.credits[0]).toMatchObject({ N: expect.closeTo(40, 9) as number, doubt: null });
+    expect(fresh?.toGiveKgHa.N).toBeCloseTo((108 - 40) / 0.8, 6);
+  });
+
+  it("counts a manure by its decay series, as published: 45 % of it in the first year", async () => {
+    const { plan, save } = await courgettes();
+    const manure = { name: "Hen manure", tHa: 2, nPct: 4, pPct: 1, kPct: 1.5, nDecayPct: [45, 25, 10], yearsAgo: 0 };
+    expect((await save({ organic: [manure] })).status).toBe(200);
+    const credit = (await plan()).need?.credits[0];
+    expect([credit?.N, credit?.P, credit?.K]).toEqual([
+      expect.closeTo(80 * 0.45, 9),
+      expect.closeTo(20, 9),
+      expect.closeTo(30, 9),
+    ]);
+  });
+
+  it("is not known where nobody aims at a yield, nor where nothing stands", async () => {
+    const { plan } = await courgettes({ targetPerM2: null });
+    expect(await plan()).toMatchObject({ missing: "no-aim", need: null, doses: [] });
+    const cleared = await courgettes({ targetPerM2: 6, clearedOn: "2026-06-01" });
+    expect(await cleared.plan()).toMatchObject({ missing: "not-planted" });
+  });
+});
+
+describe("a calendar of doses", () => {
+  it("shares out by uptake what is to be given, week after week, and all of it", async () => {
+    const { plan } = await courgettes();
+    const { doses, need, version } = await plan();
+    expect(version).toBeNull();
+    for (const nutrient of ["N", "P", "K"] as const)
+      expect(sum(doses, nutrient)).toBeCloseTo(need?.toGiveKgHa[nutrient] ?? NaN, 4);
+    expect(doses.every(({ state }) => state === "planned")).toBe(true);
+    // A young crop takes less than a grown one.
+    expect(doses[0]?.nutrientsKgHa.N).toBeLessThan(doses[7]?.nutrientsKgHa.N ?? 0);
+  });
+
+  it("in dressings at stages and dates moves with the stages, and asks what is due once it is kept", async () => {
+    const { save, plan, call } = await courgettes();
+    const dressings = [
+      { day: { kind: "date", on: "2026-05-20" }, sharePct: 40 },
+      { day: { kind: "stage", stageId: "picking", days: 3 }, sharePct: 60 },
+    ];
+    const kept = await save({ school: "dressings", dressings, basalPct: 0 });
+    expect([kept.status, (kept.body as unknown as Plan).version]).toEqual([200, 1]);
+    const [first, second] = (await plan()).doses;
+    expect(first).toMatchObject({ on: "2026-05-20", state: "due" });
+    const version = ((await call("GET", "/api/zones/1/crop")).body as unknown as { version: number }).version;
+    await call("POST", "/api/zones/1/signs", { stageId: "picking", on: "2026-06-12", version });
+    expect((await plan()).doses[1]?.on).toBe("2026-06-15");
+    expect(second?.on).not.toBe("2026-06-15");
+  });
+
+  it("refuses at their fields shares that do not add up, a stage that is not there, and an unknown bag", async () => {
+    const { save } = await courgettes();
+    const at = async (change: object) => {
+      const { status, body } = await save(change);
+      return [status, body.errors?.[0]?.path, body.errors?.[0]?.message];
+    };
+    const day = { kind: "date", on: "2026-05-20" };
+    expect(await at({ school: "dressings", dressings: [{ day, sharePct: 40 }] })).toEqual([
+      422,
+      "programme.dressings",
+      "The shares of the dressings must add up to 100 %; these add up to 40 %.",
+    ]);
+    const stage = { kind: "stage", stageId: "bulb", days: 0 };
+    expect(await at({ school: "dressings", dressings: [{ day: stage, sharePct: 100 }] })).toEqual([
+      422,
+      "programme.dressings.0.day.stageId",
+      "This planting has no stage bulb.",
+    ]);
+    const late = { kind: "date", on: "2027-05-20" };
+    expect((await at({ school: "dressings", dressings: [{ day: late, sharePct: 100 }] }))[2]).toMatch(
+      /lies outside the time in which this planting is fed, 2026-05-01 to/,
+    );
+    expect((await at({ productIds: ["moon-dust"] }))[1]).toBe("programme.productIds.0");
+  });
+
+  it("is one person's at a time: an old version is refused with the newer one", async () => {
+    const { save, plan, call } = await courgettes();
+    const { programme } = await plan();
+    await save({ everyDays: 14 });
+    const stale = await call("PUT", "/api/zones/1/dose-programme", { programme, version: null });
+    expect([stale.status, (stale.body as { current?: { version: number } }).current?.version]).toEqual([409, 1]);
+  });
+
+  it("sets the schools side by side: the same aims, in other operations", async () => {
+    const { plan } = await courgettes();
+    const { schools, need } = await plan();
+    expect(schools.map(({ school }) => school)).toEqual(["ration", "dressings", "constant"]);
+    for (const { school, totalKgHa } of schools.slice(0, 2))
+      expect(totalKgHa.N, school).toBeCloseTo(need?.toGiveKgHa.N ?? NaN, 4);
+    expect(schools[1]?.operations).toBeLessThan(schools[0]?.operations ?? 0);
+  });
+});
+
+describe("what became of a dose", () => {
+  const record = (at: number, more: object) => ({
+    ...{ key: `${KEY}${at}`, plannedOn: "2026-05-22", basal: false, doneOn: "2026-05-23", state: "given" },
+    ...{ products: [{ productId: "urea", kg: 2 }], reason: null },
+    ...more,
+  });
+
+  it("is noted as it really was, drawn from the shelf, booked, and taken back as easily", async () => {
+    const { call, save, plan } = await courgettes();
+    await call("PUT", "/api/shelf/urea", { priceKg: 0.6, stockKg: 25, version: null });
+    await save({});
+    const done = await call("POST", "/api/zones/1/dose-records", record(1, {}));
+    expect(done.status).toBe(201);
+    expect((await call("POST", "/api/zones/1/dose-records", record(1, {}))).status).toBe(201);
+    const { doses, ledger } = await plan();
+    const given = doses.filter(({ state }) => state === "given");
+    expect(given).toMatchObject([{ on: "2026-05-22", record: { doneOn: "2026-05-23" } }]);
+    // 2 kg of urea, 46.6 % N, on 500 m² are 18.6 kg/ha; it counts once.
+    expect(ledger?.given?.N).toBeCloseTo((2 * 0.466) / 0.05, 0);
+    const stock = async () =>
+      ((await call("GET", "/api/zones/1/feed")).body as unknown as { shelf: { stockKg: number }[] }).shelf[0]?.stockKg;
+    expect(await stock()).toBe(23);
+    await call("DELETE", `/api/zones/1/dose-records/${given[0]?.record?.id ?? 0}`);
+    expect(await stock()).toBe(25);
+    expect((await plan()).doses.some(({ state }) => state === "given")).toBe(false);
+  });
+
+  it("of one that was skipped needs its reason, and moves nothing to the next", async () => {
+    const { call, save, plan } = await courgettes();
+    await save({});
+    const before = (await plan()).doses;
+    const skipped = { state: "skipped", products: [] };
+    const silent = await call("POST", "/api/zones/1/dose-records", record(2, skipped));
+    expect([silent.status, silent.body.errors?.[0]?.message]).toEqual([422, "Say why the dose was skipped."]);
+    const [first] = before;
+    await call("POST", "/api/zones/1/dose-records", record(2, { ...skipped, plannedOn: first?.on, reason: "too wet" }));
+    const after = (await plan()).doses;
+    expect(after[0]).toMatchObject({ on: first?.on, state: "skipped", record: { reason: "too wet" } });
+    expect(after.slice(1).map(({ nutrientsKgHa }) => nutrientsKgHa)).toEqual(
+      before.slice(1).map(({ nutrientsKgHa }) => nutrientsKgHa),
+    );
+  });
+
+  it("cannot be of a day that is still to come", async () => {
+    const { call } = await courgettes();
+    const { status, body } = await call("POST", "/api/zones/1/dose-records", record(3, { doneOn: "2026-06-25" }));
+    expect([status, body.errors?.[0]?.path]).toEqual([422, "doneOn"]);
+  });
+
+  it("is booked so that it closes: given, brought and credited, less removed, is what is left", async () => {
+    const { call, save, plan } = await courgettes();
+    await save({ residuesKgHa: 30 });
+    await call("POST", "/api/zones/1/dose-records", record(4, {}));
+    await call("POST", "/api/zones/1/picks", {
+      ...{ key: `${KEY}9`, pickedOn: "2026-06-18", massKg: 200, count: null, grade: null, brixPct: null },
+    });
+    const { ledger } = await plan();
+    for (const nutrient of ["N", "P", "K"] as const) {
+      const of = (part: "given" | "water" | "credited" | "removed" | "left") => ledger?.[part]?.[nutrient] ?? NaN;
+      expect(of("given") + of("water") + of("credited") - of("removed")).toBeCloseTo(of("left"), 9);
+    }
+    // 200 kg off 500 m² are 4 t/ha of 1.8 kg N a tonne.
+    expect(ledger?.removed?.N).toBeCloseTo(7.2, 9);
+  });
+
+  it("stands in the week of all zones, in a table, and in the site's file", async () => {
+    const { call, save, url, plan } = await courgettes();
+    expect((await call("GET", "/api/doses")).body).toMatchObject({ zones: [] });
+    await save({ fromOn: "2026-06-01" });
+    const week = (await call("GET", "/api/doses")).body as unknown as {
+      zones: { zoneName: string; doses: unknown[] }[];
+    };
+    expect(week.zones[0]).toMatchObject({ zoneName: "Tunnel 1" });
+    expect(week.zones[0]?.doses.length).toBeGreaterThan(1);
+    expect((await plan()).doses.every(({ on }) => on >= "2026-06-01")).toBe(true);
+    const table = await (await fetch(`${url}/api/zones/1/doses.csv`)).text();
+    expect(table.split("\n")[0]).toContain("n_kg_ha");
+    await call("POST", "/api/zones/1/dose-records", record(5, {}));
+    const file = JSON.parse(await (await fetch(`${url}/api/site-file`)).text()) as {
+      zones: { doseProgrammes: unknown[]; doseRecords: unknown[] }[];
+    };
+    expect([file.zones[0]?.doseProgrammes.length, file.zones[0]?.doseRecords.length]).toEqual([1, 1]);
+  });
+});
