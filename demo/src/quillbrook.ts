@@ -1,4 +1,4 @@
-import type { FeedTarget } from "@sprunel/contract/feed";
+import type { DoseProgramme, FeedTarget } from "@sprunel/contract/feed";
 import type { NewSite } from "@sprunel/contract/site";
 import type { NewSource } from "@sprunel/contract/water";
 import type { SimulatedHouse } from "@sprunel/field";
@@ -119,4 +119,14 @@ export const doses: Readonly<
     { source: "Separated digestate", daysAgo: 64, litres: 3200 },
     { source: "Separated digestate", daysAgo: 55, litres: 3100 },
   ],
+};
+
+/** How a zone is fed in doses, since when, and which of them could not be given. */
+export interface Dosed extends Partial<DoseProgramme> {
+  readonly daysAgo: number;
+  readonly skippedAt: number;
+}
+/** Zones that are fed in doses beside the recipe of others. */
+export const dosed: Readonly<Record<string, Dosed>> = {
+  "Courgette tunnel": { daysAgo: 56, skippedAt: 3, school: "ration", everyDays: 7 },
 };

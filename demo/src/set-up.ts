@@ -1,7 +1,8 @@
 import type { Prepared } from "@sprunel/server";
 import { layouts, lines, catchTests } from "./layouts.ts";
 import { reports, zoneReports } from "./laboratory.ts";
-import { doses, shelf, site, sources, targets, zones } from "./quillbrook.ts";
+import { dosed, doses, shelf, site, sources, targets, zones, type Dosed } from "./quillbrook.ts";
+import { uuid } from "./keys.ts";
 import { ago, plantingsOf } from "./story.ts";
 
 /** One story, one dose, one test: told twice it is still one. */
@@ -9,6 +10,7 @@ const DOSE_KEY = "5b1e0000-0000-4000-8002-00000000000";
 const TEST_KEY = "5b1e0000-0000-4000-8001-000000000001";
 const FLUSH_L = 2600;
 const TESTED_DAYS_AGO = 12;
+const DOSED = 7;
 const DILUTION = 100;
 const USUAL_TANK_L = 200;
 
@@ -41,6 +43,28 @@ export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
     });
     const target = targets[name];
     if (target) await feed.feed.saveTarget(id, null, target);
+    const fedSince = dosed[name];
+    if (fedSince) await feedInDoses(rooms, id, fedSince);
+  }
+}
+
+/** A programme since some weeks, its doses noted as they were given, one that it was too wet for, and the last not yet. */
+async function feedInDoses({ feed: { doses } }: Prepared["rooms"], id: number, fed: Dosed): Promise<void> {
+  const { daysAgo, skippedAt, ...change } = fed;
+  const { programme } = await doses.dosePlan(id, undefined);
+  const plan = await doses.saveProgramme(id, null, { ...programme, ...change, fromOn: ago(daysAgo) });
+  const over = plan.doses.filter(({ on }) => on < ago(1));
+  for (const [at, { on, basal, products }] of over.entries()) {
+    const isSkipped = at === skippedAt;
+    await doses.record(id, {
+      key: uuid(DOSED, id, at),
+      plannedOn: on,
+      basal,
+      doneOn: on,
+      state: isSkipped ? "skipped" : "given",
+      products: isSkipped ? [] : products.map(({ productId, kg }) => ({ productId, kg: Number(kg.toFixed(2)) })),
+      reason: isSkipped ? "too wet to get in" : null,
+    });
   }
 }
 

@@ -30,7 +30,7 @@ import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
-import { dosePlanService } from "./dose-plan-service.ts";
+import { dosePlanService, type DosePlanService } from "./dose-plan-service.ts";
 import { feedStation } from "./feed-station.ts";
 import { feedService, type FeedService } from "./feed-service.ts";
 import { asListed } from "./feed-records.ts";
@@ -40,12 +40,13 @@ import { recipeService } from "./recipe-service.ts";
 export function feedModule(
   scope: Scope,
   { plans }: { readonly plans: PlanService },
-): Module & { readonly feed: FeedService } {
+): Module & { readonly feed: FeedService; readonly doses: DosePlanService } {
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
   const doses = dosePlanService(scope);
   return {
     feed,
+    doses,
     routes: [
       served(getZoneFeed, ({ params: { id }, query: { date } }) => feed.zoneFeed(id, date)),
       served(getFeedStation, ({ query: { date } }) => feedStation(scope, plans, date)),

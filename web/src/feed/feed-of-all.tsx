@@ -15,12 +15,14 @@ import { tryState } from "./station/try-in.ts";
 import { targetOf, useFeedStation, useZoneFeed } from "./use-feed.ts";
 
 const ShelfView = lazy(async () => ({ default: (await import("./shelf/shelf-view.tsx")).ShelfView }));
+const WeekOfDoses = lazy(async () => ({ default: (await import("./doses/week-of-doses.tsx")).WeekOfDoses }));
 const OrderView = lazy(async () => ({ default: (await import("./order/order-view.tsx")).OrderView }));
 const TargetsView = lazy(async () => ({ default: (await import("./targets/targets-view.tsx")).TargetsView }));
 const KeptView = lazy(async () => ({ default: (await import("./kept/kept-view.tsx")).KeptView }));
 
 const VIEWS = {
   tanks: "Tanks",
+  doses: "This week’s doses",
   shelf: "Shelf",
   order: "Costs and order",
   targets: "Targets",
@@ -41,6 +43,7 @@ export function FeedOfAll({ board }: { board: Board }) {
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
       <Suspense fallback={<Skeleton active />}>
         {view === "tanks" && <TanksOfAll station={station.data} board={board} />}
+        {view === "doses" && <WeekOfDoses />}
         {view === "shelf" && <ShelfView shelf={station.data.shelf} />}
         {view === "order" && <OrderView />}
         {view === "targets" && <Library station={station.data} />}

@@ -19,11 +19,13 @@ import { useDates } from "../units/dates.tsx";
 import { targetOf, useZoneFeed } from "./use-feed.ts";
 
 const LoopView = lazy(async () => ({ default: (await import("./loop/loop-view.tsx")).LoopView }));
+const DosesView = lazy(async () => ({ default: (await import("./doses/doses-view.tsx")).DosesView }));
 const SimpleView = lazy(async () => ({ default: (await import("./simple/simple-view.tsx")).SimpleView }));
 
 const VIEWS = {
   recipe: "Recipe",
   loop: "Closed loop",
+  doses: "Doses",
   simple: "Simple feeds",
 } as const;
 
@@ -69,7 +71,7 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
       {question}
       <Suspense fallback={<Skeleton active />}>
-        {view !== "simple" && !feed.water && withoutWater}
+        {view !== "simple" && view !== "doses" && !feed.water && withoutWater}
         {feed.water && visited.has("recipe") && (
           <div hidden={view !== "recipe"}>
             {zone.findings
@@ -92,6 +94,11 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
         {feed.water && visited.has("loop") && (
           <div hidden={view !== "loop"}>
             <LoopView zone={zone} feed={feed} onTry={tryOut} />
+          </div>
+        )}
+        {visited.has("doses") && (
+          <div hidden={view !== "doses"}>
+            <DosesView zoneId={zone.id} />
           </div>
         )}
         {visited.has("simple") && (

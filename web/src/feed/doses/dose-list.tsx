@@ -1,0 +1,201 @@
+import { newDoseRecordSchema, type DosePlan, type PlannedDose } from "@sprunel/contract/feed";
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { DateInput } from "../../forms/date-input.tsx";
+import { Faults } from "../../forms/faults.tsx";
+import { faultsOf } from "../../forms/form-errors.ts";
+import { newKey } from "../../forms/new-key.ts";
+import tables from "../../theme/tables.module.css";
+import { useDates } from "../../units/dates.tsx";
+import { QuantityInput } from "../../units/quantity-input.tsx";
+import { Amount, useUnits } from "../../units/use-units.tsx";
+import styles from "./doses.module.css";
+import { Three } from "./need-picture.tsx";
+import { useRecordDose, useTakeDoseBack } from "./use-doses.ts";
+
+const G_PER_KG = 1000;
+const STATES: Readonly<Record<PlannedDose["state"], string>> = {
+  planned: "planned",
+  due: "due",
+  given: "given",
+  skipped: "skipped",
+};
+
+/** Every dose of the planting in order of time, with its bags, and what became of it. */
+export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
+  const dates = useDates();
+  const { show } = useUnits();
+  const [opened, setOpened] = useState<string | null>(null);
+  const back = useTakeDoseBack(plan.zoneId);
+  const keyOf = ({ on, basal, record }: PlannedDose): string => `${on} ${basal} ${record?.id ?? ""}`;
+  return (
+    <section aria-label="Calendar of doses">
+      <h2>Doses</h2>
+      <table className={`${tables["table"]} ${styles["doses"]}`}>
+        <thead>
+          <tr>
+            <th scope="col">on</th>
+            <th scope="col">N · P · K, {show("perLand", 0).unit}</th>
+            <th scope="col">bags for the zone</th>
+            <th scope="col">state</th>
+          </tr>
+        </thead>
+        <tbody>
+          {plan.doses.map((dose) => {
+            const key = keyOf(dose);
+            const { record } = dose;
+            return (
+              <tr key={key} data-state={dose.state}>
+                <td>
+                  <strong>{dates.show(dose.on, "weekday")}</strong>
+                  {dose.basal && <small>basal</small>}
+                </td>
+                <td>
+                  <Three amounts={dose.nutrientsKgHa} />
+                </td>
+                <td>
+                  <Bags dose={dose} plan={plan} />
+                </td>
+                <td>
+                  {STATES[dose.state]}
+                  {record && (
+                    <small>
+                      {record.doneOn !== dose.on && `on ${dates.show(record.doneOn, "day")} `}
+                      {record.reason}
+                    </small>
+                  )}
+                  {record ? (
+                    <Button
+                      type="link"
+                      size="small"
+                      aria-label={`Take back: dose of ${dose.on}`}
+                      loading={back.isPending && back.variables === record.id}
+                      onClick={() => back.mutate(record.id)}
+                    >
+                      take back
+                    </Button>
+                  ) : (
+                    plan.version !== null &&
+                    dose.on <= today && (
+                      <Button size="small" onClick={() => setOpened(opened === key ? null : key)}>
+                        Note it
+                      </Button>
+                    )
+                  )}
+                  {opened === key && (
+                    <NoteDose dose={dose} zoneId={plan.zoneId} today={today} onDone={() => setOpened(null)} />
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <Faults faults={back.error ? faultsOf(back.error).map(({ message }) => message) : []} error={back.error} />
+      {plan.unmet.map(({ nutrient, kgHa, reason }) => (
+        <p key={`${nutrient} ${reason}`} className="act">
+          <Amount quantity="perLand" value={kgHa} /> of {nutrient} cannot be given: {reason}.
+        </p>
+      ))}
+      {plan.warnings.map((warning) => (
+        <p key={warning} className="quiet">
+          {warning}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** What is weighed: for the zone, and what that is for a plant. */
+export function Bags({ dose: { products }, plan }: { dose: PlannedDose; plan: Pick<DosePlan, "planting"> | null }) {
+  const { show } = useUnits();
+  const plants = plan?.planting?.plants ?? 0;
+  if (products.length === 0) return <span className="quiet">–</span>;
+  return (
+    <ul className={styles["bags"]}>
+      {products.map(({ productId, name, kg }) => {
+        const each = plants > 0 ? show("smallMass", (kg / plants) * G_PER_KG) : null;
+        return (
+          <li key={productId}>
+            <Amount quantity="mass" value={kg} /> {name}
+            {each && (
+              <span className="quiet">
+                {" "}
+                ({each.text} {each.unit} a plant)
+              </span>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** As it really was: the bags as planned stand there already. */
+function NoteDose({
+  dose,
+  zoneId,
+  today,
+  onDone,
+}: {
+  dose: PlannedDose;
+  zoneId: number;
+  today: string;
+  onDone(): void;
+}) {
+  const record = useRecordDose(zoneId);
+  const [key] = useState(newKey);
+  const [doneOn, setDoneOn] = useState<string | null>(today);
+  const [kg, setKg] = useState<Record<string, number | null>>(
+    Object.fromEntries(dose.products.map((product) => [product.productId, Number(product.kg.toFixed(3))])),
+  );
+  const [reason, setReason] = useState("");
+  const [faults, setFaults] = useState<string[]>([]);
+  const note = (state: "given" | "skipped"): void => {
+    const checked = newDoseRecordSchema.safeParse({
+      ...{ key, plannedOn: dose.on, basal: dose.basal, doneOn: doneOn ?? "", state },
+      products:
+        state === "given" ? Object.entries(kg).map(([productId, some]) => ({ productId, kg: some ?? undefined })) : [],
+      reason: reason.trim() || null,
+    });
+    setFaults(checked.success ? [] : faultsOf(checked.error).map(({ message }) => message));
+    if (checked.success)
+      record.mutate(checked.data, {
+        onSuccess: onDone,
+        onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),
+      });
+  };
+  return (
+    <div className={styles["noted"]} role="group" aria-label={`Dose of ${dose.on}`}>
+      <label>
+        given on
+        <DateInput label="Given on" value={doneOn} until={today} onChange={setDoneOn} />
+      </label>
+      {dose.products.map(({ productId, name }) => (
+        <label key={productId}>
+          {name}
+          <QuantityInput
+            label={name}
+            quantity="mass"
+            value={kg[productId] ?? null}
+            onChange={(value) => setKg({ ...kg, [productId]: value ?? null })}
+          />
+        </label>
+      ))}
+      <label>
+        why it was skipped
+        <Input aria-label="Why it was skipped" value={reason} onChange={({ target }) => setReason(target.value)} />
+      </label>
+      <p className={styles["actions"]}>
+        <Button type="primary" loading={record.isPending} onClick={() => note("given")}>
+          Given
+        </Button>
+        <Button loading={record.isPending} onClick={() => note("skipped")}>
+          Skipped
+        </Button>
+      </p>
+      <Faults faults={faults} error={faults.length > 0 ? null : record.error} />
+    </div>
+  );
+}
