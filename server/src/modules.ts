@@ -46,6 +46,7 @@ export function createRooms(
     climate.weather,
     dataFolder,
     async (zoneId, from, to) => (await pickStore(scope).since(new Map([[zoneId, from]]), to)).get(zoneId) ?? [],
+    () => feed.doses.dated(),
   );
   const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingCd(zones, date));
   const advice = adviceModule();

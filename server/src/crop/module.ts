@@ -32,18 +32,26 @@ import { served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
-import { asCalendar, calendarToken, datesOf, isToken } from "./calendar.ts";
+import { asCalendar, calendarToken, datesOf, isToken, type Dated } from "./calendar.ts";
 import { cropService, type PicksOf } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
-export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string, picksOf: PicksOf): Module {
+export function cropModule(
+  scope: Scope,
+  weather: WeatherService,
+  dataFolder: string,
+  picksOf: PicksOf,
+  also: () => Promise<readonly Dated[]>,
+): Module {
   const library = libraryService(scope);
   const crops = cropService(scope, weather, library, picksOf);
   const dated = async () => {
     const site = await scope.site.current();
-    return { site, dates: datesOf(site, await scope.zones(), await scope.site.dateOr(undefined)) };
+    const own = datesOf(site, await scope.zones(), await scope.site.dateOr(undefined));
+    const dates = [...own, ...(await also())].sort((a, b) => a.on.localeCompare(b.on));
+    return { site, dates };
   };
   return {
     routes: [

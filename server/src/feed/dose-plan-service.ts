@@ -21,6 +21,7 @@ import {
 import { pickedAmount } from "@sprunel/core/harvest";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
+import type { Dated } from "../crop/calendar.ts";
 import { pickStore } from "../harvest/pick-store.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
@@ -280,6 +281,29 @@ export function dosePlanService(scope: Scope) {
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, -kg);
       });
       return planOf(zone, await scope.site.dateOr(undefined));
+    },
+
+    /** Doses that are still to be given, of all zones that have a programme, as calendars show them. */
+    async dated(): Promise<Dated[]> {
+      const today = await scope.site.dateOr(undefined);
+      const dated: Dated[] = [];
+      for (const zone of await scope.zones()) {
+        const standing = standingOn(zone.grown, today);
+        if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
+        const { doses } = await planOf(zone, today);
+        for (const { on, state, products, basal } of doses)
+          if (state === "planned" || state === "due")
+            dated.push({
+              id: `dose-${zone.id}-${standing.since}-${on}${basal ? "-basal" : ""}`,
+              zone: zone.name,
+              zoneId: zone.id,
+              what: `${standing.crop.name}: dose`,
+              on,
+              span: null,
+              note: products.map(({ name, kg }) => `${kg.toFixed(2)} kg ${name}`).join(", "),
+            });
+      }
+      return dated;
     },
 
     /** What is to be done in the week from a date on, and what was left undone; only where a programme is kept. */

@@ -237,6 +237,8 @@ describe("what became of a dose", () => {
     expect(week.zones[0]).toMatchObject({ zoneName: "Tunnel 1" });
     expect(week.zones[0]?.doses.length).toBeGreaterThan(1);
     expect((await plan()).doses.every(({ on }) => on >= "2026-06-01")).toBe(true);
+    const calendar = await (await fetch(`${url}/api/crop-calendar.csv`)).text();
+    expect(calendar).toMatch(/Tunnel 1,Courgette: dose,.*kg/);
     const table = await (await fetch(`${url}/api/zones/1/doses.csv`)).text();
     expect(table.split("\n")[0]).toContain("n_kg_ha");
     await call("POST", "/api/zones/1/dose-records", record(5, {}));

@@ -2,6 +2,7 @@ import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
+import { Suspense, type ComponentType, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
@@ -26,7 +27,14 @@ import { rowsWords } from "./rows.tsx";
 import { SetUpLink } from "../place/set-up-link.tsx";
 
 /** Which stage the crop is in, what that asks for, what was seen and what comes next. */
-export function CropPage({ zone }: { zone: BoardZone }) {
+export function CropPage({
+  zone,
+  lane: Lane,
+}: {
+  zone: BoardZone;
+  /** what of another room goes by this planting's time, under its stages */
+  lane?: ComponentType<{ zoneId: number; date: string | null; from: string; to: string }>;
+}) {
   const dates = useDates();
   const { date } = usePlace();
   const [search] = useSearchParams();
@@ -61,7 +69,13 @@ export function CropPage({ zone }: { zone: BoardZone }) {
           ` · ${today !== undefined && planting.clearedOn > today ? "to be cleared" : "cleared"} on ${dates.show(planting.clearedOn, "year-long")}`}
       </p>
       <Beside crop={crop.data} />
-      <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today} />
+      <Ribbon planting={planting} date={crop.data.date} isToday={crop.data.date === today}>
+        {Lane && (
+          <Suspense>
+            <Lane zoneId={zone.id} date={date} {...calendarOf(planting, crop.data.date)} />
+          </Suspense>
+        )}
+      </Ribbon>
       {nights && today !== undefined && board?.site && (
         <Nights crop={crop.data} nights={nights} today={today} timeZone={board.site.timeZone} areaM2={areaM2} />
       )}
@@ -93,13 +107,24 @@ export function CropPage({ zone }: { zone: BoardZone }) {
   );
 }
 
-function Ribbon({ planting, date, isToday }: { planting: PlantingTime; date: string; isToday: boolean }) {
+function Ribbon({
+  planting,
+  date,
+  isToday,
+  children,
+}: {
+  planting: PlantingTime;
+  date: string;
+  isToday: boolean;
+  children: ReactNode;
+}) {
   const dates = useDates();
   const calendar = calendarOf(planting, date);
   return (
     <div className={styles["ribbon"]} role="group" aria-label="Stages of this planting">
       <Months calendar={calendar} />
       <StageRibbon stages={planting.stages} date={date} calendar={calendar} roomy />
+      {children}
       <DateLine date={date} calendar={calendar} label={isToday ? "today" : dates.show(date, "day")} />
     </div>
   );

@@ -13,13 +13,16 @@ import { SetUpLink } from "../place/set-up-link.tsx";
 const WaterForm = lazy(async () => ({ default: (await import("../water/water-form.tsx")).WaterForm }));
 const FeedPage = lazy(async () => ({ default: (await import("../feed/feed-page.tsx")).FeedPage }));
 
+const CropPage = lazy(async () => ({ default: (await import("../crop/crop-page.tsx")).CropPage }));
+const DoseLane = lazy(async () => ({ default: (await import("../feed/doses/dose-lane.tsx")).DoseLane }));
+
 /** One zone at each station. */
 const OF_ZONE: Readonly<Record<Station, ComponentType<{ zone: BoardZone }>>> = {
   water: lazy(async () => ({ default: (await import("../water/water-page.tsx")).WaterPage })),
   feed: ({ zone }) => <FeedPage zone={zone} withoutWater={<WaterForm />} />,
   run: lazy(async () => ({ default: (await import("../irrigation/run-page.tsx")).RunPage })),
   roots: lazy(async () => ({ default: (await import("../rootzone/roots-page.tsx")).RootsPage })),
-  crop: lazy(async () => ({ default: (await import("../crop/crop-page.tsx")).CropPage })),
+  crop: ({ zone }) => <CropPage zone={zone} lane={DoseLane} />,
   harvest: lazy(async () => ({ default: (await import("../harvest/harvest-page.tsx")).HarvestPage })),
 };
 
