@@ -1,7 +1,7 @@
 import { defineConfig } from "@playwright/test";
 
 /** A port and a day of its own: the demo site on a June morning, at a standing clock. */
-export const PORT = 5187;
+export const PORT = Number(process.env["E2E_PORT"] ?? 5187);
 
 export default defineConfig({
   testDir: ".",
