@@ -139,12 +139,31 @@ export async function manyZones() {
     await board();
   });
   figure(`a stage that is seen until the board of ${zones} zones shows it`, seen, "ms", 500);
+  await doses(zones, soil);
   const setUps = [];
   for (let round = 0; round < 20; round++)
     setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
   figure(`set-up of ${zones} zones, p95`, percentile(setUps, 0.95), "ms", 200);
   await stop(again.child);
   rmSync(data, { recursive: true, force: true });
+}
+
+/** Every zone that has an aim is fed in doses. */
+async function doses(zones, soil) {
+  for (let zone = 1; zone <= zones; zone++) {
+    const plan = await (await fetch(`${url}/api/zones/${zone}/dose-plan`)).json();
+    if (plan.version !== null || plan.missing === "not-planted") continue;
+    await send("PUT", `/api/zones/${zone}/dose-programme`, { programme: plan.programme, version: null });
+  }
+  const weeks = [];
+  for (let round = 0; round < 20; round++)
+    weeks.push(await timed(async () => (await fetch(`${url}/api/doses`)).text()));
+  figure(`doses of ${zones} zones in a week, p95`, percentile(weeks, 0.95), "ms", 80);
+  const { programme, version } = await (await fetch(`${url}/api/zones/${soil}/dose-plan`)).json();
+  const changed = await timed(() =>
+    send("PUT", `/api/zones/${soil}/dose-programme`, { programme: { ...programme, yieldTHa: 70 }, version }),
+  );
+  figure("another yield aimed at until its calendar of doses is there", changed, "ms", 200);
 }
 
 /** 200 zones, each with a target of its own, told in money after a price has changed. */

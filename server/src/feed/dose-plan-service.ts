@@ -51,6 +51,9 @@ const TELLS_FROM = 0.15;
 /** What was left undone so long ago is no longer asked about each week. */
 const OVERDUE_DAYS = 14;
 const WEEK_DAYS = 7;
+/** kg/m² as t/ha; a programme that aims at more than so many times the planting's own aim is a slip. */
+const T_HA = 10;
+const MOST_TIMES = 3;
 /** Points of the path that is drawn. */
 const PATH_POINTS = 40;
 
@@ -103,7 +106,8 @@ export function dosePlanService(scope: Scope) {
     };
   }
 
-  async function planOf(zone: StoredZone, date: string): Promise<DosePlan> {
+  /** @param whole with schools, path and books beside the calendar */
+  async function planOf(zone: StoredZone, date: string, whole = true): Promise<DosePlan> {
     const site = await scope.site.current();
     const standing = standingOn(zone.grown, date);
     const records = await feedRecords(scope, site.id, date);
@@ -130,7 +134,9 @@ export function dosePlanService(scope: Scope) {
         .periodsFrom(standing.since)
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
     };
-    const books = await ledgerOf(zone, standing, { noted, records, waterNow, season, areaM2, need, date, site });
+    const books = whole
+      ? await ledgerOf(zone, standing, { noted, records, waterNow, season, areaM2, need, date, site })
+      : null;
     const basics = { ...empty, planting, version, programme, need, ledger: books };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
@@ -158,7 +164,7 @@ export function dosePlanService(scope: Scope) {
       );
     const calendar = await run(programme);
     const schools: DosePlan["schools"] = [];
-    for (const school of SCHOOLS) schools.push(await compared(school, programme, run, records, areaM2));
+    for (const school of whole ? SCHOOLS : []) schools.push(await compared(school, programme, run, records, areaM2));
     return {
       ...basics,
       missing: null,
@@ -170,7 +176,7 @@ export function dosePlanService(scope: Scope) {
       unmet: [...calendar.unmet],
       warnings: [...calendar.warnings],
       schools,
-      path: pathOf(season, need.toGiveKgHa, calendar),
+      path: whole ? pathOf(season, need.toGiveKgHa, calendar) : [],
     };
   }
 
@@ -236,6 +242,14 @@ export function dosePlanService(scope: Scope) {
           throw badInput([{ path: `programme.productIds.${at}`, message: `There is no product ${id} here.` }]);
       });
       const key = plantingKey(standing.planting);
+      const own = standing.planting.targetPerM2 ?? null;
+      if (standing.crop.soldAs.kind === "mass" && own !== null && (programme.yieldTHa ?? 0) > MOST_TIMES * own * T_HA)
+        throw badInput([
+          {
+            path: "programme.yieldTHa",
+            message: `The yield aimed at, ${programme.yieldTHa ?? 0} t/ha, is more than ${MOST_TIMES} times the planting's own aim of ${own * T_HA} t/ha; give up to ${MOST_TIMES * own * T_HA} t/ha, or change that aim.`,
+          },
+        ]);
       try {
         // Stages and dates that this planting does not have are told before anything is kept.
         scheduleOf(programme, NONE, seasonOf(standing, new Map()));
@@ -290,7 +304,7 @@ export function dosePlanService(scope: Scope) {
       for (const zone of await scope.zones()) {
         const standing = standingOn(zone.grown, today);
         if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
-        const { doses } = await planOf(zone, today);
+        const { doses } = await planOf(zone, today, false);
         for (const { on, state, products, basal } of doses)
           if (state === "planned" || state === "due")
             dated.push({
@@ -314,7 +328,7 @@ export function dosePlanService(scope: Scope) {
       for (const zone of await scope.zones()) {
         const standing = standingOn(zone.grown, date);
         if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
-        const { doses } = await planOf(zone, date);
+        const { doses } = await planOf(zone, date, false);
         const due = doses.filter(
           ({ on, state }) =>
             (on >= date && on < addDays(date, WEEK_DAYS)) ||

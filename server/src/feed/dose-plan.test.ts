@@ -142,6 +142,10 @@ describe("a calendar of doses", () => {
       /lies outside the time in which this planting is fed, 2026-05-01 to/,
     );
     expect((await at({ productIds: ["moon-dust"] }))[1]).toBe("programme.productIds.0");
+    expect((await at({ yieldTHa: 600 })).slice(1)).toEqual([
+      "programme.yieldTHa",
+      expect.stringMatching(/600 t\/ha, is more than 3 times the planting's own aim of 60 t\/ha; give up to 180/),
+    ]);
   });
 
   it("is one person's at a time: an old version is refused with the newer one", async () => {
