@@ -192,7 +192,8 @@ export function cropService(scope: Scope, weather: WeatherService, library: Libr
       const zone = await scope.zone(zoneId);
       const date = await scope.site.dateOr(asked);
       const today = await scope.site.dateOr(undefined);
-      const planting = plantingOf(zone, date, key);
+      // An address may name a planting whose rows were changed since.
+      const planting = plantingOf(zone, date, key) ?? plantingOn(zone.grown, date);
       const standing = planting && (standingsOn(zone.grown, date).find((one) => one.planting === planting) ?? null);
       const [first] = zone.grown;
       const picks = first ? await picksOf(zoneId, first.plantedOn, date) : [];

@@ -59,6 +59,17 @@ describe("plantings beside each other", () => {
     expect(calendar.plantings).toHaveLength(2);
   });
 
+  it("are still found at an old address once their rows were changed, but nothing is noted of one that is not there", async () => {
+    const { crop, call } = await place(lettuces);
+    const key = encodeURIComponent((await crop()).beside[1]?.key ?? "");
+    const part = { from: 7, to: 10, of: 10 };
+    const { version } = await crop();
+    await call("PUT", "/api/zones/1/stand", { part, planting: decodeURIComponent(key), version });
+    expect((await crop(`planting=${key}`)).planting?.cropName).toBe("Butterhead lettuce");
+    const sign = { stageId: "leaf", on: "2026-06-18", planting: decodeURIComponent(key), version: version + 1 };
+    expect((await call("POST", "/api/zones/1/signs", sign)).status).toBe(422);
+  });
+
   it("have their stages seen apart", async () => {
     const { crop, call } = await place(lettuces);
     const key = (await crop()).beside[1]?.key ?? "";
