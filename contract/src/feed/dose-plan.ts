@@ -157,6 +157,7 @@ export const dosePlanSchema = z
     ledger: z
       .object({
         given: amountsSchema,
+        fed: amountsSchema,
         water: amountsSchema,
         credited: amountsSchema,
         removed: amountsSchema.nullable(),

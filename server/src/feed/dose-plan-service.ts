@@ -191,6 +191,7 @@ export function dosePlanService(scope: Scope) {
       areaM2,
       need,
       date,
+      site,
     }: {
       noted: readonly DoseRecord[];
       records: FeedRecords;
@@ -207,6 +208,7 @@ export function dosePlanService(scope: Scope) {
         .filter(({ state, doneOn }) => state === "given" && doneOn <= date)
         .map(({ products }) => nutrientsIn(products, records, areaM2)),
     );
+    const startUtc = new Date(startOfLocalDay(since, site.timeZone)).toISOString();
     const litres = [...season.litres].filter(([on]) => on <= date).reduce((sum, [, some]) => sum + some, 0);
     const picks = (await pickStore(scope).since(new Map([[zone.id, since]]), date)).get(zone.id) ?? [];
     const kg =
@@ -215,8 +217,14 @@ export function dosePlanService(scope: Scope) {
     const { nKgT, pKgT, kKgT } = crop.removal;
     const done = uptakeDone(season.days, date);
     const credited = (need?.credits ?? []).filter(({ from }) => !from.toLowerCase().includes("water"));
+    const fed = plus(
+      ...(await feedStore(scope).allMixes(zone.id))
+        .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)
+        .map(({ lines }) => nutrientsIn(lines, records, areaM2)),
+    );
     const { working: _working, ...books } = ledger({
       given,
+      fed,
       water: waterNow ? ofWater(litres, areaM2, waterNow) : NONE,
       // What soil and manure set free comes over the season, as the crop takes it up.
       credited: scaled(plus(...credited), done),

@@ -23,7 +23,7 @@ interface Plan {
     record: { id: number; doneOn: string; reason: string | null } | null;
   }[];
   schools: { school: string; operations: number; totalKgHa: Amounts; costM2: number | null }[];
-  ledger: Record<"given" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
+  ledger: Record<"given" | "fed" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
   errors?: { path: string; message: string }[];
 }
 
@@ -219,14 +219,25 @@ describe("what became of a dose", () => {
     const { call, save, plan } = await courgettes();
     await save({ residuesKgHa: 30 });
     await call("POST", "/api/zones/1/dose-records", record(4, {}));
+    // 1 kg of urea in the tank on 500 m²: 9.3 kg/ha; a mix before planting is of another crop.
+    for (const [at, mixedAt] of ["2026-05-10T08:00:00Z", "2026-04-10T08:00:00Z"].entries())
+      expect(
+        (
+          await call("POST", "/api/zones/1/mixes", {
+            ...{ key: `${KEY}${at + 6}`, mixedAt, levels: [], lines: [{ productId: "urea", tankId: "A", kg: 1 }] },
+          })
+        ).status,
+      ).toBeLessThan(300);
     await call("POST", "/api/zones/1/picks", {
       ...{ key: `${KEY}9`, pickedOn: "2026-06-18", massKg: 200, count: null, grade: null, brixPct: null },
     });
     const { ledger } = await plan();
     for (const nutrient of ["N", "P", "K"] as const) {
-      const of = (part: "given" | "water" | "credited" | "removed" | "left") => ledger?.[part]?.[nutrient] ?? NaN;
-      expect(of("given") + of("water") + of("credited") - of("removed")).toBeCloseTo(of("left"), 9);
+      const of = (part: "given" | "fed" | "water" | "credited" | "removed" | "left") =>
+        ledger?.[part]?.[nutrient] ?? NaN;
+      expect(of("given") + of("fed") + of("water") + of("credited") - of("removed")).toBeCloseTo(of("left"), 9);
     }
+    expect(ledger?.fed?.N).toBeCloseTo(0.466 / 0.05, 0);
     // 200 kg off 500 m² are 4 t/ha of 1.8 kg N a tonne.
     expect(ledger?.removed?.N).toBeCloseTo(7.2, 9);
   });

@@ -5,6 +5,8 @@ import { MAIN, mainOf, type Main, type MainAmounts } from "./nutrients.ts";
 export interface LedgerInput {
   /** doses that were really given */
   readonly given: MainAmounts;
+  /** mixed into the tanks since planting; what stands in them yet is not told apart */
+  readonly fed: MainAmounts;
   /** brought by the water */
   readonly water: MainAmounts;
   /** what manures, residues, soil and fixation set free, as credited */
@@ -26,13 +28,13 @@ export interface Ledger extends LedgerInput {
 export function ledger(input: LedgerInput): Ledger {
   const sheet = new Worksheet();
   const left = (nutrient: Main): number | null => {
-    const { given, water, credited, removed } = input;
+    const { given, fed, water, credited, removed } = input;
     if (!removed) return null;
     return sheet.note(
       `${nutrient} left`,
-      "given + water + credited − removed",
-      fill`${given[nutrient]} + ${water[nutrient]} + ${credited[nutrient]} − ${removed[nutrient]}`,
-      given[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient],
+      "given + fed + water + credited − removed",
+      fill`${given[nutrient]} + ${fed[nutrient]} + ${water[nutrient]} + ${credited[nutrient]} − ${removed[nutrient]}`,
+      given[nutrient] + fed[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient],
       "kg/ha",
       "conservation of mass",
     );

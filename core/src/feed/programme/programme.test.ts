@@ -120,11 +120,16 @@ describe("a planting's books", () => {
 
   it("close for every nutrient, whatever came and went", () => {
     fc.assert(
-      fc.property(amounts, amounts, amounts, amounts, (given, water, credited, removed) => {
-        const { left } = ledger({ given, water, credited, removed });
+      fc.property(amounts, amounts, amounts, amounts, amounts, (given, fed, water, credited, removed) => {
+        const { left } = ledger({ given, fed, water, credited, removed });
         for (const nutrient of MAIN)
           expect(
-            given[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient] - (left?.[nutrient] ?? NaN),
+            given[nutrient] +
+              fed[nutrient] +
+              water[nutrient] +
+              credited[nutrient] -
+              removed[nutrient] -
+              (left?.[nutrient] ?? NaN),
           ).toBeCloseTo(0, 9);
       }),
       { seed: 12 },
@@ -133,7 +138,7 @@ describe("a planting's books", () => {
 
   it("say nothing of what is left where nobody knows the mass that was taken off", () => {
     const none = { N: 0, P: 0, K: 0 };
-    expect(ledger({ given: none, water: none, credited: none, removed: null }).left).toBeNull();
+    expect(ledger({ given: none, fed: none, water: none, credited: none, removed: null }).left).toBeNull();
   });
 
   it("have 1 mm of water at 10 mg N/L as 0.1 kg/ha", () => {

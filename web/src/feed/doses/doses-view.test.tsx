@@ -79,7 +79,7 @@ const plan: DosePlan = {
       note: "of the litres given so far",
     },
   ],
-  ledger: { given: { N: 12, P: 4, K: 28 }, water: none, credited: none, removed: null, left: null },
+  ledger: { given: { N: 12, P: 4, K: 28 }, fed: none, water: none, credited: none, removed: null, left: null },
 };
 
 async function opened(more: Partial<DosePlan> = {}, units: "metric" | "us" = "metric") {

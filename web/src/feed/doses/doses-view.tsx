@@ -109,6 +109,7 @@ function Schools({ plan: { schools, programme } }: { plan: DosePlan }) {
 
 const BOOKS = [
   ["given", "given in doses"],
+  ["fed", "mixed into the tanks"],
   ["water", "brought by the water"],
   ["credited", "set free by soil, manure and residues, so far"],
   ["removed", "taken off with what was picked"],
@@ -134,8 +135,7 @@ function Books({ ledger }: { ledger: NonNullable<DosePlan["ledger"]> }) {
         </tbody>
       </table>
       <p className="quiet">
-        What was fed with the recipe of the tanks is not in these books; leaf and root, soil, and what drained, are what
-        is left.
+        Left is what stands in tanks, leaf, root and soil, and what drained: these books do not tell them apart.
       </p>
     </section>
   );
