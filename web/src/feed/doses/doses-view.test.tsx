@@ -174,6 +174,21 @@ describe("the doses of a zone", () => {
     expect(schools.getByRole("row", { name: /split dressings.*a bag has no price/ })).toBeVisible();
   });
 
+  it("are drawn against the need over the season, told in words too", async () => {
+    const point = (on: string, share: number) => ({
+      on,
+      need: { N: 342 * share, P: 30.8 * share, K: 379 * share },
+      planned: { N: 300 * share, P: 30.8 * share, K: 379 * share },
+    });
+    await opened({ path: [point("2026-04-20", 0), point("2026-07-15", 1)] });
+    expect(
+      await screen.findByRole("img", {
+        name: "N over the season: needed 342 kg/ha, in doses 300 kg/ha, by 15 Jul",
+      }),
+    ).toBeVisible();
+    expect(within(screen.getByRole("region", { name: "Need against doses" })).getAllByRole("img")).toHaveLength(3);
+  });
+
   it("have books that say what they do not know", async () => {
     await opened();
     const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));

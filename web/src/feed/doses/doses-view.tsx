@@ -11,6 +11,7 @@ import tables from "../../theme/tables.module.css";
 import { Amount, useUnits } from "../../units/use-units.tsx";
 import { DoseList } from "./dose-list.tsx";
 import styles from "./doses.module.css";
+import { NeedPath } from "./need-path.tsx";
 import { NeedPicture, Three } from "./need-picture.tsx";
 import { ProgrammeForm, SCHOOL_NAMES } from "./programme-form.tsx";
 import { useDosePlan } from "./use-doses.ts";
@@ -56,6 +57,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
       </p>
       {opened && <ProgrammeForm key={plan.version} plan={plan} today={today} onDone={() => setOpened(false)} />}
       {(plan.need ?? plan.doses.length > 0) && <DoseList plan={plan} today={today} />}
+      {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} />}
       {plan.ledger && <Books ledger={plan.ledger} />}
     </>

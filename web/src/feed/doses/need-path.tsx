@@ -1,0 +1,51 @@
+import type { DosePlan } from "@sprunel/contract/feed";
+import { daysBetween } from "@sprunel/core/time";
+import { useDates } from "../../units/dates.tsx";
+import { useUnits } from "../../units/use-units.tsx";
+import styles from "./doses.module.css";
+
+const NUTRIENTS = ["N", "P", "K"] as const;
+const [WIDTH, HEIGHT] = [300, 90];
+
+/** What is needed and what is planned to have been given by each day of the season, a small picture for each nutrient. */
+export function NeedPath({ path, date }: { path: DosePlan["path"]; date: string }) {
+  const dates = useDates();
+  const { show } = useUnits();
+  const [first, last] = [path[0], path.at(-1)];
+  if (!first || !last || first === last) return null;
+  const days = daysBetween(first.on, last.on);
+  const x = (on: string): number => (WIDTH * Math.min(days, Math.max(0, daysBetween(first.on, on)))) / days;
+  return (
+    <section aria-label="Need against doses" className={styles["paths"]}>
+      {NUTRIENTS.map((nutrient) => {
+        const most = Math.max(1e-9, last.need[nutrient], last.planned[nutrient]);
+        const y = (kgHa: number): number => HEIGHT - (HEIGHT * kgHa) / most;
+        const line = (of: (point: DosePlan["path"][number]) => number): string =>
+          path.map((point, at) => `${at === 0 ? "M" : "L"}${x(point.on)} ${y(of(point))}`).join("");
+        const [need, planned] = [show("perLand", last.need[nutrient]), show("perLand", last.planned[nutrient])];
+        return (
+          <figure key={nutrient}>
+            <figcaption>
+              <strong>{nutrient}</strong> to {planned.text} {planned.unit}
+            </figcaption>
+            <svg
+              viewBox={`0 -2 ${WIDTH} ${HEIGHT + 4}`}
+              role="img"
+              aria-label={`${nutrient} over the season: needed ${need.text} ${need.unit}, in doses ${planned.text} ${planned.unit}, by ${dates.show(last.on, "day")}`}
+            >
+              <path d={line((point) => point.need[nutrient])} fill="none" stroke="var(--plant)" strokeWidth="2" />
+              <path d={line((point) => point.planned[nutrient])} fill="none" stroke="var(--feed)" strokeWidth="2" />
+              <line x1={x(date)} x2={x(date)} y1="0" y2={HEIGHT} stroke="var(--act)" strokeWidth="1.5" />
+              <line x1="0" x2={WIDTH} y1={HEIGHT} y2={HEIGHT} stroke="var(--line)" />
+            </svg>
+          </figure>
+        );
+      })}
+      <p className="quiet">
+        <span className={styles["needLine"]}>needed</span> as the crop takes it up ·{" "}
+        <span className={styles["doseLine"]}>in doses</span>, from {dates.show(first.on, "day")} to{" "}
+        {dates.show(last.on, "day")}
+      </p>
+    </section>
+  );
+}
