@@ -1,0 +1,66 @@
+import type { DosePlan } from "@sprunel/contract/feed";
+import type { Standing } from "@sprunel/core/crop";
+import { ledger, NONE, ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed";
+import { pickedAmount } from "@sprunel/core/harvest";
+import { localDate, startOfLocalDay } from "@sprunel/core/time";
+import { pickStore } from "../harvest/pick-store.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import { nutrientsIn, scaled } from "./dose-answer.ts";
+import type { DoseRecord } from "./dose-plan-store.ts";
+import type { FeedRecords } from "./feed-records.ts";
+import { feedStore } from "./feed-store.ts";
+
+/** What a planting got and lost by the evening of a date. */
+export async function ledgerOf(
+  scope: Scope,
+  zone: StoredZone,
+  { crop, since }: Standing,
+  {
+    noted,
+    records,
+    waterNow,
+    season,
+    areaM2,
+    need,
+    date,
+  }: {
+    noted: readonly DoseRecord[];
+    records: FeedRecords;
+    waterNow: MainAmounts | null;
+    season: DosedSeason;
+    areaM2: number;
+    need: DosePlan["need"];
+    date: string;
+  },
+): Promise<DosePlan["ledger"]> {
+  const given = plus(
+    ...noted
+      .filter(({ state, doneOn }) => state === "given" && doneOn <= date)
+      .map(({ products }) => nutrientsIn(products, records, areaM2)),
+  );
+  const site = await scope.site.current();
+  const startUtc = new Date(startOfLocalDay(since, site.timeZone)).toISOString();
+  const litres = [...season.litres].filter(([on]) => on <= date).reduce((sum, [, some]) => sum + some, 0);
+  const picks = (await pickStore(scope).since(new Map([[zone.id, since]]), date)).get(zone.id) ?? [];
+  const kg =
+    crop.soldAs.kind === "mass" ? picks.reduce((sum, pick) => sum + (pickedAmount(pick, crop.soldAs) ?? 0), 0) : null;
+  const tHa = kg === null ? null : (kg / areaM2) * 10;
+  const { nKgT, pKgT, kKgT } = crop.removal;
+  const done = uptakeDone(season.days, date);
+  const credited = (need?.credits ?? []).filter(({ from }) => !from.toLowerCase().includes("water"));
+  const fed = plus(
+    ...(await feedStore(scope).allMixes(zone.id))
+      .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)
+      .map(({ lines }) => nutrientsIn(lines, records, areaM2)),
+  );
+  const { working: _working, ...books } = ledger({
+    given,
+    fed,
+    water: waterNow ? ofWater(litres, areaM2, waterNow) : NONE,
+    // What soil and manure set free comes over the season, as the crop takes it up.
+    credited: scaled(plus(...credited), done),
+    removed: tHa === null ? null : { N: tHa * nKgT, P: tHa * pKgT, K: tHa * kKgT },
+  });
+  return books;
+}
