@@ -36,6 +36,7 @@ import { asCalendar, calendarToken, datesOf, isToken, type Dated } from "./calen
 import { cropService, type PicksOf } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
+import { plantingService } from "./planting-service.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
 export function cropModule(
@@ -46,7 +47,8 @@ export function cropModule(
   also: () => Promise<readonly Dated[]>,
 ): Module {
   const library = libraryService(scope);
-  const crops = cropService(scope, weather, library, picksOf);
+  const crops = cropService(scope, weather, picksOf);
+  const plantings = plantingService(scope, library);
   const dated = async () => {
     const site = await scope.site.current();
     const own = datesOf(site, await scope.zones(), await scope.site.dateOr(undefined));
@@ -58,32 +60,34 @@ export function cropModule(
       served(computeStageDates, ({ body }) => stageDates(body)),
       served(getCropStation, ({ query: { date } }) => crops.station(date)),
       served(getZoneCrop, ({ params: { id }, query: { date, planting } }) => crops.zoneCrop(id, date, planting)),
-      served(addSign, ({ params: { id }, body }) => crops.shifting(id, () => crops.addSign(id, body), body.planting)),
+      served(addSign, ({ params: { id }, body }) =>
+        crops.shifting(id, () => plantings.addSign(id, body), body.planting),
+      ),
       served(takeSignBack, ({ params: { id, stageId }, query }) =>
-        crops.shifting(id, () => crops.takeSignBack(id, { stageId, ...query }), query.planting),
+        crops.shifting(id, () => plantings.takeSignBack(id, { stageId, ...query }), query.planting),
       ),
       served(takeStageFit, ({ params: { id }, body }) =>
-        crops.shifting(id, () => crops.takeFit(id, body), body.planting),
+        crops.shifting(id, () => plantings.takeFit(id, body), body.planting),
       ),
-      served(setStand, ({ params: { id }, body }) => crops.shifting(id, () => crops.setStand(id, body))),
+      served(setStand, ({ params: { id }, body }) => crops.shifting(id, () => plantings.setStand(id, body))),
       served(addStandStep, ({ params: { id }, body }) =>
-        crops.shifting(id, () => crops.addStandStep(id, body), body.planting),
+        crops.shifting(id, () => plantings.addStandStep(id, body), body.planting),
       ),
       served(removeStandStep, ({ params: { id, kind, on }, query }) =>
-        crops.shifting(id, () => crops.removeStandStep(id, { kind, on, ...query }), query.planting),
+        crops.shifting(id, () => plantings.removeStandStep(id, { kind, on, ...query }), query.planting),
       ),
-      served(planNext, ({ params: { id }, body }) => crops.shifting(id, () => crops.planNext(id, body))),
+      served(planNext, ({ params: { id }, body }) => crops.shifting(id, () => plantings.planNext(id, body))),
       served(dropNext, ({ params: { id }, query: { version } }) =>
-        crops.shifting(id, () => crops.dropNext(id, version)),
+        crops.shifting(id, () => plantings.dropNext(id, version)),
       ),
       served(setNights, ({ params: { id }, body }) =>
-        crops.shifting(id, () => crops.setNights(id, body), body.planting),
+        crops.shifting(id, () => plantings.setNights(id, body), body.planting),
       ),
       served(missNight, ({ params: { id }, body }) =>
-        crops.shifting(id, () => crops.missNight(id, body), body.planting),
+        crops.shifting(id, () => plantings.missNight(id, body), body.planting),
       ),
       served(takeMissedNightBack, ({ params: { id, on }, query }) =>
-        crops.shifting(id, () => crops.takeMissedNightBack(id, { on, ...query }), query.planting),
+        crops.shifting(id, () => plantings.takeMissedNightBack(id, { on, ...query }), query.planting),
       ),
       served(getCalendarAddress, () => ({ path: `/api/calendar/${calendarToken(dataFolder)}.ics` })),
       written(getCalendarFeed, async ({ params: { token } }, res) => {
