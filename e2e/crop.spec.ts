@@ -143,10 +143,10 @@ test.describe("crops of the nursery", () => {
     const stand = page.getByRole("region", { name: "Stand" });
     await expect(stand).toContainText(/moved apart to 14/);
     await stand.getByRole("button", { name: "Change the stand" }).click();
-    await stand.getByLabel("plants on a m²").fill("9");
+    await stand.getByLabel("plants on the ground").fill("9");
     await stand.getByRole("button", { name: "Note it" }).click();
     await expect(stand.getByText(/3360 plants at 9 a m² need 373 m², and there are 240 m²/)).toBeVisible();
-    await stand.getByLabel("plants on a m²").fill("16");
+    await stand.getByLabel("plants on the ground").fill("16");
     await stand.getByRole("button", { name: "Note it" }).click();
     await expect(stand).toContainText(/16\s*per m² on 87\.5 % of the ground/);
     await stand.getByRole("button", { name: "Take back: moved apart on 2026-06-20" }).click();

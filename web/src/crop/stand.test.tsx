@@ -42,7 +42,7 @@ describe("the stand of a planting", () => {
   it("is moved apart on a date, at the version that was read", async () => {
     const { section, user, server } = await opened();
     await user.click(section.getByRole("button", { name: "Change the stand" }));
-    await user.type(section.getByLabelText("plants on a m²"), "14");
+    await user.type(section.getByLabelText("plants on the ground"), "14");
     await user.click(section.getByRole("button", { name: "Note it" }));
     await waitFor(() => expect(server.sent(addStandStep)).toHaveLength(1));
     expect(server.sent(addStandStep)[0]).toMatchObject({
@@ -59,10 +59,10 @@ describe("the stand of a planting", () => {
     expect(await section.findByRole("alert")).toHaveTextContent(/plants on a m²/i);
     expect(server.sent(addStandStep)).toHaveLength(0);
     server.on(addStandStep, refusal(422, "3360 plants at 2 a m² need 1680 m²; give at least 14 a m²."));
-    await user.type(section.getByLabelText("plants on a m²"), "2");
+    await user.type(section.getByLabelText("plants on the ground"), "2");
     await user.click(section.getByRole("button", { name: "Note it" }));
     expect(await section.findByText(/give at least 14 a m²/)).toBeVisible();
-    expect(section.getByLabelText("plants on a m²")).toHaveValue("2");
+    expect(section.getByLabelText("plants on the ground")).toHaveValue("2");
   });
 
   it("has what was done taken back", async () => {

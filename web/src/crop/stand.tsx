@@ -32,17 +32,24 @@ const AIMS = {
   "keep-alive": "to keep it alive: let dry further before it is watered",
 } as const;
 
+interface StepField {
+  readonly key: string;
+  readonly name: string;
+  readonly quantity?: "density" | "volume" | "depth";
+  readonly unit?: string;
+}
+
 /** What each kind of change asks for. */
-const FIELDS: Readonly<Record<Kind, readonly (readonly [key: string, name: string, unit: string])[]>> = {
-  spaced: [["plantsPerM2", "plants on a m²", "a m²"]],
+const FIELDS: Readonly<Record<Kind, readonly StepField[]>> = {
+  spaced: [{ key: "plantsPerM2", name: "plants on the ground", quantity: "density" }],
   "potted-on": [
-    ["heldLPlant", "water that a pot holds", "L"],
-    ["plantsPerM2", "plants on a m², if they move", "a m²"],
+    { key: "heldLPlant", name: "water that a pot holds", quantity: "volume" },
+    { key: "plantsPerM2", name: "plants on the ground, if they move", quantity: "density" },
   ],
-  drippers: [["fromStemCm", "from the stem", "cm"]],
+  drippers: [{ key: "fromStemCm", name: "from the stem", quantity: "depth" }],
   "cut-back": [
-    ["leafAreaLeft", "leaf that is left", "m² a m²"],
-    ["regrowthDays", "until its stages begin anew", "days"],
+    { key: "leafAreaLeft", name: "leaf that is left", unit: "m² a m²" },
+    { key: "regrowthDays", name: "until its stages begin anew", unit: "days" },
   ],
 };
 
@@ -203,7 +210,7 @@ function StepForm({ crop, stand, today, onDone }: { crop: ZoneCrop; stand: Stand
       kind,
       on: on ?? "",
       ...Object.fromEntries(
-        FIELDS[kind].map(([key]) => [
+        FIELDS[kind].map(({ key }) => [
           key,
           typed[key] ?? (key === "plantsPerM2" && kind === "potted-on" ? null : undefined),
         ]),
@@ -233,12 +240,12 @@ function StepForm({ crop, stand, today, onDone }: { crop: ZoneCrop; stand: Stand
         on
         <DateInput label="Done on" value={on} onChange={setOn} />
       </label>
-      {FIELDS[kind].map(([key, name, unit]) => (
+      {FIELDS[kind].map(({ key, name, quantity, unit = "" }) => (
         <label key={`${kind} ${key}`}>
           {name}
           <QuantityInput
             label={name}
-            unit={unit}
+            {...(quantity ? { quantity } : { unit })}
             value={typed[key] ?? null}
             onChange={(value) => setTyped({ ...typed, [key]: value ?? null })}
           />
