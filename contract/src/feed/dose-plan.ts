@@ -29,6 +29,13 @@ const dressingDaySchema = z.discriminatedUnion(
   { error: () => "A dressing is given on a date, or after a stage begins." },
 );
 
+const dressingSchema = z.strictObject({
+  day: dressingDaySchema,
+  sharePct: percent("A share"),
+  /** what must be so before it is given, as "growth under its band"; null: it is given whatever comes */
+  onlyIf: textSchema("What must be so", 100).nullable().default(null),
+});
+
 /** How a planting is fed in doses. */
 export const programmeSchema = z
   .strictObject({
@@ -54,7 +61,7 @@ export const programmeSchema = z
     residuesKgHa: quantitySchema("Nitrogen of residues", 0, 500, "kg/ha").nullable(),
     fixationKgHa: quantitySchema("Nitrogen fixed from the air", 0, 500, "kg/ha").nullable(),
     everyDays: countSchema("The days from one dose to the next", 1, 60),
-    dressings: listSchema("Dressings", z.strictObject({ day: dressingDaySchema, sharePct: percent("A share") }), 60),
+    dressings: listSchema("Dressings", dressingSchema, 60),
     ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
     basalPct: percent("The basal share"),
     largestNKgHa: quantitySchema("The largest N of a dose", 1, 500, "kg/ha").nullable(),
@@ -87,6 +94,8 @@ const plannedDoseSchema = z.object({
   /** the day for which it is planned; one given beside the calendar has the day it was given */
   on: dateSchema,
   basal: z.boolean(),
+  /** what must be so before it is given; null: it is given whatever comes */
+  onlyIf: z.string().nullable(),
   /** due: its day has come and nothing was noted of it */
   state: z.enum(["planned", "due", "given", "skipped"]),
   nutrientsKgHa: amountsSchema,

@@ -45,16 +45,17 @@ export function dosesOf(
   { today, fromOn, kept }: { readonly today: string; readonly fromOn: string; readonly kept: boolean },
 ): PlannedDose[] {
   const left = new Set(noted);
-  const planned = doses.flatMap(({ on, basal = false, nutrientsKgHa, products }): PlannedDose[] => {
+  const planned = doses.flatMap(({ on, basal = false, onlyIf = null, nutrientsKgHa, products }): PlannedDose[] => {
     const record = [...left].find((one) => one.plannedOn === on && one.basal === basal);
     if (record) {
       left.delete(record);
-      return [unplanned(record, records, areaM2)];
+      return [{ ...unplanned(record, records, areaM2), onlyIf }];
     }
     if (on < fromOn) return [];
     const dose: PlannedDose = {
       on,
       basal,
+      onlyIf,
       // Nobody has to give what nobody has decided on.
       state: kept && on <= today ? "due" : "planned",
       nutrientsKgHa,
@@ -76,6 +77,7 @@ export function unplanned(record: DoseRecord, records: FeedRecords, areaM2: numb
   return {
     on: plannedOn,
     basal,
+    onlyIf: null,
     state,
     nutrientsKgHa: state === "given" ? nutrientsIn(products, records, areaM2) : NONE,
     products: products.map(({ productId, kg }) => ({

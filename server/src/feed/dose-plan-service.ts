@@ -183,7 +183,7 @@ export function dosePlanService(scope: Scope) {
         const standing = standingOn(zone.grown, today);
         if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
         const { doses } = await planOf(zone, today, false);
-        for (const { on, state, products, basal } of doses)
+        for (const { on, state, products, basal, onlyIf } of doses)
           if (state === "planned" || state === "due")
             dated.push({
               id: `dose-${zone.id}-${standing.since}-${on}${basal ? "-basal" : ""}`,
@@ -192,7 +192,9 @@ export function dosePlanService(scope: Scope) {
               what: `${standing.crop.name}: dose`,
               on,
               span: null,
-              note: products.map(({ name, kg }) => `${kg.toFixed(2)} kg ${name}`).join(", "),
+              note:
+                (onlyIf ? `only if ${onlyIf}: ` : "") +
+                products.map(({ name, kg }) => `${kg.toFixed(2)} kg ${name}`).join(", "),
             });
       }
       return dated;

@@ -17,6 +17,7 @@ interface Plan {
   doses: {
     on: string;
     basal: boolean;
+    onlyIf: string | null;
     state: string;
     nutrientsKgHa: Amounts;
     products: { productId: string; kg: number }[];
@@ -117,6 +118,40 @@ describe("a calendar of doses", () => {
     await call("POST", "/api/zones/1/signs", { stageId: "picking", on: "2026-06-12", version });
     expect((await plan()).doses[1]?.on).toBe("2026-06-15");
     expect(second?.on).not.toBe("2026-06-15");
+  });
+
+  it("that hangs on a condition is split and noted with it, and skipped it moves into no other", async () => {
+    const { save, plan, call } = await courgettes();
+    const day = (on: string) => ({ kind: "date", on });
+    const dressings = [
+      { day: day("2026-05-20"), sharePct: 40 },
+      { day: day("2026-06-18"), sharePct: 60, onlyIf: "the leaf is pale" },
+    ];
+    const most = { largestNKgHa: 60, shortestDays: 5 };
+    expect((await save({ school: "dressings", dressings, basalPct: 0, ...most })).status).toBe(200);
+    const before = (await plan()).doses;
+    expect(before.map(({ on, onlyIf }) => [on, onlyIf])).toEqual([
+      ["2026-05-20", null],
+      ["2026-06-18", "the leaf is pale"],
+      ["2026-06-23", "the leaf is pale"],
+    ]);
+    const skipped = {
+      key: `${KEY}7`,
+      plannedOn: "2026-06-18",
+      basal: false,
+      doneOn: TODAY,
+      state: "skipped",
+      products: [],
+    };
+    const noted = await call("POST", "/api/zones/1/dose-records", { ...skipped, reason: "not so: the leaf is pale" });
+    expect(noted.status).toBeLessThan(300);
+    const after = (await plan()).doses;
+    expect(after[1]).toMatchObject({ state: "skipped", onlyIf: "the leaf is pale", nutrientsKgHa: { N: 0 } });
+    for (const at of [0, 2]) expect(after[at]?.nutrientsKgHa).toEqual(before[at]?.nutrientsKgHa);
+    expect(await save({ dressings: [{ ...dressings[0], sharePct: 100, onlyIf: "x".repeat(101) }] })).toMatchObject({
+      status: 422,
+      body: { errors: [{ path: "programme.dressings.0.onlyIf" }] },
+    });
   });
 
   it("refuses at their fields shares that do not add up, a stage that is not there, and an unknown bag", async () => {

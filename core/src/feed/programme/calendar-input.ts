@@ -10,8 +10,15 @@ interface DailyRate {
   readonly kgHaDay: { readonly N: number; readonly P?: number | undefined; readonly K?: number | undefined };
 }
 
+interface DoseEvent {
+  readonly on: string;
+  readonly sharePct: number;
+  /** what must be so before it is given, in a person's words; none: it is given whatever comes */
+  readonly onlyIf?: string | undefined;
+}
+
 export type DoseSchedule =
-  | { readonly kind: "shares"; readonly events: readonly { readonly on: string; readonly sharePct: number }[] }
+  | { readonly kind: "shares"; readonly events: readonly DoseEvent[] }
   | { readonly kind: "equal"; readonly dates: readonly string[] }
   | {
       readonly kind: "daily-rates";

@@ -14,6 +14,8 @@ export interface Dose {
   /** that these products bring, as elements */
   readonly nutrientsKgHa: MainAmounts;
   readonly basal?: true;
+  /** to be asked first; the dose counts as planned until somebody says that it is not so */
+  readonly onlyIf?: string;
 }
 
 interface Unmet {
@@ -35,6 +37,7 @@ interface Wanted {
   readonly on: string;
   readonly kgHa: MainAmounts;
   readonly basal?: true;
+  readonly onlyIf?: string | undefined;
 }
 
 const M2_PER_HA = 10_000;
@@ -58,7 +61,7 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
     const key = `${nutrient} ${reason}`;
     if (kgHa > TINY_KG_HA) unmet.set(key, { nutrient, kgHa: (unmet.get(key)?.kgHa ?? 0) + kgHa, reason });
   };
-  const doses = wanted.flatMap(({ on, kgHa, basal }): Dose[] => {
+  const doses = wanted.flatMap(({ on, kgHa, basal, onlyIf }): Dose[] => {
     if (lastOn !== undefined && on > lastOn) {
       for (const nutrient of MAIN) lack(nutrient, kgHa[nutrient], `no dose may be given after ${lastOn}`);
       return [];
@@ -74,6 +77,7 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
         }),
         nutrientsKgHa: made.brings,
         ...(basal && { basal }),
+        ...(onlyIf !== undefined && { onlyIf }),
       },
     ];
   });
@@ -120,7 +124,7 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
       );
   const basal = scaled(whole, basalPct / 100);
   const first = planned[0]?.on ?? "";
-  const rest = planned.flatMap(({ on, kgHa }) => {
+  const rest = planned.flatMap(({ on, kgHa, onlyIf }) => {
     const left = scaled(kgHa, 1 - basalPct / 100);
     const parts = Math.max(1, Math.ceil(left.N / largestNKgHa - 1e-9));
     if (parts > 1)
@@ -135,6 +139,7 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
     return Array.from({ length: parts }, (_, part): Wanted => ({
       on: addDays(on, part * shortestDays),
       kgHa: scaled(left, 1 / parts),
+      onlyIf,
     }));
   });
   const doses: Wanted[] = [...(basalPct > 0 ? [{ on: first, kgHa: basal, basal: true as const }] : []), ...rest];
@@ -147,7 +152,10 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
 function plannedOf({ toGiveKgHa = NONE, areaM2, schedule }: DoseCalendarInput): Wanted[] {
   switch (schedule.kind) {
     case "shares":
-      return schedule.events.map(({ on, sharePct }) => ({ on, kgHa: scaled(toGiveKgHa, sharePct / 100) }));
+      return schedule.events.map(({ on, sharePct, onlyIf }) => ({
+        ...{ on, onlyIf },
+        kgHa: scaled(toGiveKgHa, sharePct / 100),
+      }));
     case "equal":
       return schedule.dates.map((on) => ({ on, kgHa: scaled(toGiveKgHa, 1 / schedule.dates.length) }));
     case "daily-rates": {

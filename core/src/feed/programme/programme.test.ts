@@ -78,15 +78,15 @@ describe("a programme", () => {
     const schedule = of({
       school: "dressings",
       dressings: [
-        { day: { kind: "date", on: addDays(START, 10) }, sharePct: 30 },
-        { day: { kind: "stage", stageId: "fruit", days: 7 }, sharePct: 70 },
+        { day: { kind: "date", on: addDays(START, 10) }, sharePct: 30, onlyIf: null },
+        { day: { kind: "stage", stageId: "fruit", days: 7 }, sharePct: 70, onlyIf: "the leaf is pale" },
       ],
     });
     expect(schedule).toEqual({
       kind: "shares",
       events: [
         { on: addDays(START, 10), sharePct: 30 },
-        { on: addDays(START, 42), sharePct: 70 },
+        { on: addDays(START, 42), sharePct: 70, onlyIf: "the leaf is pale" },
       ],
     });
   });
@@ -105,7 +105,7 @@ describe("a programme", () => {
     ["a day after its last stage", { kind: "stage", stageId: "fruit", days: 200 }, /lies outside/],
   ] as const)("refuses a dressing at %s", (_what, day, words) => {
     try {
-      of({ school: "dressings", dressings: [{ day, sharePct: 100 }] });
+      of({ school: "dressings", dressings: [{ day, sharePct: 100, onlyIf: null }] });
       expect.unreachable();
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;

@@ -19,7 +19,12 @@ export interface Programme {
   /** of the ration: from one dose to the next */
   readonly everyDays: number;
   /** of dressings: shares of what is to be given, % */
-  readonly dressings: readonly { readonly day: DressingDay; readonly sharePct: number }[];
+  readonly dressings: readonly {
+    readonly day: DressingDay;
+    readonly sharePct: number;
+    /** what must be so before it is given; null: it is given whatever comes */
+    readonly onlyIf: string | null;
+  }[];
   /** of constant feed: nitrogen in every litre, mg/L */
   readonly ppmN: number;
   /** share of all that goes out first, % */
@@ -107,7 +112,7 @@ export function scheduleOf(programme: Programme, toGive: MainAmounts, season: Do
 function dressingsOf(
   { dressings }: Programme,
   { days, stages }: DosedSeason,
-): readonly { readonly on: string; readonly sharePct: number }[] {
+): Extract<DoseSchedule, { kind: "shares" }>["events"] {
   const [first, last] = [days[0]?.on ?? "", days.at(-1)?.on ?? ""];
   if (dressings.length === 0) {
     const dates = USUAL_DRESSINGS.map((after) => addDays(first, after)).filter((on) => on <= last);
@@ -115,7 +120,7 @@ function dressingsOf(
     return all.map((on) => ({ on, sharePct: 100 / all.length }));
   }
   const checks = new Checks();
-  const events = dressings.map(({ day, sharePct }, at) => {
+  const events = dressings.map(({ day, sharePct, onlyIf }, at) => {
     const path = `dressings.${at}.day`;
     const began = day.kind === "stage" ? stages.get(day.stageId) : undefined;
     if (day.kind === "stage" && began === undefined)
@@ -127,7 +132,7 @@ function dressingsOf(
       path,
       `A dressing on ${on} lies outside the time in which this planting is fed, ${first} to ${last}.`,
     );
-    return { on, sharePct };
+    return { on, sharePct, ...(onlyIf !== null && { onlyIf }) };
   });
   checks.done();
   return events;

@@ -9,7 +9,7 @@ import { board, setUp } from "../../testing/sample-site.ts";
 import { zoneCrop } from "../../testing/sample-stations.ts";
 
 const dose = (on: string, state: PlannedDose["state"]): PlannedDose => ({
-  ...{ on, basal: false, state, record: null, products: [], nutrientsKgHa: { N: 6, P: 2, K: 14 } },
+  ...{ on, basal: false, onlyIf: null, state, record: null, products: [], nutrientsKgHa: { N: 6, P: 2, K: 14 } },
 });
 const plan = (version: number | null): DosePlan => ({
   ...{ zoneId: 1, date: "2026-06-16", missing: null, planting: null, version, need: null, unmet: [], warnings: [] },

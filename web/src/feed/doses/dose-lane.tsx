@@ -26,9 +26,9 @@ export function DoseLane({
   if (shown.length === 0) return null;
   const most = Math.max(1e-9, ...shown.map(({ nutrientsKgHa }) => nutrientsKgHa.N));
   const place = (on: string): number => (100 * daysBetween(from, on)) / daysBetween(from, to);
-  const words = ({ on, state, nutrientsKgHa }: PlannedDose): string => {
+  const words = ({ on, state, onlyIf, nutrientsKgHa }: PlannedDose): string => {
     const { text, unit } = show("perLand", nutrientsKgHa.N);
-    return `${dates.show(on, "day")}: ${text} ${unit} of N, ${state}`;
+    return `${dates.show(on, "day")}: ${text} ${unit} of N, ${state}${onlyIf ? `, only if ${onlyIf}` : ""}`;
   };
   return (
     <div className={styles["lane"]} role="img" aria-label={`${shown.length} doses: ${shown.map(words).join("; ")}`}>

@@ -50,6 +50,7 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
                 <td>
                   <strong>{dates.show(dose.on, "weekday")}</strong>
                   {dose.basal && <small>basal</small>}
+                  {dose.onlyIf && <small>only if {dose.onlyIf}</small>}
                 </td>
                 <td>
                   <Three amounts={dose.nutrientsKgHa} />
@@ -157,7 +158,7 @@ function NoteDose({
       ...{ key, plannedOn: dose.on, basal: dose.basal, doneOn: doneOn ?? "", state },
       products:
         state === "given" ? Object.entries(kg).map(([productId, some]) => ({ productId, kg: some ?? undefined })) : [],
-      reason: reason.trim() || null,
+      reason: reason.trim() || (state === "skipped" && dose.onlyIf ? `not so: ${dose.onlyIf}` : null),
     });
     setFaults(checked.success ? [] : faultsOf(checked.error).map(({ message }) => message));
     if (checked.success)
@@ -168,6 +169,7 @@ function NoteDose({
   };
   return (
     <div className={styles["noted"]} role="group" aria-label={`Dose of ${dose.on}`}>
+      {dose.onlyIf && <p>Only if {dose.onlyIf}. Is it so?</p>}
       <label>
         given on
         <DateInput label="Given on" value={doneOn} until={today} onChange={setDoneOn} />
@@ -189,10 +191,10 @@ function NoteDose({
       </label>
       <p className={styles["actions"]}>
         <Button type="primary" loading={record.isPending} onClick={() => note("given")}>
-          Given
+          {dose.onlyIf ? "It is so: given" : "Given"}
         </Button>
         <Button loading={record.isPending} onClick={() => note("skipped")}>
-          Skipped
+          {dose.onlyIf ? "It is not so: skipped" : "Skipped"}
         </Button>
       </p>
       <Faults faults={faults} error={faults.length > 0 ? null : record.error} />

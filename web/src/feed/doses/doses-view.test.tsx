@@ -19,7 +19,7 @@ import { feedStation } from "../../testing/sample-stations.ts";
 
 const none = { N: 0, P: 0, K: 0 };
 const dose = (on: string, state: PlannedDose["state"], more: Partial<PlannedDose> = {}): PlannedDose => ({
-  ...{ on, basal: false, state, record: null, nutrientsKgHa: { N: 6.25, P: 2.2, K: 14.2 } },
+  ...{ on, basal: false, onlyIf: null, state, record: null, nutrientsKgHa: { N: 6.25, P: 2.2, K: 14.2 } },
   products: [{ productId: "potassium-nitrate", name: "Potassium nitrate", kg: 1.28, gPlant: 1 }],
   ...more,
 });
@@ -154,6 +154,19 @@ describe("the doses of a zone", () => {
     expect(form.getByLabelText("Why it was skipped")).toHaveValue("leaf too dark");
   });
 
+  it("that hang on a condition ask it, and are skipped by a no alone", async () => {
+    const { user, server } = await opened({ doses: [dose("2026-06-16", "due", { onlyIf: "the leaf is pale" })] });
+    const due = await screen.findByRole("row", { name: /Tue 16 Jun.*only if the leaf is pale/ });
+    await user.click(within(due).getByRole("button", { name: "Note it" }));
+    const form = within(screen.getByRole("group", { name: "Dose of 2026-06-16" }));
+    expect(form.getByText("Only if the leaf is pale. Is it so?")).toBeVisible();
+    await user.click(form.getByRole("button", { name: "It is not so: skipped" }));
+    await waitFor(() => expect(server.sent(recordDose)).toHaveLength(1));
+    expect(server.sent(recordDose)[0]).toMatchObject({
+      ...{ plannedOn: "2026-06-16", state: "skipped", products: [], reason: "not so: the leaf is pale" },
+    });
+  });
+
   it("are taken back", async () => {
     const { user, server } = await opened();
     await user.click(await screen.findByRole("button", { name: "Take back: dose of 2026-06-02" }));
@@ -234,6 +247,26 @@ describe("a programme", () => {
     await user.click(screen.getByRole("button", { name: "Put it in force" }));
     await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
     expect(server.sent(saveProgramme)[0]).toMatchObject({ version: null, programme: { fromOn: "2026-06-16" } });
+  });
+});
+
+describe("a dressing", () => {
+  it("is given a day, a share and what must be so for it", async () => {
+    const { user, server } = await opened({ programme: { ...plan.programme, school: "dressings" } });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("button", { name: "Add a dressing" }));
+    await user.type(form.getByLabelText("Date of dressing 1"), "2026-07-01{Enter}");
+    await user.clear(form.getByLabelText("Share of dressing 1"));
+    await user.type(form.getByLabelText("Share of dressing 1"), "100");
+    await user.type(form.getByLabelText("What must be so for dressing 1"), "growth under its band");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: {
+        dressings: [{ day: { kind: "date", on: "2026-07-01" }, sharePct: 100, onlyIf: "growth under its band" }],
+      },
+    });
   });
 });
 

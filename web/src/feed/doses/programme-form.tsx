@@ -156,9 +156,9 @@ function Dressings({
   return (
     <fieldset className={styles["wide"]}>
       <legend>dressings; without any, three at the usual weeks (assumed)</legend>
-      {dressings.map(({ day, sharePct }, at) => (
+      {dressings.map(({ day, sharePct, onlyIf }, at) => (
         // A dressing has no name of its own.
-        <p key={at} className={styles["line"]}>
+        <div key={at} className={styles["line"]}>
           <Select
             aria-label={`When dressing ${at + 1} is given`}
             value={day.kind === "stage" ? day.stageId : "date"}
@@ -168,7 +168,7 @@ function Dressings({
             ]}
             onChange={(value) =>
               change(at, {
-                sharePct,
+                ...{ sharePct, onlyIf },
                 day: value === "date" ? { kind: "date", on: "" } : { kind: "stage", stageId: value, days: 0 },
               })
             }
@@ -178,28 +178,37 @@ function Dressings({
             <DateInput
               label={`Date of dressing ${at + 1}`}
               value={day.on || null}
-              onChange={(on) => change(at, { sharePct, day: { kind: "date", on: on ?? "" } })}
+              onChange={(on) => change(at, { sharePct, onlyIf, day: { kind: "date", on: on ?? "" } })}
             />
           ) : (
             <QuantityInput
               label={`Days of dressing ${at + 1}`}
               unit="days"
               value={day.days}
-              onChange={(days) => change(at, { sharePct, day: { ...day, days: days ?? NaN } })}
+              onChange={(days) => change(at, { sharePct, onlyIf, day: { ...day, days: days ?? NaN } })}
             />
           )}
           <QuantityInput
             label={`Share of dressing ${at + 1}`}
             unit="%"
             value={sharePct}
-            onChange={(value) => change(at, { day, sharePct: value ?? NaN })}
+            onChange={(value) => change(at, { day, onlyIf, sharePct: value ?? NaN })}
+          />
+          <Input
+            aria-label={`What must be so for dressing ${at + 1}`}
+            placeholder="only if … ; empty for whatever comes"
+            value={onlyIf ?? ""}
+            onChange={({ target }) => change(at, { day, sharePct, onlyIf: target.value || null })}
           />
           <Button size="small" onClick={() => onChange(dressings.filter((_, place) => place !== at))}>
             Remove
           </Button>
-        </p>
+        </div>
       ))}
-      <Button size="small" onClick={() => onChange([...dressings, { day: { kind: "date", on: "" }, sharePct: 0 }])}>
+      <Button
+        size="small"
+        onClick={() => onChange([...dressings, { day: { kind: "date", on: "" }, sharePct: 0, onlyIf: null }])}
+      >
         Add a dressing
       </Button>
     </fieldset>
@@ -230,7 +239,7 @@ function Manures({
     <fieldset className={styles["wide"]}>
       <legend>manures and composts, by their analysis</legend>
       {organic.map((manure, at) => (
-        <p key={at} className={styles["line"]}>
+        <div key={at} className={styles["line"]}>
           <Input
             aria-label={`Name of manure ${at + 1}`}
             placeholder="name"
@@ -249,7 +258,7 @@ function Manures({
           <Button size="small" onClick={() => onChange(organic.filter((_, place) => place !== at))}>
             Remove
           </Button>
-        </p>
+        </div>
       ))}
       <Button size="small" onClick={() => onChange([...organic, MANURE])}>
         Add a manure

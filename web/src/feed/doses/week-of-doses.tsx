@@ -37,6 +37,7 @@ export function WeekOfDoses() {
               <td>
                 <strong>{dates.show(dose.on, "weekday")}</strong>
                 {dose.state !== "planned" && <small>{dose.state}</small>}
+                {dose.onlyIf && <small>only if {dose.onlyIf}</small>}
               </td>
               <td>
                 <Link to={`${addressOf({ zoneId, station: "feed" })}${date === null ? "?" : "&"}view=doses`}>
