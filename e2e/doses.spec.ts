@@ -9,7 +9,7 @@ test.afterAll(() => server.remove());
 
 test("the need is read from left to right, and every part opens its working", async ({ page }) => {
   await page.goto("/zones/5/feed?view=doses");
-  const need = page.getByRole("region", { name: "Need" });
+  const need = page.getByRole("region", { name: "Need", exact: true });
   await expect(need).toContainText(/6(\.0)?\s*kg\/m²/);
   // 60 t/ha of 1.8 kg N a tonne
   await need.getByRole("button", { name: /108/ }).click();
@@ -53,11 +53,14 @@ test("a programme of split dressings is put together, judged at its fields, and 
   await form.getByRole("button", { name: "Put it in force" }).click();
   await expect(form.getByText(/must add up to 100 %; these add up to 60 %/)).toBeVisible();
   await form.getByLabel("Share of dressing 1").fill("100");
+  await form.getByLabel("What must be so for dressing 1").fill("growth is under its band");
   await form.getByLabel("In force from").fill("1 Jun 2026");
   await form.getByLabel("In force from").press("Enter");
   await expectNoSeriousFaults(page);
   await form.getByRole("button", { name: "Put it in force" }).click();
   await expect(page.getByText("In force: split dressings at dates and stages.")).toBeVisible();
+  const doses = page.getByRole("region", { name: "Calendar of doses" });
+  await expect(doses.getByText("only if growth is under its band").first()).toBeVisible();
   await page.goto("/zones/7/crop");
   await expect(page.getByRole("img", { name: /^\d doses?: .*kg\/ha of N/ })).toBeVisible();
 });

@@ -161,7 +161,7 @@ export const dosePlanSchema = z
         note: z.string().nullable(),
       }),
     ),
-    /** need and what was given by the evening of some dates: from planting to the end */
+    /** need, and what was given or is still planned, by the evening of some dates: from planting to the end */
     path: z.array(z.object({ on: dateSchema, need: amountsSchema, planned: amountsSchema })),
     ledger: z
       .object({

@@ -124,8 +124,8 @@ export async function compared(
   }
 }
 
-/** Need and what is planned by the evening of some dates, evenly over the season. */
-export function pathOf(season: DosedSeason, toGive: MainAmounts, { doses }: DoseCalendar): DosePlan["path"] {
+/** Need, and what was given or is still planned, by the evening of some dates, evenly over the season. */
+export function pathOf(season: DosedSeason, toGive: MainAmounts, doses: readonly PlannedDose[]): DosePlan["path"] {
   const { days } = season;
   const step = Math.max(1, Math.ceil(days.length / PATH_POINTS));
   return days
@@ -133,6 +133,8 @@ export function pathOf(season: DosedSeason, toGive: MainAmounts, { doses }: Dose
     .map(({ on }) => ({
       on,
       need: scaled(toGive, uptakeDone(days, on)),
-      planned: plus(...doses.filter((dose) => dose.on <= on).map(({ nutrientsKgHa }) => nutrientsKgHa)),
+      planned: plus(
+        ...doses.filter((dose) => (dose.record?.doneOn ?? dose.on) <= on).map(({ nutrientsKgHa }) => nutrientsKgHa),
+      ),
     }));
 }

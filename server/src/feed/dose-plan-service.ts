@@ -88,18 +88,19 @@ export function dosePlanService(scope: Scope) {
     const calendar = await run(programme);
     const schools: DosePlan["schools"] = [];
     for (const school of whole ? SCHOOLS : []) schools.push(await compared(school, programme, run, records, areaM2));
+    const doses = dosesOf(calendar, noted, records, areaM2, {
+      today: await scope.site.dateOr(undefined),
+      fromOn: programme.fromOn ?? "",
+      kept: version !== null,
+    });
     return {
       ...basics,
       missing: null,
-      doses: dosesOf(calendar, noted, records, areaM2, {
-        today: await scope.site.dateOr(undefined),
-        fromOn: programme.fromOn ?? "",
-        kept: version !== null,
-      }),
+      doses,
       unmet: [...calendar.unmet],
       warnings: [...calendar.warnings],
       schools,
-      path: whole ? pathOf(season, need.toGiveKgHa, calendar) : [],
+      path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
     };
   }
 

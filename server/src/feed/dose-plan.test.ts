@@ -23,6 +23,7 @@ interface Plan {
     products: { productId: string; kg: number }[];
     record: { id: number; doneOn: string; reason: string | null } | null;
   }[];
+  path: { on: string; planned: Amounts }[];
   schools: { school: string; operations: number; totalKgHa: Amounts; costM2: number | null }[];
   ledger: Record<"given" | "fed" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
   errors?: { path: string; message: string }[];
@@ -242,6 +243,8 @@ describe("what became of a dose", () => {
     expect(after.slice(1).map(({ nutrientsKgHa }) => nutrientsKgHa)).toEqual(
       before.slice(1).map(({ nutrientsKgHa }) => nutrientsKgHa),
     );
+    // The season's path falls short by what was skipped.
+    expect((await plan()).path.at(-1)?.planned.N).toBeCloseTo(sum(before.slice(1), "N"), 9);
   });
 
   it("cannot be of a day that is still to come", async () => {

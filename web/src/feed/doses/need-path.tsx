@@ -7,7 +7,7 @@ import styles from "./doses.module.css";
 const NUTRIENTS = ["N", "P", "K"] as const;
 const [WIDTH, HEIGHT] = [300, 90];
 
-/** What is needed and what is planned to have been given by each day of the season, a small picture for each nutrient. */
+/** What is needed, and what was given or is still planned, by each day of the season, a small picture for each nutrient. */
 export function NeedPath({ path, date }: { path: DosePlan["path"]; date: string }) {
   const dates = useDates();
   const { show } = useUnits();
@@ -43,8 +43,8 @@ export function NeedPath({ path, date }: { path: DosePlan["path"]; date: string 
       })}
       <p className="quiet">
         <span className={styles["needLine"]}>needed</span> as the crop takes it up ·{" "}
-        <span className={styles["doseLine"]}>in doses</span>, from {dates.show(first.on, "day")} to{" "}
-        {dates.show(last.on, "day")}
+        <span className={styles["doseLine"]}>in doses</span>, given or still planned, from {dates.show(first.on, "day")}{" "}
+        to {dates.show(last.on, "day")}
       </p>
     </section>
   );

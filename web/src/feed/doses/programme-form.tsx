@@ -196,7 +196,8 @@ function Dressings({
           />
           <Input
             aria-label={`What must be so for dressing ${at + 1}`}
-            placeholder="only if … ; empty for whatever comes"
+            className={styles["condition"]}
+            placeholder="only if … (empty: whatever comes)"
             value={onlyIf ?? ""}
             onChange={({ target }) => change(at, { day, sharePct, onlyIf: target.value || null })}
           />
