@@ -146,6 +146,8 @@ export const dosePlanSchema = z
         working: z.array(workingStepSchema),
       })
       .nullable(),
+    /** why the programme cannot be followed as it stands; what was noted of it is there all the same */
+    fault: z.string().nullable(),
     doses: z.array(plannedDoseSchema),
     unmet: z.array(z.object({ nutrient: z.enum(["N", "P", "K"]), kgHa: z.number(), reason: z.string() })),
     warnings: z.array(z.string()),
@@ -208,7 +210,12 @@ export const weekOfDosesSchema = z
   .object({
     date: dateSchema,
     zones: z.array(
-      z.object({ zoneId: idSchema, zoneName: z.string(), cropName: z.string(), doses: z.array(plannedDoseSchema) }),
+      z.object({
+        ...{ zoneId: idSchema, zoneName: z.string(), cropName: z.string() },
+        /** why its programme cannot be followed as it stands */
+        fault: z.string().nullable(),
+        doses: z.array(plannedDoseSchema),
+      }),
     ),
   })
   .meta({ id: "WeekOfDoses" });

@@ -35,6 +35,7 @@ export {
   ofWater,
   plus,
   SCHOOLS,
+  checkDressings,
   scheduleOf,
   USUAL_EFFICIENCY,
   usualProgramme,

@@ -1,6 +1,6 @@
-import type { DosePlan, DoseProgramme, NewDoseRecord, WeekOfDoses } from "@sprunel/contract/feed";
+import type { DosePlan, DoseProgramme, NewDoseRecord, PlannedDose, WeekOfDoses } from "@sprunel/contract/feed";
 import { plantingKey, standingOn, standOn } from "@sprunel/core/crop";
-import { doseCalendar, NONE, SCHOOLS, scheduleOf, type DoseCalendar } from "@sprunel/core/feed";
+import { doseCalendar, NONE, SCHOOLS, checkDressings, scheduleOf, type DoseCalendar } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";
@@ -15,7 +15,7 @@ import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
 import { needOf } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { seasonOf } from "./dose-season.ts";
-import { feedRecords } from "./feed-records.ts";
+import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 
 /** What was left undone so long ago is no longer asked about each week. */
@@ -25,16 +25,34 @@ const WEEK_DAYS = 7;
 const T_HA = 10;
 const MOST_TIMES = 3;
 
+const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
+
 export type DosePlanService = ReturnType<typeof dosePlanService>;
 
 /** What a planting needs, what it is given when and of which bags, and where it went. */
 export function dosePlanService(scope: Scope) {
-  /** @param whole with schools, path and books beside the calendar */
-  async function planOf(zone: StoredZone, date: string, whole = true): Promise<DosePlan> {
-    const site = await scope.site.current();
+  /**
+   * @param whole with schools, path and books beside the calendar
+   * @param known the site's products and waters of that date, where they were read for other zones already
+   */
+  async function planOf(
+    zone: StoredZone,
+    date: string,
+    { whole = true, records: known }: { whole?: boolean; records?: FeedRecords } = {},
+  ): Promise<DosePlan> {
     const standing = standingOn(zone.grown, date);
-    const records = await feedRecords(scope, site.id, date);
-    const empty = { zoneId: zone.id, date, need: null, doses: [], unmet: [], warnings: [], schools: [], path: [] };
+    const records = known ?? (await feedRecords(scope, (await scope.site.current()).id, date));
+    const empty = {
+      zoneId: zone.id,
+      date,
+      need: null,
+      fault: null,
+      doses: [],
+      unmet: [],
+      warnings: [],
+      schools: [],
+      path: [],
+    };
     if (!standing)
       return {
         ...empty,
@@ -63,6 +81,7 @@ export function dosePlanService(scope: Scope) {
     const basics = { ...empty, planting, version, programme, need, ledger: books };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
+    const lastOn = season.days.at(-1)?.on;
     const run = (asked: DoseProgramme): Promise<DoseCalendar> =>
       withSolver((solve) =>
         doseCalendar(
@@ -79,13 +98,15 @@ export function dosePlanService(scope: Scope) {
             }),
             ...(asked.largestNKgHa !== null && { largestNKgHa: asked.largestNKgHa }),
             ...(asked.shortestDays !== null && { shortestDays: asked.shortestDays }),
-            ...(asked.lastOn !== null && { lastOn: asked.lastOn }),
+            ...(lastOn !== undefined && {
+              lastOn: asked.lastOn !== null && asked.lastOn < lastOn ? asked.lastOn : lastOn,
+            }),
             basalPct: asked.basalPct,
           },
           solve,
         ),
       );
-    const calendar = await run(programme);
+    const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
     for (const school of whole ? SCHOOLS : []) schools.push(await compared(school, programme, run, records, areaM2));
     const doses = dosesOf(calendar, noted, records, areaM2, {
@@ -96,12 +117,26 @@ export function dosePlanService(scope: Scope) {
     return {
       ...basics,
       missing: null,
+      fault,
       doses,
       unmet: [...calendar.unmet],
       warnings: [...calendar.warnings],
       schools,
       path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
     };
+  }
+
+  /** Plans of all zones in which a programme is kept for what stands there. */
+  async function plansOn(date: string) {
+    const { id: siteId } = await scope.site.current();
+    const records = await feedRecords(scope, siteId, date);
+    const plans = [];
+    for (const zone of await scope.zones()) {
+      const standing = standingOn(zone.grown, date);
+      if (standing && (await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting))))
+        plans.push({ zone, standing, plan: await planOf(zone, date, { whole: false, records }) });
+    }
+    return plans;
   }
 
   return {
@@ -131,7 +166,7 @@ export function dosePlanService(scope: Scope) {
         ]);
       try {
         // Stages and dates that this planting does not have are told before anything is kept.
-        scheduleOf(programme, NONE, seasonOf(standing, new Map()));
+        checkDressings(programme, seasonOf(standing, new Map()));
       } catch (error) {
         if (!(error instanceof DomainError)) throw error;
         throw badInput(error.faults.map(({ path, message }) => ({ path: `programme.${path}`, message })));
@@ -178,46 +213,45 @@ export function dosePlanService(scope: Scope) {
 
     /** Doses that are still to be given, of all zones that have a programme, as calendars show them. */
     async dated(): Promise<Dated[]> {
-      const today = await scope.site.dateOr(undefined);
-      const dated: Dated[] = [];
-      for (const zone of await scope.zones()) {
-        const standing = standingOn(zone.grown, today);
-        if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
-        const { doses } = await planOf(zone, today, false);
-        for (const { on, state, products, basal, onlyIf } of doses)
-          if (state === "planned" || state === "due")
-            dated.push({
-              id: `dose-${zone.id}-${standing.since}-${on}${basal ? "-basal" : ""}`,
-              zone: zone.name,
-              zoneId: zone.id,
-              what: `${standing.crop.name}: dose`,
-              on,
-              span: null,
-              note:
-                (onlyIf ? `only if ${onlyIf}: ` : "") +
-                products.map(({ name, kg }) => `${kg.toFixed(2)} kg ${name}`).join(", "),
-            });
-      }
-      return dated;
+      const plans = await plansOn(await scope.site.dateOr(undefined));
+      return plans.flatMap(({ zone, standing, plan }) =>
+        plan.doses
+          .filter(({ state }) => state === "planned" || state === "due")
+          .map(({ on, products, basal, onlyIf }) => ({
+            ...{ id: `dose-${zone.id}-${standing.since}-${on}${basal ? "-basal" : ""}`, zone: zone.name },
+            ...{ zoneId: zone.id, what: `${standing.crop.name}: dose`, on, span: null },
+            note:
+              (onlyIf === null ? "" : `only if ${onlyIf}: `) +
+              products.map(({ name, kg }) => `${kg.toFixed(2)} kg ${name}`).join(", "),
+          })),
+      );
     },
 
     /** What is to be done in the week from a date on, and what was left undone; only where a programme is kept. */
     async week(asked: string | undefined): Promise<WeekOfDoses> {
-      await scope.site.current();
       const date = await scope.site.dateOr(asked);
-      const zones: WeekOfDoses["zones"] = [];
-      for (const zone of await scope.zones()) {
-        const standing = standingOn(zone.grown, date);
-        if (!standing || !(await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting)))) continue;
-        const { doses } = await planOf(zone, date, false);
-        const due = doses.filter(
-          ({ on, state }) =>
-            (on >= date && on < addDays(date, WEEK_DAYS)) ||
-            (state === "due" && on < date && on >= addDays(date, -OVERDUE_DAYS)),
-        );
-        zones.push({ zoneId: zone.id, zoneName: zone.name, cropName: standing.crop.name, doses: due });
-      }
-      return { date, zones };
+      const isAsked = ({ on, state }: PlannedDose): boolean =>
+        (on >= date && on < addDays(date, WEEK_DAYS)) ||
+        (state === "due" && on < date && on >= addDays(date, -OVERDUE_DAYS));
+      const plans = await plansOn(date);
+      return {
+        date,
+        zones: plans.map(({ zone, standing, plan: { fault, doses } }) => ({
+          ...{ zoneId: zone.id, zoneName: zone.name, cropName: standing.crop.name },
+          fault,
+          doses: doses.filter(isAsked),
+        })),
+      };
     },
   };
+}
+
+/** A calendar; or, of a programme that the planting has outgrown, why there is none. */
+async function followed(run: Promise<DoseCalendar>): Promise<{ calendar: DoseCalendar; fault: string | null }> {
+  try {
+    return { calendar: await run, fault: null };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return { calendar: NO_CALENDAR, fault: error.message };
+  }
 }

@@ -23,6 +23,8 @@ interface Plan {
     products: { productId: string; kg: number }[];
     record: { id: number; doneOn: string; reason: string | null } | null;
   }[];
+  fault: string | null;
+  unmet: { nutrient: string; kgHa: number; reason: string }[];
   path: { on: string; planned: Amounts }[];
   schools: { school: string; operations: number; totalKgHa: Amounts; costM2: number | null }[];
   ledger: Record<"given" | "fed" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
@@ -43,6 +45,13 @@ async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPe
     return call("PUT", "/api/zones/1/dose-programme", { programme: { ...programme, ...change }, version });
   };
   return { call, url, plan, save };
+}
+/** The planting ends on a day. */
+async function clearedOn(call: Awaited<ReturnType<typeof courgettes>>["call"], on: string): Promise<void> {
+  const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+  const { id: _id, archived: _archived, plantings, ...rest } = zones[0] ?? {};
+  const sent = { ...rest, plantings: (plantings as object[]).map((planting) => ({ ...planting, clearedOn: on })) };
+  expect((await call("PUT", "/api/zones/1", sent)).status).toBe(200);
 }
 const sum = (doses: Plan["doses"], nutrient: keyof Amounts): number =>
   doses.reduce((so, { nutrientsKgHa }) => so + nutrientsKgHa[nutrient], 0);
@@ -182,6 +191,35 @@ describe("a calendar of doses", () => {
       "programme.yieldTHa",
       expect.stringMatching(/600 t\/ha, is more than 3 times the planting's own aim of 60 t\/ha; give up to 180/),
     ]);
+  });
+
+  it("is still read where the planting ends before its last dressing: that one is told as not given", async () => {
+    const { call, save, plan } = await courgettes();
+    const day = (on: string) => ({ kind: "date", on });
+    const dressings = [
+      { day: day("2026-05-20"), sharePct: 50 },
+      { day: day("2026-07-10"), sharePct: 50 },
+    ];
+    await save({ school: "dressings", dressings, basalPct: 0 });
+    await clearedOn(call, "2026-07-01");
+    const { doses, unmet } = await plan();
+    expect(doses.map(({ on }) => on)).toEqual(["2026-05-20"]);
+    expect(unmet.find(({ nutrient }) => nutrient === "N")).toMatchObject({
+      kgHa: doses[0]?.nutrientsKgHa.N,
+      reason: expect.stringMatching(/no dose may be given after 2026-06-30/) as string,
+    });
+    expect((await call("GET", "/api/doses")).status).toBe(200);
+  });
+
+  it("that cannot be followed says why, and takes down neither its page nor the week of the others", async () => {
+    const { call, save, plan } = await courgettes();
+    expect((await save({ productIds: ["monopotassium-phosphate"] })).status).toBe(200);
+    const said = expect.stringMatching(/none of the products brings any/) as string;
+    expect(await plan()).toMatchObject({ fault: said, doses: [], version: 1 });
+    const week = (await call("GET", "/api/doses")).body as unknown as { zones: { fault: string | null }[] };
+    expect(week.zones).toMatchObject([{ fault: said, doses: [] }]);
+    expect((await save({ productIds: ["urea", "potassium-nitrate"] })).status).toBe(200);
+    expect(await plan()).toMatchObject({ fault: null, version: 2 });
   });
 
   it("is one person's at a time: an old version is refused with the newer one", async () => {

@@ -7,7 +7,7 @@ import { lpSolver } from "../highs-lp.ts";
 import { doseCalendar } from "./calendar.ts";
 import { ledger } from "./ledger.ts";
 import { MAIN } from "./nutrients.ts";
-import { ofWater, scheduleOf, usualProgramme, type DosedSeason, type Programme } from "./programme.ts";
+import { checkDressings, ofWater, scheduleOf, usualProgramme, type DosedSeason, type Programme } from "./programme.ts";
 import { datesBetween, uptakeDone, uptakeSpans } from "./uptake-curve.ts";
 
 const START = "2026-05-01";
@@ -99,13 +99,21 @@ describe("a programme", () => {
     });
   });
 
+  it("whose planting ends before its last dressing is still read, that dressing with its date", () => {
+    const day = { kind: "date", on: addDays(START, 300) } as const;
+    expect(of({ school: "dressings", dressings: [{ day, sharePct: 100, onlyIf: null }] })).toMatchObject({
+      events: [{ on: addDays(START, 300), sharePct: 100 }],
+    });
+  });
+
   it.each([
     ["a stage that it has not", { kind: "stage", stageId: "bulb", days: 0 }, /no stage bulb/],
     ["a day before planting", { kind: "date", on: "2026-04-01" }, /lies outside/],
     ["a day after its last stage", { kind: "stage", stageId: "fruit", days: 200 }, /lies outside/],
   ] as const)("refuses a dressing at %s", (_what, day, words) => {
     try {
-      of({ school: "dressings", dressings: [{ day, sharePct: 100, onlyIf: null }] });
+      const dressings = [{ day, sharePct: 100, onlyIf: null }];
+      checkDressings({ ...usualProgramme("dressings"), dressings }, season);
       expect.unreachable();
     } catch (error) {
       if (!(error instanceof DomainError)) throw error;

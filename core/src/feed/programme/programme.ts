@@ -75,7 +75,7 @@ const USUAL_DRESSINGS = [14, 35, 56];
 /**
  * A programme as a calendar can share it out.
  *
- * @throws {DomainError} for dressings that name no stage of this planting, or come before it
+ * @throws {DomainError} for dressings that name no stage of this planting
  */
 export function scheduleOf(programme: Programme, toGive: MainAmounts, season: DosedSeason): DoseSchedule {
   const [first] = season.days;
@@ -109,33 +109,58 @@ export function scheduleOf(programme: Programme, toGive: MainAmounts, season: Do
   }
 }
 
-function dressingsOf(
-  { dressings }: Programme,
-  { days, stages }: DosedSeason,
-): Extract<DoseSchedule, { kind: "shares" }>["events"] {
-  const [first, last] = [days[0]?.on ?? "", days.at(-1)?.on ?? ""];
-  if (dressings.length === 0) {
-    const dates = USUAL_DRESSINGS.map((after) => addDays(first, after)).filter((on) => on <= last);
-    const all = dates.length > 0 ? dates : [first];
-    return all.map((on) => ({ on, sharePct: 100 / all.length }));
+function dressingsOf(programme: Programme, season: DosedSeason): Extract<DoseSchedule, { kind: "shares" }>["events"] {
+  const { dressings } = programme;
+  if (dressings.length > 0) {
+    const dated = datesOf(programme, season);
+    return dressings.map(({ sharePct, onlyIf }, at) => ({
+      ...{ on: dated[at] ?? "", sharePct },
+      ...(onlyIf !== null && { onlyIf }),
+    }));
   }
+  const [first, last] = [season.days[0]?.on ?? "", season.days.at(-1)?.on ?? ""];
+  const dates = USUAL_DRESSINGS.map((after) => addDays(first, after)).filter((on) => on <= last);
+  const all = dates.length > 0 ? dates : [first];
+  return all.map((on) => ({ on, sharePct: 100 / all.length }));
+}
+
+/** The date of each dressing. */
+function datesOf({ dressings }: Programme, { days, stages }: DosedSeason): readonly string[] {
   const checks = new Checks();
-  const events = dressings.map(({ day, sharePct, onlyIf }, at) => {
-    const path = `dressings.${at}.day`;
-    const began = day.kind === "stage" ? stages.get(day.stageId) : undefined;
-    if (day.kind === "stage" && began === undefined)
-      checks.when(true, "not-possible", `${path}.stageId`, `This planting has no stage ${day.stageId}.`);
-    const on = day.kind === "date" ? day.on : addDays(began ?? first, day.days);
+  const dates = dressings.map(({ day }, at) => {
+    if (day.kind === "date") return day.on;
+    const began = stages.get(day.stageId);
+    checks.when(
+      began === undefined,
+      "not-possible",
+      `dressings.${at}.day.stageId`,
+      `This planting has no stage ${day.stageId}.`,
+    );
+    return addDays(began ?? days[0]?.on ?? "", day.days);
+  });
+  checks.done();
+  return dates;
+}
+
+/**
+ * A programme as a person makes it: each dressing has its stage, and lies in the time in which the planting is fed. One that was
+ * made may come to lie beyond it, where the planting ends sooner than was thought: it is still read.
+ *
+ * @throws {DomainError} for all dressings that do not
+ */
+export function checkDressings(programme: Programme, season: DosedSeason): void {
+  if (programme.school !== "dressings") return;
+  const [first, last] = [season.days[0]?.on ?? "", season.days.at(-1)?.on ?? ""];
+  const checks = new Checks();
+  datesOf(programme, season).forEach((on, at) =>
     checks.when(
       on < first || on > last,
       "out-of-range",
-      path,
+      `dressings.${at}.day`,
       `A dressing on ${on} lies outside the time in which this planting is fed, ${first} to ${last}.`,
-    );
-    return { on, sharePct, ...(onlyIf !== null && { onlyIf }) };
-  });
+    ),
+  );
   checks.done();
-  return events;
 }
 
 /** Nutrients in so many litres of water, kg/ha. */

@@ -12,7 +12,17 @@ const dose = (on: string, state: PlannedDose["state"]): PlannedDose => ({
   ...{ on, basal: false, onlyIf: null, state, record: null, products: [], nutrientsKgHa: { N: 6, P: 2, K: 14 } },
 });
 const plan = (version: number | null): DosePlan => ({
-  ...{ zoneId: 1, date: "2026-06-16", missing: null, planting: null, version, need: null, unmet: [], warnings: [] },
+  ...{
+    zoneId: 1,
+    date: "2026-06-16",
+    missing: null,
+    planting: null,
+    version,
+    need: null,
+    fault: null,
+    unmet: [],
+    warnings: [],
+  },
   programme: {
     ...{ school: "ration", fromOn: null, yieldTHa: null, efficiencyPct: { N: 80, P: 100, K: 85 }, organic: [] },
     ...{ residuesKgHa: null, fixationKgHa: null, everyDays: 7, dressings: [], ppmN: 100, basalPct: 0 },

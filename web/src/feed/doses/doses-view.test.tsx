@@ -24,7 +24,7 @@ const dose = (on: string, state: PlannedDose["state"], more: Partial<PlannedDose
   ...more,
 });
 const plan: DosePlan = {
-  ...{ zoneId: 1, date: "2026-06-16", missing: null, version: 3, unmet: [], warnings: [], path: [] },
+  ...{ zoneId: 1, date: "2026-06-16", missing: null, version: 3, unmet: [], warnings: [], fault: null, path: [] },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
     stages: [{ id: "fill", name: "Fill", from: "2026-06-08" }],
@@ -202,6 +202,13 @@ describe("the doses of a zone", () => {
     expect(within(screen.getByRole("region", { name: "Need against doses" })).getAllByRole("img")).toHaveLength(3);
   });
 
+  it("of a programme that can no longer be followed say why, and let it be changed", async () => {
+    const { user } = await opened({ fault: "Nitrogen is asked for, and none of the products brings any.", path: [] });
+    expect(await screen.findByRole("alert")).toHaveTextContent(/none of the products brings any/);
+    await user.click(screen.getByRole("button", { name: "Change the programme" }));
+    expect(screen.getByRole("region", { name: "Programme" })).toBeVisible();
+  });
+
   it("have books that say what they do not know", async () => {
     await opened();
     const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));
@@ -276,6 +283,7 @@ describe("this week's doses", () => {
       zoneId: 1,
       zoneName: "Melon bags",
       cropName: "Netted melon",
+      fault: null as string | null,
       doses: [dose("2026-06-14", "due"), dose("2026-06-19", "planned")],
     },
   ];
@@ -292,6 +300,17 @@ describe("this week's doses", () => {
     const rows = within(await screen.findByRole("table", { name: "This week’s doses" })).getAllByRole("row");
     expect(rows[0]).toHaveTextContent(/Sun 14 Jun\s*due\s*Melon bags/);
     expect(rows[1]).toHaveTextContent(/Fri 19 Jun/);
+  });
+
+  it("tell of a zone whose programme can no longer be followed, beside the others", async () => {
+    const [zone] = zones;
+    if (!zone) throw new Error("a zone");
+    await week({
+      zones: [zone, { ...zone, zoneId: 2, zoneName: "Tunnel", fault: "None of the bags brings nitrogen.", doses: [] }],
+    });
+    const table = within(await screen.findByRole("table", { name: "This week’s doses" }));
+    expect(table.getAllByRole("row")).toHaveLength(3);
+    expect(table.getByRole("row", { name: /Tunnel.*None of the bags brings nitrogen/ })).toBeVisible();
   });
 
   it("say how to begin where no zone is fed so", async () => {

@@ -55,6 +55,11 @@ export function DosesView({ zoneId }: { zoneId: number }) {
           As a table
         </a>
       </p>
+      {plan.fault !== null && (
+        <p role="alert" className="act">
+          The programme cannot be followed as it stands: {plan.fault}
+        </p>
+      )}
       {opened && <ProgrammeForm key={plan.version} plan={plan} today={today} onDone={() => setOpened(false)} />}
       {(plan.need ?? plan.doses.length > 0) && <DoseList plan={plan} today={today} />}
       {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}

@@ -26,10 +26,25 @@ export function WeekOfDoses() {
         there already.
       </p>
     );
-  if (doses.length === 0) return <p>Nothing is to be given in these seven days.</p>;
+  const faulty = week.data.zones.filter(({ fault }) => fault !== null);
+  const linkTo = (zoneId: number): string =>
+    `${addressOf({ zoneId, station: "feed" })}${date === null ? "?" : "&"}view=doses`;
+  if (doses.length === 0 && faulty.length === 0) return <p>Nothing is to be given in these seven days.</p>;
   return (
     <table className={`${tables["table"]} ${styles["doses"]}`} aria-label="This week’s doses">
       <tbody>
+        {faulty.map(({ zoneId, zoneName, cropName, fault }) => (
+          <tr key={zoneId}>
+            <td />
+            <td>
+              <Link to={linkTo(zoneId)}>{zoneName}</Link>
+              <small>{cropName}</small>
+            </td>
+            <td colSpan={2} className="act">
+              The programme cannot be followed as it stands: {fault}
+            </td>
+          </tr>
+        ))}
         {doses
           .sort((a, b) => a.dose.on.localeCompare(b.dose.on))
           .map(({ zoneId, zoneName, cropName, dose }) => (
@@ -40,9 +55,7 @@ export function WeekOfDoses() {
                 {dose.onlyIf && <small>only if {dose.onlyIf}</small>}
               </td>
               <td>
-                <Link to={`${addressOf({ zoneId, station: "feed" })}${date === null ? "?" : "&"}view=doses`}>
-                  {zoneName}
-                </Link>
+                <Link to={linkTo(zoneId)}>{zoneName}</Link>
                 <small>{cropName}</small>
               </td>
               <td>
