@@ -106,6 +106,7 @@ const plannedDoseSchema = z.object({
 export type PlannedDose = z.infer<typeof plannedDoseSchema>;
 
 const creditSchema = z.object({
+  kind: z.enum(["soil", "organic", "water", "fixation", "residues"]),
   from: z.string(),
   ...amountsSchema.shape,
   /** why it is counted at its low end, or marked; null for one that is sure */
@@ -155,11 +156,12 @@ export const dosePlanSchema = z
     schools: z.array(
       z.object({
         school: z.enum(SCHOOLS),
-        totalKgHa: amountsSchema,
-        operations: z.number(),
-        /** null where a product has no price */
+        /** null, as all sums, where it cannot be followed; the note says why */
+        totalKgHa: amountsSchema.nullable(),
+        operations: z.number().nullable(),
+        /** null where a product has no price, too */
         costM2: z.number().nullable(),
-        largestNKgHa: z.number(),
+        largestNKgHa: z.number().nullable(),
         note: z.string().nullable(),
       }),
     ),
@@ -169,7 +171,8 @@ export const dosePlanSchema = z
       .object({
         given: amountsSchema,
         fed: amountsSchema,
-        water: amountsSchema,
+        /** null where nobody knows what the water brings */
+        water: amountsSchema.nullable(),
         credited: amountsSchema,
         removed: amountsSchema.nullable(),
         left: amountsSchema.nullable(),

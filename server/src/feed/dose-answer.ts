@@ -99,7 +99,7 @@ export async function compared(
   areaM2: number,
 ): Promise<DosePlan["schools"][number]> {
   const asked = school === programme.school ? programme : { ...programme, ...usualProgramme(school), dressings: [] };
-  const nothing = { school, totalKgHa: NONE, operations: 0, costM2: null, largestNKgHa: 0 };
+  const nothing = { school, totalKgHa: null, operations: null, costM2: null, largestNKgHa: null };
   try {
     const { doses, totalKgHa } = await run(asked);
     const kg = new Map<string, number>();

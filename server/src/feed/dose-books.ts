@@ -1,6 +1,6 @@
 import type { DosePlan } from "@sprunel/contract/feed";
 import type { Standing } from "@sprunel/core/crop";
-import { ledger, NONE, ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed";
+import { ledger, ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed";
 import { pickedAmount } from "@sprunel/core/harvest";
 import { localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
@@ -48,7 +48,7 @@ export async function ledgerOf(
   const tHa = kg === null ? null : (kg / areaM2) * 10;
   const { nKgT, pKgT, kKgT } = crop.removal;
   const done = uptakeDone(season.days, date);
-  const credited = (need?.credits ?? []).filter(({ from }) => !from.toLowerCase().includes("water"));
+  const credited = (need?.credits ?? []).filter(({ kind }) => kind !== "water");
   const fed = plus(
     ...(await feedStore(scope).allMixes(zone.id))
       .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)
@@ -57,7 +57,7 @@ export async function ledgerOf(
   const { working: _working, ...books } = ledger({
     given,
     fed,
-    water: waterNow ? ofWater(litres, areaM2, waterNow) : NONE,
+    water: waterNow ? ofWater(litres, areaM2, waterNow) : null,
     // What soil and manure set free comes over the season, as the crop takes it up.
     credited: scaled(plus(...credited), done),
     removed: tHa === null ? null : { N: tHa * nKgT, P: tHa * pKgT, K: tHa * kKgT },

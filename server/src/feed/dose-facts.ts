@@ -27,6 +27,7 @@ const USUAL_PRODUCTS = [
   "potassium-sulphate",
 ];
 const N_G_MOL = 14.007;
+const P_G_MOL = 30.974;
 const K_G_MOL = 39.098;
 /** Before so much of the season's uptake is over its water tells nothing of the whole. Assumed. */
 const TELLS_FROM = 0.15;
@@ -78,10 +79,12 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
   };
 }
 
-/** N, P and K in a litre of a zone's water, mg; null where a report is missing. */
+/** N, P and K in a litre of a zone's water, mg, P and K as far as it was tested for them; null where nobody measured nitrate. */
 export function waterMgL(records: FeedRecords, zone: StoredZone): MainAmounts | null {
   const { water } = waterOf(records, zone);
-  return water && { N: (water.ions.NO3 ?? 0) * N_G_MOL, P: 0, K: (water.ions.K ?? 0) * K_G_MOL };
+  if (water?.ions.NO3 === undefined) return null;
+  const { NO3, H2PO4 = 0, K = 0 } = water.ions;
+  return { N: NO3 * N_G_MOL, P: H2PO4 * P_G_MOL, K: K * K_G_MOL };
 }
 
 /** What the water of the whole season brings, by what was given so far; null while that tells nothing. */

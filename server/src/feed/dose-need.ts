@@ -5,13 +5,11 @@ import { doseNeed } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
 
 type Need = NonNullable<DosePlan["need"]>;
+type NeedCredit = Need["credits"][number];
 
 /** A soil test that is older tells little of mineral nitrogen: counted at half, its low end. Assumed. */
 const OLD_DAYS = 365;
 const OLD_SHARE = 0.5;
-/** Half a metre that weighs a kilogram a litre: 5 kg/ha are 1 mg/kg of it. */
-const AS_LAYER = { fromCm: 0, toCm: 50, bulkDensityKgL: 1 } as const;
-const KG_HA_A_MG_KG = 5;
 
 /** What the water of a season brings; null where its report says nothing of nitrate, or no litres are known yet. */
 export interface SeasonWater {
@@ -35,7 +33,8 @@ export function needOf(
   const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
   const yieldTHa = programme.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
   if (yieldTHa === null) return null;
-  const mineralN = soil?.kind === "soil" ? soil.mineralNKgHa : null;
+  const tested = soil?.kind === "soil" ? soil : null;
+  const mineralN = tested?.mineralNKgHa ?? null;
   const age = soil ? daysBetween(soil.takenOn, date) : 0;
   const isOld = age > OLD_DAYS;
   const counted = mineralN === null ? null : isOld ? mineralN * OLD_SHARE : mineralN;
@@ -45,17 +44,17 @@ export function needOf(
     removalKgT: { N, P, K },
     efficiencyPct: programme.efficiencyPct,
     credits: {
-      soilMineralN: counted === null ? undefined : [{ ...AS_LAYER, mgKg: counted / KG_HA_A_MG_KG }],
-      organic: programme.organic.map(({ name: _name, ...manure }) => manure),
+      testedSoil: counted === null ? undefined : { depthCm: tested?.depthCm ?? null, kgHa: counted },
+      organic: programme.organic,
       water: water ?? undefined,
       fixationKgHa: programme.fixationKgHa ?? undefined,
       residuesKgHa: programme.residuesKgHa ?? undefined,
     },
   });
-  const doubtOf = (from: string): string | null => {
-    if (from.toLowerCase().includes("soil") && isOld && soil)
+  const doubtOf = (kind: NeedCredit["kind"]): string | null => {
+    if (kind === "soil" && isOld && soil)
       return `the test is of ${soil.takenOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN ?? 0)} kg/ha`;
-    if (from.toLowerCase().includes("water") && water?.expected) return "a part of the season's water is only expected";
+    if (kind === "water" && water?.expected) return "a part of the season's water is only expected";
     return null;
   };
   return {
@@ -64,7 +63,7 @@ export function needOf(
     removalKgT: { N, P, K },
     removalSource: source,
     uptakeKgHa: { N: uptakeKgHa.N, P: uptakeKgHa.P, K: uptakeKgHa.K },
-    credits: credits.map((credit) => ({ ...credit, doubt: doubtOf(credit.from) })),
+    credits: credits.map((credit) => ({ ...credit, doubt: doubtOf(credit.kind) })),
     toGiveKgHa: { N: toGiveKgHa.N, P: toGiveKgHa.P, K: toGiveKgHa.K },
     warnings: [...warnings],
     working: [...working],

@@ -74,7 +74,7 @@ describe("what a planting needs", () => {
     });
     expect((await call("POST", "/api/zones/1/reports", soil("2019-04-01"))).status).toBeLessThan(300);
     const old = (await plan()).need;
-    expect(old?.credits[0]).toMatchObject({ N: 20 });
+    expect(old?.credits[0]).toMatchObject({ N: 20, from: "soil, 0 to 30 cm" });
     expect(old?.credits[0]?.doubt).toMatch(/2019-04-01.*at half.*40 kg\/ha/);
     await call("POST", "/api/zones/1/reports", soil("2026-04-20"));
     const fresh = (await plan()).need;
@@ -87,6 +87,7 @@ describe("what a planting needs", () => {
     const manure = { name: "Hen manure", tHa: 2, nPct: 4, pPct: 1, kPct: 1.5, nDecayPct: [45, 25, 10], yearsAgo: 0 };
     expect((await save({ organic: [manure] })).status).toBe(200);
     const credit = (await plan()).need?.credits[0];
+    expect(credit?.from).toBe("Hen manure");
     expect([credit?.N, credit?.P, credit?.K]).toEqual([
       expect.closeTo(80 * 0.45, 9),
       expect.closeTo(20, 9),
@@ -307,7 +308,16 @@ describe("what became of a dose", () => {
     await call("POST", "/api/zones/1/picks", {
       ...{ key: `${KEY}9`, pickedOn: "2026-06-18", massKg: 200, count: null, grade: null, brixPct: null },
     });
+    const unread = (await plan()).ledger;
+    expect([unread?.water, unread?.left]).toEqual([null, null]);
+    await call("POST", "/api/water-reports", {
+      ...{ sourceName: "Well", takenOn: "2026-05-01", ions: { NO3: 1, HCO3: 1, Ca: 1 }, ph: 7, ecMsCm: null },
+    });
+    const watering = { zoneId: 1, startUtc: "2026-06-19T08:00:00Z", minutes: 75, litres: 5000 };
+    expect((await call("POST", "/api/waterings", { waterings: [watering] })).status).toBe(201);
     const { ledger } = await plan();
+    // 5 m³ of 14 g N/m³ on 500 m²
+    expect(ledger?.water?.N).toBeCloseTo(1.4007, 3);
     for (const nutrient of ["N", "P", "K"] as const) {
       const of = (part: "given" | "fed" | "water" | "credited" | "removed" | "left") =>
         ledger?.[part]?.[nutrient] ?? NaN;

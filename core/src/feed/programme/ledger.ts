@@ -7,8 +7,8 @@ export interface LedgerInput {
   readonly given: MainAmounts;
   /** mixed into the tanks since planting; what stands in them yet is not told apart */
   readonly fed: MainAmounts;
-  /** brought by the water */
-  readonly water: MainAmounts;
+  /** brought by the water; null where nobody knows what is in it */
+  readonly water: MainAmounts | null;
   /** what manures, residues, soil and fixation set free, as credited */
   readonly credited: MainAmounts;
   /** taken off with what was picked; null where the mass of it is not known */
@@ -16,7 +16,7 @@ export interface LedgerInput {
 }
 
 export interface Ledger extends LedgerInput {
-  /** in − out; null where what went out is not known */
+  /** in − out; null where something that came or went is not known */
   readonly left: MainAmounts | null;
   readonly working: readonly WorkingStep[];
 }
@@ -29,7 +29,7 @@ export function ledger(input: LedgerInput): Ledger {
   const sheet = new Worksheet();
   const left = (nutrient: Main): number | null => {
     const { given, fed, water, credited, removed } = input;
-    if (!removed) return null;
+    if (!removed || !water) return null;
     return sheet.note(
       `${nutrient} left`,
       "given + fed + water + credited − removed",
@@ -42,7 +42,7 @@ export function ledger(input: LedgerInput): Ledger {
   const sums = new Map(MAIN.map((nutrient) => [nutrient, left(nutrient)]));
   return {
     ...input,
-    left: input.removed && mainOf((nutrient) => sums.get(nutrient) ?? 0),
+    left: input.removed && input.water && mainOf((nutrient) => sums.get(nutrient) ?? 0),
     working: sheet.steps,
   };
 }

@@ -29,6 +29,13 @@ describe("what a field is to be given", () => {
     expect(toGiveKgHa.N).toBeCloseTo((208 - 60) / 0.8, 9);
   });
 
+  it("counts a test told in kg/ha as it stands, with the depth that was tested", () => {
+    const from = (depthCm: readonly [number, number] | null) =>
+      doseNeed({ ...tomatoes, credits: { testedSoil: { depthCm, kgHa: 40 } } }).credits;
+    expect(from([0, 25])).toEqual([{ kind: "soil", from: "soil, 0 to 25 cm", N: 40, P: 0, K: 0 }]);
+    expect(from(null)).toMatchObject([{ from: "soil", N: 40 }]);
+  });
+
   it("follows a decay series: of 400 kg N with 40, 25 and 6 %, the third year sets 10.8 kg free", () => {
     // Pratt, Broadbent & Martin (1973): 400 · 0.6 · 0.75 · 0.06; P and K count in the year of spreading alone
     const manure = { tHa: 20, nPct: 2, pPct: 0.5, kPct: 1.5, nDecayPct: [40, 25, 6] };
@@ -46,9 +53,9 @@ describe("what a field is to be given", () => {
       credits: { water: { mm: 500, no3NMgL: 10, kMgL: 4 }, fixationKgHa: 30, residuesKgHa: 12 },
     });
     expect(credits).toEqual([
-      { from: "water", N: 50, P: 0, K: 20 },
-      { from: "fixation", N: 30, P: 0, K: 0 },
-      { from: "residues", N: 12, P: 0, K: 0 },
+      { kind: "water", from: "water", N: 50, P: 0, K: 20 },
+      { kind: "fixation", from: "fixation", N: 30, P: 0, K: 0 },
+      { kind: "residues", from: "residues", N: 12, P: 0, K: 0 },
     ]);
   });
 

@@ -18,7 +18,16 @@ interface SoilLayer {
   readonly rootedPct?: number | undefined;
 }
 
+/** Mineral nitrogen that a test told in kg/ha. */
+interface TestedSoil {
+  /** of the layer that was tested; null where nobody said */
+  readonly depthCm: readonly [number, number] | null;
+  readonly kgHa: number;
+}
+
 interface OrganicDressing {
+  /** by which it is told; its place in the list when left out */
+  readonly name?: string | undefined;
   readonly tHa: number;
   /** as elements, % of what was spread */
   readonly nPct: number;
@@ -39,6 +48,7 @@ export interface DoseNeedInput {
   readonly credits?:
     | {
         readonly soilMineralN?: readonly SoilLayer[] | undefined;
+        readonly testedSoil?: TestedSoil | undefined;
         readonly organic?: readonly OrganicDressing[] | undefined;
         readonly water?:
           | { readonly mm: number; readonly no3NMgL?: number | undefined; readonly kMgL?: number | undefined }
@@ -50,6 +60,8 @@ export interface DoseNeedInput {
 }
 
 interface Credit extends MainAmounts {
+  readonly kind: "soil" | "organic" | "water" | "fixation" | "residues";
+  /** in words */
   readonly from: string;
 }
 
@@ -110,21 +122,27 @@ function amountsOf(asked: readonly Nutrient[], of: (nutrient: Nutrient) => numbe
 }
 
 function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] {
-  const { soilMineralN = [], organic = [], water, fixationKgHa, residuesKgHa } = credits;
+  const { soilMineralN = [], testedSoil, organic = [], water, fixationKgHa, residuesKgHa } = credits;
   const found: Credit[] = soilMineralN.map((layer) => ({
+    kind: "soil",
     from: `soil, ${layer.fromCm} to ${layer.toCm} cm`,
     ...NONE,
     N: layerN(layer, sheet),
   }));
+  if (testedSoil) {
+    const { depthCm, kgHa } = testedSoil;
+    found.push({ kind: "soil", from: depthCm ? `soil, ${depthCm[0]} to ${depthCm[1]} cm` : "soil", ...NONE, N: kgHa });
+  }
   organic.forEach((dressing, at) => {
     found.push({
-      from: `organic dressing ${at + 1}${dressing.yearsAgo > 0 ? `, ${dressing.yearsAgo} years ago` : ""}`,
+      kind: "organic",
+      from: `${dressing.name ?? `organic dressing ${at + 1}`}${dressing.yearsAgo > 0 ? `, ${dressing.yearsAgo} years ago` : ""}`,
       ...organicOf(dressing, at, sheet),
     });
   });
-  if (water) found.push({ from: "water", ...waterOf(water, sheet) });
-  if (fixationKgHa !== undefined) found.push({ from: "fixation", ...NONE, N: fixationKgHa });
-  if (residuesKgHa !== undefined) found.push({ from: "residues", ...NONE, N: residuesKgHa });
+  if (water) found.push({ kind: "water", from: "water", ...waterOf(water, sheet) });
+  if (fixationKgHa !== undefined) found.push({ kind: "fixation", from: "fixation", ...NONE, N: fixationKgHa });
+  if (residuesKgHa !== undefined) found.push({ kind: "residues", from: "residues", ...NONE, N: residuesKgHa });
   return found;
 }
 
@@ -211,6 +229,7 @@ function checkDoseNeed({ yieldTHa, removalKgT, efficiencyPct, credits = {} }: Do
       .range(`${path}.bulkDensityKgL`, "The bulk density", bulkDensityKgL, 0.1, 2, "kg/L")
       .range(`${path}.rootedPct`, "The rooted share", rootedPct, 0, 100, "%");
   });
+  checks.range("credits.testedSoil.kgHa", "The mineral nitrogen", credits.testedSoil?.kgHa, 0, 5000, "kg/ha");
   credits.organic?.forEach(({ tHa, nPct, pPct, kPct, nDecayPct, yearsAgo }, at) => {
     const path = `credits.organic.${at}`;
     checks

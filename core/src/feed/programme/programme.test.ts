@@ -99,6 +99,11 @@ describe("a programme", () => {
     });
   });
 
+  it("at constant strength says so while nothing was watered", () => {
+    const dry = { ...season, litres: new Map<string, number>() };
+    expect(() => scheduleOf({ ...usualProgramme("constant") }, aim, dry)).toThrow(/Nothing was watered yet/);
+  });
+
   it("whose planting ends before its last dressing is still read, that dressing with its date", () => {
     const day = { kind: "date", on: addDays(START, 300) } as const;
     expect(of({ school: "dressings", dressings: [{ day, sharePct: 100, onlyIf: null }] })).toMatchObject({
@@ -144,9 +149,11 @@ describe("a planting's books", () => {
     );
   });
 
-  it("say nothing of what is left where nobody knows the mass that was taken off", () => {
+  it("say nothing of what is left where nobody knows what was taken off, or what the water brought", () => {
     const none = { N: 0, P: 0, K: 0 };
-    expect(ledger({ given: none, fed: none, water: none, credited: none, removed: null }).left).toBeNull();
+    const all = { given: none, fed: none, water: none, credited: none, removed: none };
+    expect(ledger({ ...all, removed: null }).left).toBeNull();
+    expect(ledger({ ...all, water: null }).left).toBeNull();
   });
 
   it("have 1 mm of water at 10 mg N/L as 0.1 kg/ha", () => {

@@ -75,7 +75,7 @@ const USUAL_DRESSINGS = [14, 35, 56];
 /**
  * A programme as a calendar can share it out.
  *
- * @throws {DomainError} for dressings that name no stage of this planting
+ * @throws {DomainError} for dressings that name no stage of this planting, and for constant feed while no litres are known
  */
 export function scheduleOf(programme: Programme, toGive: MainAmounts, season: DosedSeason): DoseSchedule {
   const [first] = season.days;
@@ -97,15 +97,21 @@ export function scheduleOf(programme: Programme, toGive: MainAmounts, season: Do
       };
     case "dressings":
       return { kind: "shares", events: dressingsOf(programme, season) };
-    case "constant":
-      return {
-        kind: "constant-ppm",
-        ppmN: programme.ppmN,
-        days: season.days.flatMap(({ on }) => {
-          const litres = season.litres.get(on);
-          return litres === undefined ? [] : [{ on, litres }];
-        }),
-      };
+    case "constant": {
+      const days = season.days.flatMap(({ on }) => {
+        const litres = season.litres.get(on);
+        return litres === undefined ? [] : [{ on, litres }];
+      });
+      new Checks()
+        .when(
+          days.length === 0,
+          "missing",
+          "school",
+          "Nothing was watered yet: what a constant feed brings follows the litres.",
+        )
+        .done();
+      return { kind: "constant-ppm", ppmN: programme.ppmN, days };
+    }
   }
 }
 

@@ -119,7 +119,13 @@ export function Bags({ dose: { products }, plan }: { dose: PlannedDose; plan: Pi
         const each = plants > 0 ? show("smallMass", (kg / plants) * G_PER_KG) : null;
         return (
           <li key={productId}>
-            <Amount quantity="mass" value={kg} /> {name}
+            {/* less than a kilogram is weighed on the small scale */}
+            {kg < 1 ? (
+              <Amount quantity="smallMass" value={kg * G_PER_KG} />
+            ) : (
+              <Amount quantity="mass" value={kg} />
+            )}{" "}
+            {name}
             {each && (
               <span className="quiet">
                 {" "}

@@ -37,7 +37,9 @@ const plan: DosePlan = {
   need: {
     ...{ yieldTHa: 70, aim: "planting", removalKgT: { N: 4.2, P: 0.44, K: 4.6 }, removalSource: "an extension table" },
     uptakeKgHa: { N: 294, P: 30.8, K: 322 },
-    credits: [{ from: "soil, 0 to 50 cm", N: 20, P: 0, K: 0, doubt: "the test is of 2019: counted at half" }],
+    credits: [
+      { kind: "soil", from: "soil, 0 to 50 cm", N: 20, P: 0, K: 0, doubt: "the test is of 2019: counted at half" },
+    ],
     toGiveKgHa: { N: 342, P: 30.8, K: 379 },
     warnings: [],
     working: [
@@ -209,6 +211,14 @@ describe("the doses of a zone", () => {
     expect(screen.getByRole("region", { name: "Programme" })).toBeVisible();
   });
 
+  it("of a school that cannot be followed have no sums, and say why", async () => {
+    const none = { totalKgHa: null, operations: null, costM2: null, largestNKgHa: null };
+    await opened({ schools: [{ school: "constant", ...none, note: "Nothing was watered yet." }] });
+    const schools = within(await screen.findByRole("region", { name: "Schools side by side" }));
+    const row = schools.getByRole("row", { name: /constant strength.*Nothing was watered yet/ });
+    expect(row).toHaveTextContent(/not known–––$/);
+  });
+
   it("have books that say what they do not know", async () => {
     await opened();
     const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));
@@ -246,6 +256,14 @@ describe("a programme", () => {
       version: 3,
       programme: { school: "ration", everyDays: 10, largestNKgHa: 20, shortestDays: 3 },
     });
+  });
+
+  it("that is saved leaves its form, although the plan comes back at a newer version", async () => {
+    const { user, server } = await opened();
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    server.on(getDosePlan, { ...plan, version: 4 });
+    await user.click(screen.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(screen.queryByRole("region", { name: "Programme" })).toBeNull());
   });
 
   it("that is new begins today: what came before is nobody's", async () => {

@@ -44,7 +44,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
       <p className={styles["actions"]}>
         <span>
           {plan.version === null
-            ? "No programme is in force: what stands here is what a usual one would give."
+            ? `No programme is in force${plan.need ? ": what stands here is what a usual one would give" : ""}.`
             : `In force: ${SCHOOL_NAMES[plan.programme.school]}.`}
         </span>
         <Button type={plan.version === null ? "primary" : "default"} onClick={() => setOpened(!opened)}>
@@ -60,7 +60,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
           The programme cannot be followed as it stands: {plan.fault}
         </p>
       )}
-      {opened && <ProgrammeForm key={plan.version} plan={plan} today={today} onDone={() => setOpened(false)} />}
+      {opened && <ProgrammeForm plan={plan} today={today} onDone={() => setOpened(false)} />}
       {(plan.need ?? plan.doses.length > 0) && <DoseList plan={plan} today={today} />}
       {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} />}
@@ -95,12 +95,18 @@ function Schools({ plan: { schools, programme } }: { plan: DosePlan }) {
               <td>
                 <Three amounts={totalKgHa} />
               </td>
-              <td>{operations}</td>
+              <td>{operations ?? <span className="quiet">–</span>}</td>
               <td>
-                <Amount quantity="perLand" value={largestNKgHa} />
+                {largestNKgHa === null ? (
+                  <span className="quiet">–</span>
+                ) : (
+                  <Amount quantity="perLand" value={largestNKgHa} />
+                )}
               </td>
               <td>
-                {costM2 === null ? (
+                {operations === null ? (
+                  <span className="quiet">–</span>
+                ) : costM2 === null ? (
                   <span className="quiet">a bag has no price</span>
                 ) : (
                   `${costM2.toFixed(3)} ${currency}`
