@@ -29,6 +29,7 @@ export { zoneQuestion, type Draft } from "./zone-question.ts";
 export { doseCalendar } from "./programme/calendar.ts";
 export { doseNeed } from "./programme/need.ts";
 export type { DoseCalendar, Dose } from "./programme/calendar.ts";
+export type { DoseCalendarInput } from "./programme/calendar-input.ts";
 export { ledger } from "./programme/ledger.ts";
 export { contentOf, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {

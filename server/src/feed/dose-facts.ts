@@ -8,7 +8,7 @@ import {
   type DosedSeason,
   type MainAmounts,
 } from "@sprunel/core/feed";
-import { localDate, startOfLocalDay } from "@sprunel/core/time";
+import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -40,8 +40,13 @@ export async function factsOf(scope: Scope, zone: StoredZone, standing: Standing
   const kept = await dosePlanStore(scope).programme(zone.id, key);
   const fromMs = startOfLocalDay(since, site.timeZone);
   const litres = new Map<string, number>();
+  let [on, endMs] = ["", -Infinity];
   for (const { startMs, litres: given } of await wateringStore(scope).between(fromMs, scope.clock(), [zone.id])) {
-    const on = localDate(startMs, site.timeZone);
+    // In order of time: a date is looked up once for all waterings of its day.
+    if (startMs >= endMs) {
+      on = localDate(startMs, site.timeZone);
+      endMs = startOfLocalDay(addDays(on, 1), site.timeZone);
+    }
     litres.set(on, (litres.get(on) ?? 0) + given);
   }
   const season = seasonOf(standing, litres);

@@ -1,6 +1,15 @@
 import type { DosePlan, DoseProgramme, NewDoseRecord, PlannedDose, WeekOfDoses } from "@sprunel/contract/feed";
 import { plantingKey, standingOn, standOn } from "@sprunel/core/crop";
-import { doseCalendar, NONE, SCHOOLS, checkDressings, scheduleOf, type DoseCalendar } from "@sprunel/core/feed";
+import {
+  doseCalendar,
+  NONE,
+  SCHOOLS,
+  checkDressings,
+  scheduleOf,
+  type DoseCalendar,
+  type DoseCalendarInput,
+  type School,
+} from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";
@@ -31,6 +40,17 @@ export type DosePlanService = ReturnType<typeof dosePlanService>;
 
 /** What a planting needs, what it is given when and of which bags, and where it went. */
 export function dosePlanService(scope: Scope) {
+  const kept = new Map<string, { readonly input: string; readonly calendar: DoseCalendar }>();
+  /** The last calendar of each zone and school is kept: it is the same until something of what it is made of changes. */
+  async function calendarOf(zoneId: number, school: School, asked: DoseCalendarInput): Promise<DoseCalendar> {
+    const [of, input] = [`${zoneId} ${school}`, JSON.stringify(asked)];
+    const known = kept.get(of);
+    if (known?.input === input) return known.calendar;
+    const calendar = await withSolver((solve) => doseCalendar(asked, solve));
+    kept.set(of, { input, calendar });
+    return calendar;
+  }
+
   /**
    * @param whole with schools, path and books beside the calendar
    * @param known the site's products and waters of that date, where they were read for other zones already
@@ -82,30 +102,25 @@ export function dosePlanService(scope: Scope) {
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
     const lastOn = season.days.at(-1)?.on;
-    const run = (asked: DoseProgramme): Promise<DoseCalendar> =>
-      withSolver((solve) =>
-        doseCalendar(
-          {
-            // Where the water says how much nitrogen is given, the others follow it in the ratio in which they are taken up.
-            toGiveKgHa: asked.school === "constant" ? need.uptakeKgHa : need.toGiveKgHa,
-            areaM2,
-            plants: Math.max(1, plants),
-            schedule: scheduleOf(asked, need.toGiveKgHa, season),
-            products: asked.productIds.flatMap((id) => {
-              const product = records.productOf(id);
-              const price = records.shelf.find((item) => item.product.id === id)?.priceKg;
-              return product ? [{ ...product, ...(price != null && { priceKg: price }) }] : [];
-            }),
-            ...(asked.largestNKgHa !== null && { largestNKgHa: asked.largestNKgHa }),
-            ...(asked.shortestDays !== null && { shortestDays: asked.shortestDays }),
-            ...(lastOn !== undefined && {
-              lastOn: asked.lastOn !== null && asked.lastOn < lastOn ? asked.lastOn : lastOn,
-            }),
-            basalPct: asked.basalPct,
-          },
-          solve,
-        ),
-      );
+    const run = async (asked: DoseProgramme): Promise<DoseCalendar> =>
+      calendarOf(zone.id, asked.school, {
+        // Where the water says how much nitrogen is given, the others follow it in the ratio in which they are taken up.
+        toGiveKgHa: asked.school === "constant" ? need.uptakeKgHa : need.toGiveKgHa,
+        areaM2,
+        plants: Math.max(1, plants),
+        schedule: scheduleOf(asked, need.toGiveKgHa, season),
+        products: asked.productIds.flatMap((id) => {
+          const product = records.productOf(id);
+          const price = records.shelf.find((item) => item.product.id === id)?.priceKg;
+          return product ? [{ ...product, ...(price != null && { priceKg: price }) }] : [];
+        }),
+        ...(asked.largestNKgHa !== null && { largestNKgHa: asked.largestNKgHa }),
+        ...(asked.shortestDays !== null && { shortestDays: asked.shortestDays }),
+        ...(lastOn !== undefined && {
+          lastOn: asked.lastOn !== null && asked.lastOn < lastOn ? asked.lastOn : lastOn,
+        }),
+        basalPct: asked.basalPct,
+      });
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
     for (const school of whole ? SCHOOLS : []) schools.push(await compared(school, programme, run, records, areaM2));
