@@ -10,6 +10,7 @@ export {
 } from "./lateral.ts";
 export { pipeVolumeL } from "./pipe-friction.ts";
 export { pipeLossKpa, subMain, type SubMain } from "./sub-main.ts";
+export { travelTime, type TravelTime } from "./travel-time.ts";
 export { uniformity } from "./uniformity.ts";
 export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";
 export { zoneWater } from "./zone-water.ts";
