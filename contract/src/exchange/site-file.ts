@@ -4,7 +4,8 @@ import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
-import { newDoseRecordSchema, programmeSchema } from "../feed/dose-plan.ts";
+import { newDoseRecordSchema } from "../feed/dose-plan.ts";
+import { newKeptProgrammeSchema, programmeSchema } from "../feed/dose-programme.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, keptTargetSchema, newMixSchema } from "../feed/feed.ts";
 import { askedSchema, recipeResultSchema } from "../feed/kept-recipe.ts";
@@ -114,6 +115,8 @@ export const siteFileSchema = z
         }),
       )
       .default([]),
+    /** programmes of doses under a name, the oldest first; versions are counted anew */
+    programmes: z.array(newKeptProgrammeSchema.extend({ keptAt: instantSchema, madeIn: nameSchema })).default([]),
     /** crops of one's own, under the ids that plantings name */
     ownCrops: z
       .array(

@@ -1,7 +1,6 @@
 import { SCHOOLS } from "@sprunel/core/feed";
 import { z } from "zod";
 import {
-  countSchema,
   dateSchema,
   idSchema,
   labelSchema,
@@ -11,83 +10,33 @@ import {
   versionSchema,
   workingStepSchema,
 } from "../basics/basics.ts";
-
-const percent = (name: string, least = 0) => quantitySchema(name, least, 100, "%");
-const mainOf = <T extends z.ZodType>(of: (nutrient: string) => T) =>
-  z.strictObject({ N: of("nitrogen"), P: of("phosphorus"), K: of("potassium") });
-
-const dressingDaySchema = z.discriminatedUnion(
-  "kind",
-  [
-    z.strictObject({ kind: z.literal("date"), on: dateSchema }),
-    z.strictObject({
-      kind: z.literal("stage"),
-      stageId: labelSchema("The stage"),
-      days: countSchema("The days after it begins", 0, 400),
-    }),
-  ],
-  { error: () => "A dressing is given on a date, or after a stage begins." },
-);
-
-const dressingSchema = z.strictObject({
-  day: dressingDaySchema,
-  sharePct: percent("A share"),
-  /** what must be so before it is given, as "growth under its band"; null: it is given whatever comes */
-  onlyIf: textSchema("What must be so", 100).nullable().default(null),
-});
-
-/** How a planting is fed in doses. */
-export const programmeSchema = z
-  .strictObject({
-    school: z.enum(SCHOOLS, { error: () => `The school must be one of ${SCHOOLS.join(", ")}.` }),
-    /** in force from then on: doses before it are nobody's; null from planting on */
-    fromOn: dateSchema.nullable(),
-    /** null: the planting's own aim */
-    yieldTHa: quantitySchema("The yield aimed at", 0.1, 1000, "t/ha").nullable(),
-    efficiencyPct: mainOf((nutrient) => percent(`What the crop takes up of ${nutrient}`, 5)),
-    organic: listSchema(
-      "Manures and composts",
-      z.strictObject({
-        name: textSchema("The manure's name", 60),
-        tHa: quantitySchema("The manure", 0.1, 500, "t/ha"),
-        nPct: quantitySchema("Nitrogen of the manure", 0, 20, "%"),
-        pPct: quantitySchema("Phosphorus of the manure", 0, 20, "%"),
-        kPct: quantitySchema("Potassium of the manure", 0, 20, "%"),
-        nDecayPct: listSchema("The decay series", percent("What is set free in a year"), 20),
-        yearsAgo: countSchema("The years since it was spread", 0, 20),
-      }),
-      20,
-    ),
-    residuesKgHa: quantitySchema("Nitrogen of residues", 0, 500, "kg/ha").nullable(),
-    fixationKgHa: quantitySchema("Nitrogen fixed from the air", 0, 500, "kg/ha").nullable(),
-    everyDays: countSchema("The days from one dose to the next", 1, 60),
-    dressings: listSchema("Dressings", dressingSchema, 60),
-    ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
-    basalPct: percent("The basal share"),
-    largestNKgHa: quantitySchema("The largest N of a dose", 1, 500, "kg/ha").nullable(),
-    shortestDays: countSchema("The days between parts of a dose", 1, 60).nullable(),
-    lastOn: dateSchema.nullable(),
-    productIds: listSchema("Products", labelSchema("A product"), 30),
-  })
-  .superRefine(({ dressings, largestNKgHa, shortestDays }, context) => {
-    const sum = dressings.reduce((total, { sharePct }) => total + sharePct, 0);
-    if (dressings.length > 0 && Math.abs(sum - 100) > 0.05)
-      context.addIssue({
-        code: "custom",
-        path: ["dressings"],
-        message: `The shares of the dressings must add up to 100 %; these add up to ${Number(sum.toFixed(2))} %.`,
-      });
-    if (largestNKgHa !== null && shortestDays === null)
-      context.addIssue({
-        code: "custom",
-        path: ["shortestDays"],
-        message: "A dose that is too large is given in parts: say how many days lie between them, 1 to 60.",
-      });
-  });
-export type DoseProgramme = z.infer<typeof programmeSchema>;
+import { programmeSchema } from "./dose-programme.ts";
 
 const amountsSchema = z.object({ N: z.number(), P: z.number(), K: z.number() });
-const productAmountSchema = z.object({ productId: z.string(), name: z.string(), kg: z.number(), gPlant: z.number() });
+const productAmountSchema = z.object({
+  productId: z.string(),
+  name: z.string(),
+  kg: z.number(),
+  gPlant: z.number(),
+  /** of a liquid whose density is known */
+  mL: z.number().nullable(),
+});
+
+/** How a dose goes into the water; what is not known is null. */
+const injectionSchema = z.object({
+  fillMin: z.number().nullable(),
+  injectMin: z.number(),
+  flushMin: z.number().nullable(),
+  runL: z.number(),
+  stockL: z.number().nullable(),
+  stockMlMin: z.number().nullable(),
+  gMin: z.number(),
+  ecMsCm: z.number().nullable(),
+  /** shortest injection that keeps under the limit */
+  leastMin: z.number().nullable(),
+  warnings: z.array(z.string()),
+});
+export type DoseInjection = z.infer<typeof injectionSchema>;
 
 /** A dose of the calendar, and what became of it. */
 const plannedDoseSchema = z.object({
@@ -100,6 +49,8 @@ const plannedDoseSchema = z.object({
   state: z.enum(["planned", "due", "given", "skipped"]),
   nutrientsKgHa: amountsSchema,
   products: z.array(productAmountSchema),
+  /** null where it is spread by hand, or was noted already */
+  injection: injectionSchema.nullable(),
   /** of one that was noted: its number, the day, and why it was skipped */
   record: z.object({ id: idSchema, doneOn: dateSchema, reason: z.string().nullable() }).nullable(),
 });
@@ -127,6 +78,9 @@ export const dosePlanSchema = z
         plantedOn: dateSchema,
         areaM2: z.number(),
         plants: z.number(),
+        /** as the zone is laid out; null where nobody described it */
+        beds: z.number().nullable(),
+        rowM: z.number().nullable(),
         stages: z.array(z.object({ id: z.string(), name: z.string(), from: dateSchema })),
       })
       .nullable(),
@@ -161,7 +115,17 @@ export const dosePlanSchema = z
         operations: z.number().nullable(),
         /** null where a product has no price, too */
         costM2: z.number().nullable(),
+        /** of what is picked; null where it is not known what that will be */
+        costKg: z.number().nullable(),
         largestNKgHa: z.number().nullable(),
+        /** the most nitrogen that lies in the ground at once, beyond what is taken up by then */
+        aheadNKgHa: z.number().nullable(),
+        /** given beyond what is to be given, by the end */
+        leftKgHa: amountsSchema.nullable(),
+        /** the strongest that comes out of the dripper; null where nothing is injected or the water is not known */
+        ecMsCm: z.number().nullable(),
+        /** of a person's work, all doses together */
+        workMin: z.number().nullable(),
         note: z.string().nullable(),
       }),
     ),

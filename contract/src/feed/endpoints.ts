@@ -1,4 +1,5 @@
 import { dosePlanSchema, newDoseRecordSchema, savedProgrammeSchema, weekOfDosesSchema } from "./dose-plan.ts";
+import { keptProgrammesSchema, newKeptProgrammeSchema } from "./dose-programme.ts";
 import {
   doseCalendarAnswerSchema,
   doseCalendarRequestSchema,
@@ -181,6 +182,23 @@ export const saveProgramme = endpoint({
   params: oneParams,
   body: savedProgrammeSchema,
   answer: dosePlanSchema,
+});
+
+export const getKeptProgrammes = endpoint({
+  method: "get",
+  path: "/api/dose-programmes",
+  summary: "Programmes of doses that were kept under a name, with the zones that they are in force in",
+  answer: keptProgrammesSchema,
+});
+
+export const keepProgramme = endpoint({
+  method: "post",
+  path: "/api/zones/:id/dose-programmes",
+  summary: "Keep a programme of doses under a name, as the next version",
+  params: oneParams,
+  body: newKeptProgrammeSchema,
+  answer: keptProgrammesSchema,
+  status: 201,
 });
 
 export const recordDose = endpoint({

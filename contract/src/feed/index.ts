@@ -7,12 +7,14 @@ export {
   dropFeedTarget,
   getDosePlan,
   getDoseTable,
+  getKeptProgrammes,
   getFeedCosts,
   getFeedStation,
   getProducts,
   getRecipes,
   getWeekOfDoses,
   getZoneFeed,
+  keepProgramme,
   keepRecipe,
   putOnShelf,
   recordDose,
@@ -56,11 +58,18 @@ export { newOwnProductSchema, type NewOwnProduct } from "./own-product.ts";
 export type { LibraryProduct } from "./recipe.ts";
 export {
   newDoseRecordSchema,
-  programmeSchema,
   savedProgrammeSchema,
+  type DoseInjection,
   type DosePlan,
-  type DoseProgramme,
   type NewDoseRecord,
   type PlannedDose,
   type WeekOfDoses,
 } from "./dose-plan.ts";
+export {
+  newKeptProgrammeSchema,
+  programmeSchema,
+  USUAL_WORK_MIN,
+  type DoseProgramme,
+  type KeptProgramme,
+  type NewKeptProgramme,
+} from "./dose-programme.ts";

@@ -8,7 +8,7 @@ export type { LinearProgram, LpAnswer, SolveLp } from "./linear-program.ts";
 export { libraryProductLike } from "./match-product.ts";
 export { meterCheck, type MeterCheck } from "./meter-check.ts";
 export { orderList, type OrderRow } from "./order-list.ts";
-export type { LibraryProduct } from "./product.ts";
+export { solubilityAt, type LibraryProduct } from "./product.ts";
 export { atStrength } from "./strength.ts";
 export { PUBLISHED_TARGETS, checkTarget, type PublishedTarget } from "./published-targets.ts";
 export { USUAL_TANK_TEMPERATURE_C, type RecipeInput } from "./recipe-input.ts";
@@ -32,7 +32,7 @@ export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
 export { injection, type Injection } from "./programme/injection.ts";
 export { ledger } from "./programme/ledger.ts";
-export { contentOf, NONE, type MainAmounts } from "./programme/nutrients.ts";
+export { contentOf, ionsMgL, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {
   ofWater,
   plus,
@@ -41,7 +41,9 @@ export {
   scheduleOf,
   USUAL_EFFICIENCY,
   usualProgramme,
-  type DosedSeason,
+  plainDressing,
   type School,
 } from "./programme/programme.ts";
-export { datesBetween, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";
+export { seasonLitres, WATER_TELLS_FROM, type DosedSeason } from "./programme/season.ts";
+export type { DressingDay } from "./programme/dressing-times.ts";
+export { datesBetween, mostAhead, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";

@@ -34,6 +34,7 @@ describe("units", () => {
     ["perLand", 1, "lb/acre", 1.120851156],
     ["perTonne", 2, "lb/ton", 1],
     ["smallMass", 16, "oz", 453.59237],
+    ["smallVolume", 128, "fl oz", 3785.411784],
     ["perRow", 10, "oz per 10 ft", 93.01024647309711],
     ["strength", 1, "oz/gal", 7.489151707],
     ["perSubstrate", 1, "lb/yd³", 0.593276421],

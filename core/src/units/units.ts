@@ -43,6 +43,8 @@ export const UNITS = {
   yield: { "kg/m²": { factor: 1 }, "lb/ft²": { factor: KG_PER_POUND / METRES_PER_FOOT ** 2 } },
   /** of a fruit, of a weighed salt, for a plant */
   smallMass: { g: { factor: 1 }, oz: { factor: GRAMS_PER_OUNCE } },
+  /** of a liquid that is measured out; US fluid ounces */
+  smallVolume: { mL: { factor: 1 }, "fl oz": { factor: (1000 * LITRES_PER_GALLON) / 128 } },
   /** grains along a row */
   perRow: { "g/m": { factor: 1 }, "oz per 10 ft": { factor: GRAMS_PER_OUNCE / (10 * METRES_PER_FOOT) } },
   /** a product in water as plants get it, and in a concentrate */
@@ -97,6 +99,7 @@ const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
   perTonne: "lb/ton",
   yield: "lb/ft²",
   smallMass: "oz",
+  smallVolume: "fl oz",
   perRow: "oz per 10 ft",
   feedStrength: "oz/100 gal",
   strength: "oz/gal",

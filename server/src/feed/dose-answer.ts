@@ -1,10 +1,12 @@
-import type { DosePlan, DoseProgramme, PlannedDose } from "@sprunel/contract/feed";
+import type { DoseInjection, DosePlan, DoseProgramme, PlannedDose } from "@sprunel/contract/feed";
 import {
   contentOf,
+  mostAhead,
   NONE,
   plus,
   uptakeDone,
   usualProgramme,
+  type Dose,
   type DoseCalendar,
   type DosedSeason,
   type MainAmounts,
@@ -16,6 +18,7 @@ import type { FeedRecords } from "./feed-records.ts";
 
 /** Points of the path that is drawn. */
 const PATH_POINTS = 40;
+const T_HA_PER_KG_M2 = 10;
 
 /** Amounts times a figure. */
 export function scaled({ N, P, K }: MainAmounts, by: number): MainAmounts {
@@ -42,7 +45,17 @@ export function dosesOf(
   noted: readonly DoseRecord[],
   records: FeedRecords,
   areaM2: number,
-  { today, fromOn, kept }: { readonly today: string; readonly fromOn: string; readonly kept: boolean },
+  {
+    today,
+    fromOn,
+    kept,
+    inject,
+  }: {
+    readonly today: string;
+    readonly fromOn: string;
+    readonly kept: boolean;
+    inject(products: Dose["products"]): DoseInjection | null;
+  },
 ): PlannedDose[] {
   const left = new Set(noted);
   const planned = doses.flatMap(({ on, basal = false, onlyIf = null, nutrientsKgHa, products }): PlannedDose[] => {
@@ -59,10 +72,9 @@ export function dosesOf(
       // Nobody has to give what nobody has decided on.
       state: kept && on <= today ? "due" : "planned",
       nutrientsKgHa,
-      products: products.map((product) => ({
-        ...product,
-        name: records.productOf(product.productId)?.name ?? product.productId,
-      })),
+      products: products.map((product) => ({ ...product, ...called(product, records) })),
+      // What goes out first is worked into the ground.
+      injection: basal ? null : inject(products),
       record: null,
     };
     return [dose];
@@ -70,6 +82,13 @@ export function dosesOf(
   return [...planned, ...[...left].map((record) => unplanned(record, records, areaM2))].sort((a, b) =>
     a.on.localeCompare(b.on),
   );
+}
+
+/** Its name, and of a liquid how much of it that is. */
+function called({ productId, kg }: { readonly productId: string; readonly kg: number }, { productOf }: FeedRecords) {
+  const product = productOf(productId);
+  const litres = product?.form === "liquid" && product.densityKgL ? kg / product.densityKgL : null;
+  return { name: product?.name ?? productId, mL: litres === null ? null : litres * 1000 };
 }
 
 export function unplanned(record: DoseRecord, records: FeedRecords, areaM2: number): PlannedDose {
@@ -80,26 +99,33 @@ export function unplanned(record: DoseRecord, records: FeedRecords, areaM2: numb
     onlyIf: null,
     state,
     nutrientsKgHa: state === "given" ? nutrientsIn(products, records, areaM2) : NONE,
-    products: products.map(({ productId, kg }) => ({
-      productId,
-      name: records.productOf(productId)?.name ?? productId,
-      kg,
-      gPlant: 0,
-    })),
+    products: products.map((product) => ({ ...product, ...called(product, records), gPlant: 0 })),
+    injection: null,
     record: { id, doneOn, reason },
   };
+}
+
+/** What schools are measured by, beside each other. */
+export interface Compared {
+  readonly programme: DoseProgramme;
+  readonly records: FeedRecords;
+  readonly areaM2: number;
+  readonly season: DosedSeason;
+  readonly need: NonNullable<DosePlan["need"]>;
+  run(asked: DoseProgramme): Promise<DoseCalendar>;
+  inject(products: Dose["products"]): DoseInjection | null;
 }
 
 /** The same aims by another school. */
 export async function compared(
   school: School,
-  programme: DoseProgramme,
-  run: (asked: DoseProgramme) => Promise<DoseCalendar>,
-  { shelf }: FeedRecords,
-  areaM2: number,
+  { programme, records: { shelf }, areaM2, season, need, run, inject }: Compared,
 ): Promise<DosePlan["schools"][number]> {
   const asked = school === programme.school ? programme : { ...programme, ...usualProgramme(school), dressings: [] };
-  const nothing = { school, totalKgHa: null, operations: null, costM2: null, largestNKgHa: null };
+  const nothing = {
+    ...{ school, totalKgHa: null, operations: null, costM2: null, costKg: null, largestNKgHa: null, aheadNKgHa: null },
+    ...{ leftKgHa: null, ecMsCm: null, workMin: null },
+  };
   try {
     const { doses, totalKgHa } = await run(asked);
     const kg = new Map<string, number>();
@@ -110,18 +136,36 @@ export async function compared(
       const price = prices.get(id) ?? null;
       return price === null ? null : price * some;
     });
+    const costM2 = costs.every((cost) => cost !== null) ? costs.reduce((sum, cost) => sum + cost, 0) / areaM2 : null;
+    const strengths = doses.flatMap(({ products, basal }) => (basal ? [] : [inject(products)?.ecMsCm ?? null]));
     return {
       school,
       totalKgHa,
       operations: doses.length,
-      costM2: costs.every((cost) => cost !== null) ? costs.reduce((sum, cost) => sum + cost, 0) / areaM2 : null,
+      costM2,
+      costKg: costM2 === null ? null : costM2 / (need.yieldTHa / T_HA_PER_KG_M2),
       largestNKgHa: Math.max(0, ...doses.map(({ nutrientsKgHa }) => nutrientsKgHa.N)),
-      note: school === "constant" ? "of the litres given so far" : null,
+      aheadNKgHa: mostAhead(
+        season.days,
+        need.toGiveKgHa.N,
+        doses.map(({ on, nutrientsKgHa: { N } }) => ({ on, kgHa: N })),
+      ).kgHa,
+      leftKgHa: plus(totalKgHa, scaled(need.toGiveKgHa, -1)),
+      ecMsCm: strengths.every((ec) => ec !== null) && strengths.length > 0 ? Math.max(...strengths) : null,
+      workMin: doses.length * programme.workMin,
+      note: noteOn(school, programme),
     };
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
     return { ...nothing, note: error.message };
   }
+}
+
+function noteOn(school: School, { organic }: DoseProgramme): string | null {
+  if (school === "constant" || school === "recipe") return "by the litres given, and from now on by those expected";
+  if (school === "organic" && organic.length === 0)
+    return "no manure is described: its analysis belongs to the programme";
+  return null;
 }
 
 /** Need, and what was given or is still planned, by the evening of some dates, evenly over the season. */

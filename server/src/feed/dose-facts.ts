@@ -1,14 +1,17 @@
-import type { DoseProgramme } from "@sprunel/contract/feed";
+import { USUAL_WORK_MIN, type DoseProgramme } from "@sprunel/contract/feed";
 import { plantingKey, type Standing } from "@sprunel/core/crop";
 import {
   contentOf,
+  ionsMgL,
   uptakeDone,
   USUAL_EFFICIENCY,
   usualProgramme,
+  WATER_TELLS_FROM,
   type DosedSeason,
   type MainAmounts,
 } from "@sprunel/core/feed";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -17,6 +20,8 @@ import type { SeasonWater } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { seasonOf } from "./dose-season.ts";
 import { waterOf, type FeedRecords } from "./feed-records.ts";
+import { feedStore } from "./feed-store.ts";
+import { ownTarget } from "./zone-target.ts";
 
 /** Without any of it on the shelf doses are made up of these. */
 const USUAL_PRODUCTS = [
@@ -26,36 +31,48 @@ const USUAL_PRODUCTS = [
   "urea",
   "potassium-sulphate",
 ];
-const N_G_MOL = 14.007;
-const P_G_MOL = 30.974;
-const K_G_MOL = 39.098;
-/** Before so much of the season's uptake is over its water tells nothing of the whole. Assumed. */
-const TELLS_FROM = 0.15;
+/** A ration goes into the water over so many minutes. Usual practice; assumed. */
+const USUAL_INJECT_MIN = 20;
 
-/** Of a planting that stands: everything that its doses are worked out from. */
-export async function factsOf(scope: Scope, zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
-  const site = await scope.site.current();
-  const { since, planting } = standing;
-  const key = plantingKey(planting);
-  const kept = await dosePlanStore(scope).programme(zone.id, key);
-  const fromMs = startOfLocalDay(since, site.timeZone);
+/** The season of a planting that stands: its days, what it drank, when it was picked, what its recipe asks for. */
+export async function seasonFor(
+  scope: Scope,
+  zone: StoredZone,
+  standing: Standing,
+  { date, records }: { readonly date: string; readonly records: FeedRecords },
+): Promise<DosedSeason> {
+  const { timeZone } = await scope.site.current();
+  const { since } = standing;
   const litres = new Map<string, number>();
   let [on, endMs] = ["", -Infinity];
-  for (const { startMs, litres: given } of await wateringStore(scope).between(fromMs, scope.clock(), [zone.id])) {
+  const waterings = wateringStore(scope).between(startOfLocalDay(since, timeZone), scope.clock(), [zone.id]);
+  for (const { startMs, litres: given } of await waterings) {
     // In order of time: a date is looked up once for all waterings of its day.
     if (startMs >= endMs) {
-      on = localDate(startMs, site.timeZone);
-      endMs = startOfLocalDay(addDays(on, 1), site.timeZone);
+      on = localDate(startMs, timeZone);
+      endMs = startOfLocalDay(addDays(on, 1), timeZone);
     }
     litres.set(on, (litres.get(on) ?? 0) + given);
   }
-  const season = seasonOf(standing, litres);
+  const picks = await pickStore(scope).between(zone.id, since, date);
+  return seasonOf(standing, {
+    litres,
+    picks: [...new Set(picks.filter(({ struck }) => struck === null).map(({ pickedOn }) => pickedOn))].sort(),
+    target: ownTarget(await feedStore(scope).target(zone.id), standing),
+    waterMgL: waterMgL(records, zone),
+  });
+}
+
+/** Of a planting that stands: everything that its doses are worked out from. */
+export async function factsOf(scope: Scope, zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
+  const key = plantingKey(standing.planting);
+  const kept = await dosePlanStore(scope).programme(zone.id, key);
   const reports = await zoneReportStore(scope).page(zone.id);
   return {
     key,
     version: kept?.version ?? null,
     programme: kept?.programme ?? startOf(records),
-    season,
+    season: await seasonFor(scope, zone, standing, { date, records }),
     soil: reports.find(({ kind, struck, takenOn }) => kind === "soil" && struck === null && takenOn <= date),
     noted: await dosePlanStore(scope).records(zone.id, key),
   };
@@ -80,6 +97,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
     organic: [],
     residuesKgHa: null,
     fixationKgHa: null,
+    ...{ injectMin: USUAL_INJECT_MIN, travelMin: null, mostEcMsCm: null, workMin: USUAL_WORK_MIN },
     productIds: bringsN ? onShelf : USUAL_PRODUCTS,
   };
 }
@@ -87,9 +105,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
 /** N, P and K in a litre of a zone's water, mg, P and K as far as it was tested for them; null where nobody measured nitrate. */
 export function waterMgL(records: FeedRecords, zone: StoredZone): MainAmounts | null {
   const { water } = waterOf(records, zone);
-  if (water?.ions.NO3 === undefined) return null;
-  const { NO3, H2PO4 = 0, K = 0 } = water.ions;
-  return { N: NO3 * N_G_MOL, P: H2PO4 * P_G_MOL, K: K * K_G_MOL };
+  return water?.ions.NO3 === undefined ? null : ionsMgL(water.ions);
 }
 
 /** What the water of the whole season brings, by what was given so far; null while that tells nothing. */
@@ -101,6 +117,6 @@ export function seasonWater(
 ): SeasonWater | null {
   const done = uptakeDone(days, date);
   const sum = [...litres].filter(([on]) => on <= date).reduce((so, [, some]) => so + some, 0);
-  if (done < TELLS_FROM || sum === 0) return null;
+  if (done < WATER_TELLS_FROM || sum === 0) return null;
   return { mm: sum / areaM2 / done, no3NMgL: N, kMgL: K, expected: done < 1 };
 }

@@ -20,10 +20,10 @@ import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { compared, dosesOf, pathOf, unplanned } from "./dose-answer.ts";
 import { ledgerOf } from "./dose-books.ts";
-import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
+import { factsOf, seasonFor, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
+import { injectedInto } from "./dose-injection.ts";
 import { needOf } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
-import { seasonOf } from "./dose-season.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 
@@ -85,7 +85,10 @@ export function dosePlanService(scope: Scope) {
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(season, areaM2, date, waterNow);
     const need = needOf(standing, programme, { soil, water, date });
+    const share = areaM2 / zone.definition.areaM2;
     const planting: DosePlan["planting"] = {
+      beds: zone.layout && zone.layout.beds * share,
+      rowM: zone.layout && zone.layout.beds * zone.layout.rows * zone.layout.lengthM * share,
       key,
       cropName: standing.crop.name,
       plantedOn: standing.since,
@@ -101,14 +104,15 @@ export function dosePlanService(scope: Scope) {
     const basics = { ...empty, planting, version, programme, need, ledger: books };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
+    const today = await scope.site.dateOr(undefined);
     const lastOn = season.days.at(-1)?.on;
     const run = async (asked: DoseProgramme): Promise<DoseCalendar> =>
       calendarOf(zone.id, asked.school, {
         // Where the water says how much nitrogen is given, the others follow it in the ratio in which they are taken up.
-        toGiveKgHa: asked.school === "constant" ? need.uptakeKgHa : need.toGiveKgHa,
+        toGiveKgHa: asked.school === "constant" || asked.school === "recipe" ? need.uptakeKgHa : need.toGiveKgHa,
         areaM2,
         plants: Math.max(1, plants),
-        schedule: scheduleOf(asked, need.toGiveKgHa, season),
+        schedule: scheduleOf(asked, need.toGiveKgHa, season, today),
         products: asked.productIds.flatMap((id) => {
           const product = records.productOf(id);
           const price = records.shelf.find((item) => item.product.id === id)?.priceKg;
@@ -123,9 +127,12 @@ export function dosePlanService(scope: Scope) {
       });
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
-    for (const school of whole ? SCHOOLS : []) schools.push(await compared(school, programme, run, records, areaM2));
+    const inject = whole ? await injectedInto(scope, zone, programme, records) : () => null;
+    for (const school of whole ? SCHOOLS : [])
+      schools.push(await compared(school, { programme, records, areaM2, season, need, run, inject }));
     const doses = dosesOf(calendar, noted, records, areaM2, {
-      today: await scope.site.dateOr(undefined),
+      today,
+      inject,
       fromOn: programme.fromOn ?? "",
       kept: version !== null,
     });
@@ -181,7 +188,7 @@ export function dosePlanService(scope: Scope) {
         ]);
       try {
         // Stages and dates that this planting does not have are told before anything is kept.
-        checkDressings(programme, seasonOf(standing, new Map()));
+        checkDressings(programme, await seasonFor(scope, zone, standing, { date: today, records }));
       } catch (error) {
         if (!(error instanceof DomainError)) throw error;
         throw badInput(error.faults.map(({ path, message }) => ({ path: `programme.${path}`, message })));

@@ -22,11 +22,23 @@ interface Plan {
     nutrientsKgHa: Amounts;
     products: { productId: string; kg: number }[];
     record: { id: number; doneOn: string; reason: string | null } | null;
+    injection: Record<"fillMin" | "injectMin" | "flushMin" | "runL" | "gMin" | "ecMsCm", number | null> | null;
   }[];
   fault: string | null;
   unmet: { nutrient: string; kgHa: number; reason: string }[];
   path: { on: string; planned: Amounts }[];
-  schools: { school: string; operations: number; totalKgHa: Amounts; costM2: number | null }[];
+  schools: {
+    school: string;
+    operations: number | null;
+    totalKgHa: Amounts | null;
+    leftKgHa: Amounts | null;
+    aheadNKgHa: number | null;
+    costM2: number | null;
+    costKg: number | null;
+    workMin: number | null;
+    ecMsCm: number | null;
+    note: string | null;
+  }[];
   ledger: Record<"given" | "fed" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
   errors?: { path: string; message: string }[];
 }
@@ -234,10 +246,125 @@ describe("a calendar of doses", () => {
   it("sets the schools side by side: the same aims, in other operations", async () => {
     const { plan } = await courgettes();
     const { schools, need } = await plan();
-    expect(schools.map(({ school }) => school)).toEqual(["ration", "dressings", "constant"]);
-    for (const { school, totalKgHa } of schools.slice(0, 2))
-      expect(totalKgHa.N, school).toBeCloseTo(need?.toGiveKgHa.N ?? NaN, 4);
-    expect(schools[1]?.operations).toBeLessThan(schools[0]?.operations ?? 0);
+    expect(schools.map(({ school }) => school)).toEqual([...["ration", "dressings", "constant", "recipe", "organic"]]);
+    const of = (name: string) => schools.find(({ school }) => school === name);
+    for (const name of ["ration", "dressings", "organic"]) {
+      expect(of(name)?.totalKgHa?.N, name).toBeCloseTo(need?.toGiveKgHa.N ?? NaN, 4);
+      expect(of(name)?.leftKgHa?.N, name).toBeCloseTo(0, 4);
+    }
+    expect(of("dressings")?.operations).toBeLessThan(of("ration")?.operations ?? 0);
+    expect(of("dressings")?.workMin).toBe(20 * (of("dressings")?.operations ?? NaN));
+    // Few large doses lie there before the crop takes them up.
+    expect(of("dressings")?.aheadNKgHa).toBeGreaterThan(2 * (of("ration")?.aheadNKgHa ?? NaN));
+    expect(of("constant")).toMatchObject({
+      totalKgHa: null,
+      note: expect.stringMatching(/Nothing was watered/) as string,
+    });
+    expect(of("organic")?.note).toMatch(/no manure is described/);
+  });
+
+  it("by recipe and at constant strength follows the water, what is to come as it was drunk so far", async () => {
+    const { call, plan } = await courgettes();
+    await call("POST", "/api/water-reports", {
+      ...{ sourceName: "Well", takenOn: "2026-05-01", ions: { NO3: 1, HCO3: 1, Ca: 1 }, ph: 7, ecMsCm: 0.3 },
+    });
+    const watering = { zoneId: 1, startUtc: "2026-06-19T08:00:00Z", minutes: 75, litres: 60_000 };
+    await call("POST", "/api/waterings", { waterings: [watering] });
+    const { schools } = await plan();
+    const of = (name: string) => schools.find(({ school }) => school === name);
+    // 60 m³ on 500 m² at 100 g N/m³ are 120 kg/ha so far; more is to come.
+    expect(of("constant")?.totalKgHa?.N).toBeGreaterThan(120);
+    expect(of("recipe")?.totalKgHa?.N).toBeGreaterThan(0);
+    expect(of("recipe")?.note).toMatch(/expected/);
+    expect(of("ration")?.ecMsCm).toBeGreaterThan(0.3);
+  });
+
+  it("says how each dose is injected: fill, inject, flush, concentrate, and how strong it drips", async () => {
+    const { call, save, plan } = await courgettes();
+    await save({ injectMin: 30, mostEcMsCm: 1 });
+    const unknown = (await plan()).doses.find(({ state }) => state === "planned")?.injection;
+    // Neither water nor lines are known.
+    expect(unknown).toMatchObject({ fillMin: null, flushMin: null, injectMin: 30, ecMsCm: null });
+    await call("POST", "/api/water-reports", {
+      ...{ sourceName: "Well", takenOn: "2026-05-01", ions: { NO3: 1, HCO3: 1, Ca: 1 }, ph: 7, ecMsCm: 0.3 },
+    });
+    await save({ travelMin: 8 });
+    const { doses } = await plan();
+    const dose = doses.find(({ state }) => state === "planned");
+    expect(dose?.injection).toMatchObject({ fillMin: 8, flushMin: 8 });
+    expect(dose?.injection?.runL).toBeCloseTo((zone.definition.flowLh * 46) / 60, 6);
+    const grams = (dose?.products ?? []).reduce((all, { kg }) => all + kg * 1000, 0);
+    expect(dose?.injection?.gMin).toBeCloseTo(grams / 30, 6);
+    expect(dose?.injection?.ecMsCm).toBeGreaterThan(0.3);
+    await save({ injectMin: null });
+    expect((await plan()).doses.every(({ injection }) => injection === null)).toBe(true);
+  });
+
+  it("after a pick waits for it, and stands on its day once it is picked", async () => {
+    const { call, save, plan } = await courgettes();
+    const dressings = [{ day: { kind: "pick", pick: 1, days: 2 }, sharePct: 100 }];
+    expect((await save({ school: "dressings", dressings, basalPct: 0 })).status).toBe(200);
+    expect((await plan()).doses[0]).toMatchObject({ onlyIf: "pick 1 is over" });
+    await call("POST", "/api/zones/1/picks", {
+      ...{ key: `${KEY}8`, pickedOn: "2026-06-17", massKg: 200, count: null, grade: null, brixPct: null },
+    });
+    expect((await plan()).doses[0]).toMatchObject({ on: "2026-06-19", onlyIf: null, state: "due" });
+  });
+});
+
+describe("a programme under a name", () => {
+  const keep = async (at: number, name: string, more: object = {}) => {
+    const found = await courgettes();
+    const { programme } = await found.plan();
+    const sent = { key: `${KEY}${at}`, name, programme: { ...programme, fromOn: "2026-06-01", ...more } };
+    return { ...found, sent, kept: await found.call("POST", "/api/zones/1/dose-programmes", sent) };
+  };
+  interface Kept {
+    programmes: {
+      name: string;
+      version: number;
+      madeIn: string;
+      usedBy: string[];
+      programme: Record<string, unknown>;
+    }[];
+  }
+  const listed = (body: unknown) => (body as Kept).programmes;
+
+  it("is counted up, a second sending not, and is put in force elsewhere as it stands", async () => {
+    const { call, kept, sent, save } = await keep(1, "Courgettes, weekly", { everyDays: 9 });
+    expect(kept.status).toBe(201);
+    expect(listed(kept.body)).toMatchObject([
+      { name: "Courgettes, weekly", version: 1, madeIn: "Tunnel 1", usedBy: [] },
+    ]);
+    expect(listed(kept.body)[0]?.programme).toMatchObject({ everyDays: 9, fromOn: null });
+    expect(listed((await call("POST", "/api/zones/1/dose-programmes", sent)).body)).toHaveLength(1);
+    const next = { ...sent, key: `${KEY}2`, programme: { ...sent.programme, everyDays: 5 } };
+    const second = listed((await call("POST", "/api/zones/1/dose-programmes", next)).body);
+    expect(second.map(({ version }) => version)).toEqual([2, 1]);
+    await save({ ...second[1]?.programme, fromOn: "2026-06-10" });
+    const now = listed((await call("GET", "/api/dose-programmes")).body);
+    expect(now.map(({ usedBy }) => usedBy)).toEqual([[], ["Tunnel 1"]]);
+  });
+
+  it("needs a name, and a programme that can be", async () => {
+    const nameless = await keep(3, "");
+    expect([nameless.kept.status, nameless.kept.body.errors?.[0]?.path]).toEqual([422, "name"]);
+    const broken = await keep(4, "Broken", { everyDays: 0 });
+    expect([broken.kept.status, broken.kept.body.errors?.[0]?.path]).toEqual([422, "programme.everyDays"]);
+  });
+
+  it("goes with the site's file", async () => {
+    const { url } = await keep(5, "Courgettes, weekly");
+    const file = JSON.parse(await (await fetch(`${url}/api/site-file`)).text()) as Record<string, unknown>;
+    expect(file["programmes"]).toMatchObject([{ name: "Courgettes, weekly", madeIn: "Tunnel 1" }]);
+    const other = await testServer({ now: `${TODAY}T08:00:00Z` });
+    const read = await fetch(`${other.url}/api/site-file`, {
+      ...{ method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(file) },
+    });
+    expect(read.status).toBeLessThan(300);
+    expect(listed((await other.call("GET", "/api/dose-programmes")).body)).toMatchObject([
+      { name: "Courgettes, weekly", version: 1 },
+    ]);
   });
 });
 

@@ -1,14 +1,47 @@
 import { cropStateOn, type Standing } from "@sprunel/core/crop";
-import { datesBetween, type DosedSeason } from "@sprunel/core/feed";
+import {
+  datesBetween,
+  ionsMgL,
+  stageTarget,
+  type DosedSeason,
+  type MainAmounts,
+  type PublishedTarget,
+} from "@sprunel/core/feed";
+
+/** What is known of a planting beside its own stages. */
+export interface SeasonFacts {
+  readonly litres: ReadonlyMap<string, number>;
+  readonly picks: readonly string[];
+  /** asked for in every stage; null: as the library says of each */
+  readonly target: Pick<PublishedTarget, "ions"> | null;
+  /** of the water; null where nobody measured nitrate */
+  readonly waterMgL: MainAmounts | null;
+}
 
 /** The days on which a planting is fed: from the beginning of its season to its last stage, or until it is cleared. */
-export function seasonOf({ planting, since }: Standing, litres: ReadonlyMap<string, number>): DosedSeason {
+export function seasonOf({ planting, since }: Standing, { litres, picks, target, waterMgL }: SeasonFacts): DosedSeason {
   const periods = planting.periodsFrom(since);
   const last = periods.at(-1)?.endsOn ?? since;
   const end = planting.clearedOn !== null && planting.clearedOn < last ? planting.clearedOn : last;
+  const recipes = periods.map(({ endsOn, stage }) => {
+    const asked = target ?? stageTarget(stage);
+    return { endsOn, adds: asked && waterMgL && beyond(ionsMgL(asked.ions), waterMgL) };
+  });
   return {
     days: datesBetween(since, end).map((on) => ({ on, kc: cropStateOn(planting, on)?.kc ?? 0 })),
     stages: new Map(periods.map(({ id, startsOn }) => [id, startsOn])),
+    picks,
+    pickingFrom: periods.find(({ stage }) => stage.picking)?.startsOn ?? null,
     litres,
+    recipeMgL: (on) => (recipes.find(({ endsOn }) => on < endsOn) ?? recipes.at(-1))?.adds ?? null,
+  };
+}
+
+/** What is asked for and not in the water already. */
+function beyond(asked: MainAmounts, water: MainAmounts): MainAmounts {
+  return {
+    N: Math.max(0, asked.N - water.N),
+    P: Math.max(0, asked.P - water.P),
+    K: Math.max(0, asked.K - water.K),
   };
 }

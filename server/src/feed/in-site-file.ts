@@ -1,7 +1,8 @@
-import type { FeedWishes } from "@sprunel/contract/feed";
+import type { DoseProgramme, FeedWishes } from "@sprunel/contract/feed";
 import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedStore } from "./feed-store.ts";
+import { keptProgrammeStore } from "./kept-programme-store.ts";
 import { ownProductStore } from "./own-product-store.ts";
 import { recipeStore } from "./recipe-store.ts";
 
@@ -42,6 +43,21 @@ export function feedInFile(): SiteFilePart {
             });
         },
       },
+      programmes: {
+        async *out(scope, { siteId }) {
+          const kept = (await keptProgrammeStore(scope).list(siteId)).reverse();
+          for (const { id: _id, version: _version, keptAtMs, ...programme } of kept)
+            yield { ...programme, keptAt: iso(keptAtMs) };
+        },
+        async in(scope, { siteId, productIds }, rows) {
+          for (const { keptAt, programme, ...kept } of rows)
+            await keptProgrammeStore(scope).add(siteId, {
+              ...kept,
+              keptAtMs: Date.parse(keptAt),
+              programme: ofBagsHere(programme, productIds),
+            });
+        },
+      },
     },
     valuesOfZone: {
       target: {
@@ -71,10 +87,7 @@ export function feedInFile(): SiteFilePart {
         },
         async in(scope, { zoneId, productIds }, rows) {
           for (const { planting, programme } of rows)
-            await dosePlanStore(scope).save(zoneId, planting, 1, {
-              ...programme,
-              productIds: programme.productIds.map((id) => productIds.get(id) ?? id),
-            });
+            await dosePlanStore(scope).save(zoneId, planting, 1, ofBagsHere(programme, productIds));
         },
       },
       doseRecords: {
@@ -105,6 +118,19 @@ export function feedInFile(): SiteFilePart {
         },
       },
     },
+  };
+}
+
+/** A programme whose own bags go by the ids that they have here. */
+function ofBagsHere(programme: DoseProgramme, ids: ReadonlyMap<string, string>): DoseProgramme {
+  const here = (some: readonly string[]): string[] => some.map((id) => ids.get(id) ?? id);
+  return {
+    ...programme,
+    productIds: here(programme.productIds),
+    dressings: programme.dressings.map((dressing) => ({
+      ...dressing,
+      productIds: dressing.productIds && here(dressing.productIds),
+    })),
   };
 }
 

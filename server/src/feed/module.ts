@@ -7,12 +7,14 @@ import {
   dropFeedTarget,
   getDosePlan,
   getDoseTable,
+  getKeptProgrammes,
   getFeedCosts,
   getFeedStation,
   getProducts,
   getRecipes,
   getWeekOfDoses,
   getZoneFeed,
+  keepProgramme,
   keepRecipe,
   putOnShelf,
   recordDose,
@@ -35,6 +37,7 @@ import { feedStation } from "./feed-station.ts";
 import { feedService, type FeedService } from "./feed-service.ts";
 import { asListed } from "./feed-records.ts";
 import { feedInFile } from "./in-site-file.ts";
+import { keptProgrammeService } from "./kept-programme-service.ts";
 import { recipeService } from "./recipe-service.ts";
 
 export function feedModule(
@@ -44,6 +47,7 @@ export function feedModule(
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
   const doses = dosePlanService(scope);
+  const programmes = keptProgrammeService(scope);
   return {
     feed,
     doses,
@@ -96,6 +100,8 @@ export function feedModule(
       served(saveProgramme, ({ params: { id }, body: { version, programme } }) =>
         doses.saveProgramme(id, version, programme),
       ),
+      served(getKeptProgrammes, async () => ({ programmes: await programmes.list() })),
+      served(keepProgramme, async ({ params: { id }, body }) => ({ programmes: await programmes.keep(id, body) })),
       served(recordDose, ({ params: { id }, body }) => doses.record(id, body)),
       served(takeDoseBack, ({ params: { id, record } }) => doses.takeBack(id, record)),
       served(getWeekOfDoses, ({ query: { date } }) => doses.week(date)),

@@ -6,6 +6,8 @@ import { useState } from "react";
 import { DateInput } from "../forms/date-input.tsx";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
+import forms from "../forms/forms.module.css";
+import { useChecked } from "../forms/use-checked.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
@@ -87,7 +89,7 @@ export function NextPlanting({ crop, today }: { crop: ZoneCrop; today: string })
       {opened ? (
         <Form crop={crop} onDone={() => setOpened(false)} />
       ) : (
-        <p className={styles["actions"]}>
+        <p className={forms["actions"]}>
           <Button onClick={() => setOpened(true)}>{next ? "Change it" : "Plan the next crop"}</Button>
           {next && (
             <Button type="link" loading={drop.isPending} onClick={() => drop.mutate({ version: crop.version })}>
@@ -178,9 +180,9 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
   );
   const [rows, setRows] = useState<TypedRows>(crop.next?.part ?? null);
   const [plants, setPlants] = useState<number | null>(null);
-  const [faults, setFaults] = useState<string[]>([]);
+  const { send, wrong } = useChecked(nextPlantingSchema, plan, onDone);
   const save = (): void => {
-    const checked = nextPlantingSchema.safeParse({
+    send({
       cropId,
       plantedOn: from === "planting" ? (date ?? "") : null,
       readyOn: from === "ready" ? (date ?? "") : null,
@@ -189,15 +191,9 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
       raising,
       version: crop.version,
     });
-    setFaults(checked.success ? [] : faultsOf(checked.error).map(({ message }) => message));
-    if (checked.success)
-      plan.mutate(checked.data, {
-        onSuccess: onDone,
-        onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),
-      });
   };
   return (
-    <div className={styles["form"]}>
+    <div className={forms["fields"]}>
       <label>
         crop
         <Select
@@ -257,7 +253,7 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
           />
         </label>
       ))}
-      <p className={styles["actions"]}>
+      <p className={forms["actions"]}>
         <Button type="primary" loading={plan.isPending} onClick={save}>
           Plan it
         </Button>
@@ -267,7 +263,7 @@ function Form({ crop, onDone }: { crop: ZoneCrop; onDone(): void }) {
         The figures that stand here are usual ones, assumed: set them to your own. What stands now in these rows counts
         as cleared by then; in free rows it may begin at once, beside what stands.
       </p>
-      <Faults faults={faults} error={faults.length > 0 ? null : plan.error} />
+      <Faults {...wrong} />
     </div>
   );
 }

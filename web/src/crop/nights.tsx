@@ -7,6 +7,7 @@ import { ClockInput } from "../forms/clock-input.tsx";
 import { DateInput } from "../forms/date-input.tsx";
 import { Faults } from "../forms/faults.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
+import forms from "../forms/forms.module.css";
 import { clockAt } from "../place/clock-at.ts";
 import { showDigits } from "../units/show.ts";
 import { useDates } from "../units/dates.tsx";
@@ -201,7 +202,7 @@ function Programmes({ crop, programmes, today }: { crop: Crop; programmes: Found
           Plan cloth or lamps
         </Button>
       ) : (
-        <div className={styles["form"]}>
+        <div className={forms["fields"]}>
           <Select
             aria-label="Cloth or lamps"
             value={typed.kind ?? "cloth"}

@@ -3,7 +3,7 @@ import { Checks } from "../../working/checks.ts";
 import { productsInFull, type ProductChoice } from "../product-choices.ts";
 import { USUAL_TANK_TEMPERATURE_C } from "../recipe-input.ts";
 import type { Product } from "../product.ts";
-import { contentOf, MAIN, type MainAmounts } from "./nutrients.ts";
+import { contentOf, MAIN, type Main, type MainAmounts } from "./nutrients.ts";
 
 interface DailyRate {
   readonly weeks: number;
@@ -12,7 +12,12 @@ interface DailyRate {
 
 interface DoseEvent {
   readonly on: string;
+  /** of nitrogen, and of the others where nothing else is said, % */
   readonly sharePct: number;
+  readonly shareP?: number | undefined;
+  readonly shareK?: number | undefined;
+  /** of which products it is made; of any when left out */
+  readonly productIds?: readonly string[] | undefined;
   /** what must be so before it is given, in a person's words; none: it is given whatever comes */
   readonly onlyIf?: string | undefined;
 }
@@ -32,6 +37,11 @@ export type DoseSchedule =
       readonly kind: "constant-ppm";
       readonly ppmN: number;
       readonly days: readonly { readonly on: string; readonly litres: number }[];
+    }
+  /** mg of each in a litre, beside what the water itself brings */
+  | {
+      readonly kind: "with-water";
+      readonly days: readonly { readonly on: string; readonly litres: number; readonly mgL: MainAmounts }[];
     };
 
 export interface DoseCalendarInput {
@@ -98,7 +108,13 @@ export function checkDoseCalendar(input: DoseCalendarInput): readonly Product[] 
 
 function asksN(schedule: DoseSchedule, toGive: MainAmounts | undefined): boolean {
   if (schedule.kind === "daily-rates") return schedule.weeks.some(({ kgHaDay }) => kgHaDay.N > 0);
+  if (schedule.kind === "with-water") return schedule.days.some(({ mgL }) => mgL.N > 0);
   return schedule.kind === "constant-ppm" ? schedule.ppmN > 0 : (toGive?.N ?? 0) > 0;
+}
+
+/** Share of a nutrient that an event gives, %. */
+export function shareOf({ sharePct, shareP, shareK }: DoseEvent, nutrient: Main): number {
+  return { N: sharePct, P: shareP ?? sharePct, K: shareK ?? sharePct }[nutrient];
 }
 
 function checkSchedule(checks: Checks, schedule: DoseSchedule, toGive: MainAmounts | undefined): void {
@@ -117,17 +133,23 @@ function checkSchedule(checks: Checks, schedule: DoseSchedule, toGive: MainAmoun
     case "shares": {
       checks.present("toGiveKgHa", "What is to be given", toGive);
       some("schedule.events", schedule.events, "dose");
-      schedule.events.forEach(({ on, sharePct }, at) => {
-        date(`schedule.events.${at}.on`, on);
-        checks.range(`schedule.events.${at}.sharePct`, "The share of a dose", sharePct, 0, 100, "%");
+      schedule.events.forEach((event, at) => {
+        date(`schedule.events.${at}.on`, event.on);
+        for (const key of ["sharePct", "shareP", "shareK"] as const)
+          checks.range(`schedule.events.${at}.${key}`, "The share of a dose", event[key], 0, 100, "%");
       });
-      const sum = schedule.events.reduce((total, { sharePct }) => total + sharePct, 0);
-      checks.when(
-        schedule.events.length > 0 && Math.abs(sum - 100) > ROUNDING_PCT,
-        "not-possible",
-        "schedule.events",
-        `The shares must add up to 100 %; these add up to ${Number(sum.toFixed(2))} %.`,
-      );
+      for (const nutrient of MAIN) {
+        if (nutrient !== "N" && schedule.events.every((event) => event[`share${nutrient}`] === undefined)) continue;
+        const sum = schedule.events.reduce((total, event) => total + shareOf(event, nutrient), 0);
+        checks.when(
+          schedule.events.length > 0 && Math.abs(sum - 100) > ROUNDING_PCT,
+          "not-possible",
+          "schedule.events",
+          nutrient === "N"
+            ? `The shares must add up to 100 %; these add up to ${Number(sum.toFixed(2))} %.`
+            : `The shares of ${nutrient} must add up to 100 %; these add up to ${Number(sum.toFixed(2))} %.`,
+        );
+      }
       return;
     }
     case "equal":
@@ -172,6 +194,22 @@ function checkSchedule(checks: Checks, schedule: DoseSchedule, toGive: MainAmoun
       schedule.days.forEach(({ on, litres }, at) => {
         date(`schedule.days.${at}.on`, on);
         checks.range(`schedule.days.${at}.litres`, "The litres of a day", litres, 0, 1e9, "L");
+      });
+      return;
+    case "with-water":
+      some("schedule.days", schedule.days, "day");
+      schedule.days.forEach(({ on, litres, mgL }, at) => {
+        date(`schedule.days.${at}.on`, on);
+        checks.range(`schedule.days.${at}.litres`, "The litres of a day", litres, 0, 1e9, "L");
+        for (const nutrient of MAIN)
+          checks.range(
+            `schedule.days.${at}.mgL.${nutrient}`,
+            `${nutrient} of the feed`,
+            mgL[nutrient],
+            0,
+            5000,
+            "mg/L",
+          );
       });
   }
 }

@@ -2,7 +2,7 @@ import { addDays } from "../../time/local-time.ts";
 import { fill, Worksheet, type WorkingStep } from "../../working/working.ts";
 import type { SolveLp } from "../linear-program.ts";
 import type { Product } from "../product.ts";
-import { checkDoseCalendar, type DoseCalendarInput } from "./calendar-input.ts";
+import { checkDoseCalendar, shareOf, type DoseCalendarInput } from "./calendar-input.ts";
 import { productsFor, type ProductsFor } from "./dose-products.ts";
 import { sumOf } from "./need.ts";
 import { MAIN, mainOf, NONE, type Main, type MainAmounts } from "./nutrients.ts";
@@ -38,6 +38,7 @@ interface Wanted {
   readonly kgHa: MainAmounts;
   readonly basal?: true;
   readonly onlyIf?: string | undefined;
+  readonly productIds?: readonly string[] | undefined;
 }
 
 const M2_PER_HA = 10_000;
@@ -61,12 +62,13 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
     const key = `${nutrient} ${reason}`;
     if (kgHa > TINY_KG_HA) unmet.set(key, { nutrient, kgHa: (unmet.get(key)?.kgHa ?? 0) + kgHa, reason });
   };
-  const doses = wanted.flatMap(({ on, kgHa, basal, onlyIf }): Dose[] => {
+  const doses = wanted.flatMap(({ on, kgHa, basal, onlyIf, productIds }): Dose[] => {
     if (lastOn !== undefined && on > lastOn) {
       for (const nutrient of MAIN) lack(nutrient, kgHa[nutrient], `no dose may be given after ${lastOn}`);
       return [];
     }
-    const made = makeUp(kgHa, solvedRatios, products, solve, sheet);
+    const allowed = productIds ? products.filter(({ id }) => productIds.includes(id)) : products;
+    const made = makeUp(kgHa, solvedRatios, allowed, solve, sheet);
     for (const nutrient of MAIN) lack(nutrient, made.lacking[nutrient], made.reasonOf(nutrient));
     return [
       {
@@ -124,7 +126,7 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
       );
   const basal = scaled(whole, basalPct / 100);
   const first = planned[0]?.on ?? "";
-  const rest = planned.flatMap(({ on, kgHa, onlyIf }) => {
+  const rest = planned.flatMap(({ on, kgHa, onlyIf, productIds }) => {
     const left = scaled(kgHa, 1 - basalPct / 100);
     const parts = Math.max(1, Math.ceil(left.N / largestNKgHa - 1e-9));
     if (parts > 1)
@@ -140,6 +142,7 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
       on: addDays(on, part * shortestDays),
       kgHa: scaled(left, 1 / parts),
       onlyIf,
+      productIds,
     }));
   });
   const doses: Wanted[] = [...(basalPct > 0 ? [{ on: first, kgHa: basal, basal: true as const }] : []), ...rest];
@@ -152,9 +155,9 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
 function plannedOf({ toGiveKgHa = NONE, areaM2, schedule }: DoseCalendarInput): Wanted[] {
   switch (schedule.kind) {
     case "shares":
-      return schedule.events.map(({ on, sharePct, onlyIf }) => ({
-        ...{ on, onlyIf },
-        kgHa: scaled(toGiveKgHa, sharePct / 100),
+      return schedule.events.map((event) => ({
+        ...{ on: event.on, onlyIf: event.onlyIf, productIds: event.productIds },
+        kgHa: mainOf((nutrient) => (toGiveKgHa[nutrient] * shareOf(event, nutrient)) / 100),
       }));
     case "equal":
       return schedule.dates.map((on) => ({ on, kgHa: scaled(toGiveKgHa, 1 / schedule.dates.length) }));
@@ -174,6 +177,11 @@ function plannedOf({ toGiveKgHa = NONE, areaM2, schedule }: DoseCalendarInput): 
         const perN = toGiveKgHa.N > 0 ? nitrogen / toGiveKgHa.N : 0;
         return { on, kgHa: { N: nitrogen, P: toGiveKgHa.P * perN, K: toGiveKgHa.K * perN } };
       });
+    case "with-water":
+      return schedule.days.map(({ on, litres, mgL }) => ({
+        on,
+        kgHa: mainOf((nutrient) => ((mgL[nutrient] * litres) / 1e6) * (M2_PER_HA / areaM2)),
+      }));
   }
 }
 
@@ -191,7 +199,7 @@ function makeUp(
 ): ProductsFor {
   const size = MAIN.reduce((sum, nutrient) => sum + kgHa[nutrient], 0);
   const ratio = scaled(kgHa, 1 / size);
-  const key = MAIN.map((nutrient) => ratio[nutrient].toFixed(9)).join(" ");
+  const key = [...MAIN.map((nutrient) => ratio[nutrient].toFixed(9)), ...products.map(({ id }) => id)].join(" ");
   const known = solvedRatios.get(key);
   const unit = known ?? productsFor(ratio, products, solve);
   if (!known) {

@@ -10,8 +10,8 @@ export interface InjectionInput {
   readonly products: readonly { readonly product: Product; readonly kg: number }[];
   /** of the zone, L/h */
   readonly flowLh: number;
-  /** what it is injected into; null where nobody tested it */
-  readonly water: { readonly ions: Ions; readonly ph: number } | null;
+  /** what it is injected into; null where nobody tested it. Without its pH that of usual waters: EC hardly hangs on it */
+  readonly water: { readonly ions: Ions; readonly ph?: number | undefined } | null;
   readonly injectMin: number;
   /** until a solution comes out of the farthest dripper, min: so long water runs before and after */
   readonly travelMin: number;
@@ -43,6 +43,7 @@ export interface Injection {
 
 /** A concentrate is mixed to this share of what would just dissolve: water is cold, and stirring short. Usual practice. */
 const SHARE_OF_SOLUBILITY = 0.8;
+const USUAL_WATER_PH = 7;
 const MOST_MIN = 600;
 const HALVINGS = 40;
 
@@ -130,7 +131,7 @@ function stockOf(products: InjectionInput["products"], sheet: Worksheet): number
 }
 
 function ecOf(
-  { ions, ph }: NonNullable<InjectionInput["water"]>,
+  { ions, ph = USUAL_WATER_PH }: NonNullable<InjectionInput["water"]>,
   products: InjectionInput["products"],
   litres: number,
 ): number {

@@ -1,4 +1,5 @@
 import { molarMassG } from "../../chemistry/formula.ts";
+import type { Ions } from "../../chemistry/ions.ts";
 import type { Product } from "../product.ts";
 
 /** What a field is dressed by, as elements. */
@@ -12,11 +13,13 @@ export function mainOf(of: (nutrient: Main) => number): MainAmounts {
   return { N: of("N"), P: of("P"), K: of("K") };
 }
 
+/** mg of each element in a litre whose ions are told in mmol/L. */
+export function ionsMgL({ NO3 = 0, NH4 = 0, urea = 0, H2PO4 = 0, K = 0 }: Ions): MainAmounts {
+  return { N: (NO3 + NH4 + urea) * molarMassG("N"), P: H2PO4 * molarMassG("P"), K: K * molarMassG("K") };
+}
+
 /** kg of each element in a kg of a product as bought. */
-export function contentOf({ composition: { NO3 = 0, NH4 = 0, urea = 0, H2PO4 = 0, K = 0 } }: Product): MainAmounts {
-  return {
-    N: ((NO3 + NH4 + urea) * molarMassG("N")) / 1000,
-    P: (H2PO4 * molarMassG("P")) / 1000,
-    K: (K * molarMassG("K")) / 1000,
-  };
+export function contentOf({ composition }: Pick<Product, "composition">): MainAmounts {
+  const { N, P, K } = ionsMgL(composition);
+  return { N: N / 1000, P: P / 1000, K: K / 1000 };
 }

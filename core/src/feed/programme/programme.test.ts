@@ -7,8 +7,17 @@ import { lpSolver } from "../highs-lp.ts";
 import { doseCalendar } from "./calendar.ts";
 import { ledger } from "./ledger.ts";
 import { MAIN } from "./nutrients.ts";
-import { checkDressings, ofWater, scheduleOf, usualProgramme, type DosedSeason, type Programme } from "./programme.ts";
-import { datesBetween, uptakeDone, uptakeSpans } from "./uptake-curve.ts";
+import {
+  checkDressings,
+  ofWater,
+  plainDressing,
+  scheduleOf,
+  usualProgramme,
+  type Dressing,
+  type Programme,
+} from "./programme.ts";
+import { seasonLitres, type DosedSeason } from "./season.ts";
+import { datesBetween, mostAhead, uptakeDone, uptakeSpans } from "./uptake-curve.ts";
 
 const START = "2026-05-01";
 const solve = lpSolver(await loadHighs());
@@ -19,7 +28,10 @@ const season: DosedSeason = {
     ["leaf", START],
     ["fruit", addDays(START, 35)],
   ]),
+  picks: [],
+  pickingFrom: addDays(START, 42),
   litres: new Map([[START, 1000]]),
+  recipeMgL: () => ({ N: 150, P: 30, K: 200 }),
 };
 const aim = { N: 105, P: 21, K: 150 };
 
@@ -31,6 +43,16 @@ describe("the uptake of a season", () => {
     const spans = uptakeSpans(season.days, 7);
     expect(spans).toHaveLength(10);
     expect((spans[9]?.share ?? 0) / (spans[0]?.share ?? 1)).toBeCloseTo(2, 12);
+  });
+
+  it("leaves in the ground what comes before it is taken up: all of a single dose, little of many", () => {
+    const dose = (after: number, kgHa: number) => ({ on: addDays(START, after), kgHa });
+    expect(mostAhead(season.days, 90, [dose(0, 90)])).toEqual({ on: START, kgHa: 90 });
+    // By day 35 a third of 90 is taken up: 90 − 30 lie there when the second half comes.
+    expect(mostAhead(season.days, 90, [dose(0, 45), dose(35, 45)]).kgHa).toBeCloseTo(60, 9);
+    const weekly = uptakeSpans(season.days, 7).map(({ from, share }) => ({ on: from, kgHa: 90 * share }));
+    expect(mostAhead(season.days, 90, weekly).kgHa).toBeCloseTo(12, 9);
+    expect(mostAhead(season.days, 90, [dose(69, 10)])).toEqual({ on: null, kgHa: 0 });
   });
 
   it("adds up to all of it, in spans of any length, each day in one of them", () => {
@@ -51,7 +73,7 @@ describe("the uptake of a season", () => {
 });
 
 describe("a programme", () => {
-  const of = (more: Partial<Programme>) => scheduleOf({ ...usualProgramme("ration"), ...more }, aim, season);
+  const of = (more: Partial<Programme>) => scheduleOf({ ...usualProgramme("ration"), ...more }, aim, season, START);
 
   it("as a ration gives each week what is taken up in it, in doses as far apart as asked", () => {
     const schedule = of({ everyDays: 14 });
@@ -78,8 +100,8 @@ describe("a programme", () => {
     const schedule = of({
       school: "dressings",
       dressings: [
-        { day: { kind: "date", on: addDays(START, 10) }, sharePct: 30, onlyIf: null },
-        { day: { kind: "stage", stageId: "fruit", days: 7 }, sharePct: 70, onlyIf: "the leaf is pale" },
+        plainDressing({ kind: "date", on: addDays(START, 10) }, 30),
+        { ...plainDressing({ kind: "stage", stageId: "fruit", days: 7 }, 70), onlyIf: "the leaf is pale" },
       ],
     });
     expect(schedule).toEqual({
@@ -101,14 +123,98 @@ describe("a programme", () => {
 
   it("at constant strength says so while nothing was watered", () => {
     const dry = { ...season, litres: new Map<string, number>() };
-    expect(() => scheduleOf({ ...usualProgramme("constant") }, aim, dry)).toThrow(/Nothing was watered yet/);
+    expect(() => scheduleOf({ ...usualProgramme("constant") }, aim, dry, START)).toThrow(/Nothing was watered yet/);
   });
 
   it("whose planting ends before its last dressing is still read, that dressing with its date", () => {
     const day = { kind: "date", on: addDays(START, 300) } as const;
-    expect(of({ school: "dressings", dressings: [{ day, sharePct: 100, onlyIf: null }] })).toMatchObject({
+    expect(of({ school: "dressings", dressings: [plainDressing(day, 100)] })).toMatchObject({
       events: [{ on: addDays(START, 300), sharePct: 100 }],
     });
+  });
+
+  const eventsOf = (dressings: readonly Dressing[], more: Partial<DosedSeason> = {}) => {
+    const schedule = scheduleOf({ ...usualProgramme("dressings"), dressings }, aim, { ...season, ...more }, START);
+    if (schedule.kind !== "shares") throw new Error("dressings have shares");
+    return schedule.events;
+  };
+
+  it("repeats a part every so many days until another time, its share split evenly", () => {
+    const until = { kind: "stage", stageId: "fruit", days: 0 } as const;
+    const events = eventsOf([plainDressing({ kind: "planting", days: 7 }, 100, { everyDays: 14, until })]);
+    expect(events.map(({ on }) => on)).toEqual([7, 21, 35].map((after) => addDays(START, after)));
+    for (const { sharePct } of events) expect(sharePct).toBeCloseTo(100 / 3, 12);
+  });
+
+  it("gives each part its own ratio and its own bags, and all of each nutrient in the end", () => {
+    const parts = [
+      { ...plainDressing({ kind: "planting", days: 7 }, 40), shareP: 100, shareK: 10, productIds: ["urea"] },
+      { ...plainDressing({ kind: "planting", days: 28 }, 60), shareP: 0, shareK: 90 },
+    ];
+    const schedule = { kind: "shares", events: eventsOf(parts) } as const;
+    const products = [{ id: "urea" }, { id: "monopotassium-phosphate" }, { id: "potassium-sulphate" }];
+    const { doses, unmet } = doseCalendar({ toGiveKgHa: aim, areaM2: 100, plants: 100, schedule, products }, solve);
+    expect(doses[0]?.products.map(({ productId }) => productId)).toEqual(["urea"]);
+    expect(doses[0]?.nutrientsKgHa.N).toBeCloseTo(42, 6);
+    // Urea brings no phosphorus: what its part should have brought is told.
+    expect(unmet).toContainEqual({ nutrient: "P", kgHa: expect.closeTo(21, 6) as number, reason: expect.any(String) });
+    expect(doses[1]?.nutrientsKgHa.N).toBeCloseTo(63, 6);
+    expect(doses[1]?.nutrientsKgHa.K).toBeCloseTo(135, 6);
+    const short = eventsOf([{ ...plainDressing({ kind: "planting", days: 7 }, 100), shareK: 60 }]);
+    expect(() =>
+      doseCalendar(
+        { toGiveKgHa: aim, areaM2: 100, plants: 100, schedule: { kind: "shares", events: short }, products },
+        solve,
+      ),
+    ).toThrow(/The shares of K must add up to 100 %; these add up to 60 %/);
+  });
+
+  it("gives a part after a pick when it is over, and until then on the day that is expected, hanging on it", () => {
+    const after = (pick: number, picks: string[]) =>
+      eventsOf([plainDressing({ kind: "pick", pick, days: 1 }, 100)], { picks })[0];
+    expect(after(2, [])).toEqual({ on: addDays(START, 50), sharePct: 100, onlyIf: "pick 2 is over" });
+    const picks = [40, 44, 48].map((day) => addDays(START, day));
+    expect(after(2, picks)).toEqual({ on: addDays(START, 45), sharePct: 100 });
+    // Every four days so far: the fifth eight days after the third.
+    expect(after(5, picks)).toEqual({ on: addDays(START, 57), sharePct: 100, onlyIf: "pick 5 is over" });
+    expect(() => eventsOf([plainDressing({ kind: "pick", pick: 1, days: 0 }, 100)], { pickingFrom: null })).toThrow(
+      /is not picked/,
+    );
+  });
+
+  it("follows the water of days to come by their Kc, as the zone drank so far", () => {
+    // 35 days of 0.5 are a third of the season; the rest drinks twice as much in all.
+    const until = addDays(START, 34);
+    const litres = seasonLitres(season, until);
+    const all = [...litres.values()].reduce((sum, some) => sum + some, 0);
+    expect(all).toBeCloseTo(3000, 9);
+    // A tenth of it tells nothing yet.
+    expect(seasonLitres(season, addDays(START, 6))).toEqual(new Map([[START, 1000]]));
+  });
+
+  it("by recipe brings what is in each litre, a week mixed at once", () => {
+    const until = addDays(START, 34);
+    const recipeMgL = (on: string) => (on < addDays(START, 35) ? { N: 100, P: 20, K: 150 } : { N: 200, P: 40, K: 250 });
+    const schedule = scheduleOf(usualProgramme("recipe"), aim, { ...season, recipeMgL }, until);
+    const { totalKgHa, doses } = doseCalendar(
+      {
+        ...{ areaM2: 1000, plants: 100, schedule },
+        products: [{ id: "urea" }, { id: "monopotassium-phosphate" }, { id: "potassium-sulphate" }],
+      },
+      solve,
+    );
+    // 1000 L at 100 mg N/L and 2000 L at 200: 500 g on 0.1 ha.
+    expect(totalKgHa.N).toBeCloseTo(5, 6);
+    expect(doses).toHaveLength(6);
+    expect(() => scheduleOf(usualProgramme("recipe"), aim, { ...season, recipeMgL: () => null }, until)).toThrow(
+      /Nobody has said what is to be in the feed/,
+    );
+  });
+
+  it("of organic parts comes in small ones, every other week, as nobody said otherwise", () => {
+    const schedule = scheduleOf(usualProgramme("organic"), aim, season, START);
+    if (schedule.kind !== "shares") throw new Error("organic parts have shares");
+    expect(schedule.events.map(({ on }) => on)).toEqual([14, 28, 42, 56].map((after) => addDays(START, after)));
   });
 
   it.each([
@@ -117,7 +223,7 @@ describe("a programme", () => {
     ["a day after its last stage", { kind: "stage", stageId: "fruit", days: 200 }, /lies outside/],
   ] as const)("refuses a dressing at %s", (_what, day, words) => {
     try {
-      const dressings = [{ day, sharePct: 100, onlyIf: null }];
+      const dressings = [plainDressing(day, 100)];
       checkDressings({ ...usualProgramme("dressings"), dressings }, season);
       expect.unreachable();
     } catch (error) {

@@ -1,30 +1,33 @@
 import { addDays } from "../../time/local-time.ts";
 import { Checks } from "../../working/checks.ts";
 import type { DoseSchedule } from "./calendar-input.ts";
-import { MAIN, type MainAmounts } from "./nutrients.ts";
-import { uptakeSpans, type UptakeDay } from "./uptake-curve.ts";
+import { dressingDates, type DressingDay, type DressingTimes } from "./dressing-times.ts";
+import { MAIN, mainOf, type MainAmounts } from "./nutrients.ts";
+import { seasonLitres, spansOf, type DosedSeason } from "./season.ts";
+import { uptakeSpans } from "./uptake-curve.ts";
 
 /** Ways to give a season's nutrients. */
-export const SCHOOLS = ["ration", "dressings", "constant"] as const;
+export const SCHOOLS = ["ration", "dressings", "constant", "recipe", "organic"] as const;
 export type School = (typeof SCHOOLS)[number];
 
-/** When a dressing is given: on a date, or so many days after a stage begins. */
-export type DressingDay =
-  | { readonly kind: "date"; readonly on: string }
-  | { readonly kind: "stage"; readonly stageId: string; readonly days: number };
+/** A part of what is to be given, at one time or at several. */
+export interface Dressing extends DressingTimes {
+  /** share of what is to be given of nitrogen, %, in all its times together */
+  readonly sharePct: number;
+  /** of phosphorus and potassium; null: the same share */
+  readonly shareP: number | null;
+  readonly shareK: number | null;
+  /** of which bags; null: of all that the programme may use */
+  readonly productIds: readonly string[] | null;
+}
 
 /** How a planting is to be fed in doses. */
 export interface Programme {
   readonly school: School;
-  /** of the ration: from one dose to the next */
+  /** from one dose to the next; where doses follow the water, so many days are mixed for at once */
   readonly everyDays: number;
   /** of dressings: shares of what is to be given, % */
-  readonly dressings: readonly {
-    readonly day: DressingDay;
-    readonly sharePct: number;
-    /** what must be so before it is given; null: it is given whatever comes */
-    readonly onlyIf: string | null;
-  }[];
+  readonly dressings: readonly Dressing[];
   /** of constant feed: nitrogen in every litre, mg/L */
   readonly ppmN: number;
   /** share of all that goes out first, % */
@@ -32,16 +35,6 @@ export interface Programme {
   readonly largestNKgHa: number | null;
   readonly shortestDays: number | null;
   readonly lastOn: string | null;
-}
-
-/** A planting as far as its doses go by it. */
-export interface DosedSeason {
-  /** every day on which it is fed, in order */
-  readonly days: readonly UptakeDay[];
-  /** first day of each of its stages */
-  readonly stages: ReadonlyMap<string, string>;
-  /** litres given to the zone by date, as far as they are known or planned */
-  readonly litres: ReadonlyMap<string, number>;
 }
 
 /**
@@ -52,6 +45,8 @@ export const USUAL_EFFICIENCY: Readonly<Record<School, MainAmounts>> = {
   ration: { N: 80, P: 100, K: 85 },
   dressings: { N: 50, P: 100, K: 70 },
   constant: { N: 75, P: 100, K: 80 },
+  recipe: { N: 75, P: 100, K: 80 },
+  organic: { N: 50, P: 100, K: 70 },
 };
 
 /** What a programme starts from where nobody made one. Usual practice; assumed. */
@@ -71,13 +66,21 @@ export function usualProgramme(school: School): Programme {
 const DAYS_A_WEEK = 7;
 /** Where nobody said when, dressings come at the third, the sixth and the ninth week. Assumed. */
 const USUAL_DRESSINGS = [14, 35, 56];
+/** Extracts and the like come in small parts: every other week from the third on. Assumed. */
+const USUAL_ORGANIC = { from: 14, everyDays: 14 };
 
 /**
  * A programme as a calendar can share it out.
  *
- * @throws {DomainError} for dressings that name no stage of this planting, and for constant feed while no litres are known
+ * @param until the last day whose litres are known; those after it are expected
+ * @throws {DomainError} for dressings that name no stage of this planting, and for what follows the water while no litres are known
  */
-export function scheduleOf(programme: Programme, toGive: MainAmounts, season: DosedSeason): DoseSchedule {
+export function scheduleOf(
+  programme: Programme,
+  toGive: MainAmounts,
+  season: DosedSeason,
+  until: string,
+): DoseSchedule {
   const [first] = season.days;
   const startOn = first?.on ?? "";
   switch (programme.school) {
@@ -96,56 +99,94 @@ export function scheduleOf(programme: Programme, toGive: MainAmounts, season: Do
         })),
       };
     case "dressings":
-      return { kind: "shares", events: dressingsOf(programme, season) };
-    case "constant": {
-      const days = season.days.flatMap(({ on }) => {
-        const litres = season.litres.get(on);
-        return litres === undefined ? [] : [{ on, litres }];
-      });
-      new Checks()
-        .when(
-          days.length === 0,
-          "missing",
-          "school",
-          "Nothing was watered yet: what a constant feed brings follows the litres.",
-        )
-        .done();
-      return { kind: "constant-ppm", ppmN: programme.ppmN, days };
-    }
+    case "organic":
+      return { kind: "shares", events: partsOf(programme, season) };
+    case "constant":
+      return {
+        kind: "constant-ppm",
+        ppmN: programme.ppmN,
+        days: watered(programme, season, until).map(({ from, days }) => ({
+          on: from,
+          litres: days.reduce((sum, [, litres]) => sum + litres, 0),
+        })),
+      };
+    case "recipe":
+      return { kind: "with-water", days: watered(programme, season, until).map((span) => recipeDay(span, season)) };
   }
 }
 
-function dressingsOf(programme: Programme, season: DosedSeason): Extract<DoseSchedule, { kind: "shares" }>["events"] {
-  const { dressings } = programme;
-  if (dressings.length > 0) {
-    const dated = datesOf(programme, season);
-    return dressings.map(({ sharePct, onlyIf }, at) => ({
-      ...{ on: dated[at] ?? "", sharePct },
+type WateredSpan = { readonly from: string; readonly days: readonly (readonly [string, number])[] };
+
+/** Spans of the season with the litres of their days, those without any left out. */
+function watered({ everyDays }: Programme, season: DosedSeason, until: string): readonly WateredSpan[] {
+  const litres = seasonLitres(season, until);
+  const spans = spansOf(season, everyDays)
+    .map(({ from, to }) => ({ from, days: [...litres].filter(([on]) => on >= from && on <= to) }))
+    .filter(({ days }) => days.length > 0);
+  new Checks()
+    .when(
+      spans.length === 0,
+      "missing",
+      "school",
+      "Nothing was watered yet: what is fed with the water follows the litres.",
+    )
+    .done();
+  return spans;
+}
+
+function recipeDay({ from, days }: WateredSpan, season: DosedSeason) {
+  let litres = 0;
+  const mg = { N: 0, P: 0, K: 0 };
+  for (const [on, some] of days) {
+    const recipe = season.recipeMgL(on);
+    new Checks()
+      .when(
+        recipe === null,
+        "missing",
+        "school",
+        `Nobody has said what is to be in the feed on ${on}, or in its water.`,
+      )
+      .done();
+    litres += some;
+    for (const nutrient of MAIN) mg[nutrient] += (recipe?.[nutrient] ?? 0) * some;
+  }
+  return { on: from, litres, mgL: mainOf((nutrient) => (litres > 0 ? mg[nutrient] / litres : 0)) };
+}
+
+/** Every part on its date. */
+function partsOf(
+  { school, dressings }: Programme,
+  season: DosedSeason,
+): Extract<DoseSchedule, { kind: "shares" }>["events"] {
+  const checks = new Checks();
+  const parts = (dressings.length > 0 ? dressings : usualParts(school, season)).flatMap((dressing, at) => {
+    const dates = dressingDates(dressing, season, checks, `dressings.${at}`);
+    return dates.map(({ on, onlyIf }) => ({
+      ...{ on, sharePct: dressing.sharePct / dates.length },
+      ...(dressing.shareP !== null && { shareP: dressing.shareP / dates.length }),
+      ...(dressing.shareK !== null && { shareK: dressing.shareK / dates.length }),
+      ...(dressing.productIds !== null && { productIds: dressing.productIds }),
       ...(onlyIf !== null && { onlyIf }),
     }));
-  }
-  const [first, last] = [season.days[0]?.on ?? "", season.days.at(-1)?.on ?? ""];
-  const dates = USUAL_DRESSINGS.map((after) => addDays(first, after)).filter((on) => on <= last);
-  const all = dates.length > 0 ? dates : [first];
-  return all.map((on) => ({ on, sharePct: 100 / all.length }));
-}
-
-/** The date of each dressing. */
-function datesOf({ dressings }: Programme, { days, stages }: DosedSeason): readonly string[] {
-  const checks = new Checks();
-  const dates = dressings.map(({ day }, at) => {
-    if (day.kind === "date") return day.on;
-    const began = stages.get(day.stageId);
-    checks.when(
-      began === undefined,
-      "not-possible",
-      `dressings.${at}.day.stageId`,
-      `This planting has no stage ${day.stageId}.`,
-    );
-    return addDays(began ?? days[0]?.on ?? "", day.days);
   });
   checks.done();
-  return dates;
+  return parts;
+}
+
+/** A part that comes once, or as often as it is repeated, of all bags and whatever comes. */
+export function plainDressing(day: DressingDay, sharePct: number, repeat: Dressing["repeat"] = null): Dressing {
+  return { day, repeat, sharePct, shareP: null, shareK: null, productIds: null, onlyIf: null };
+}
+
+function usualParts(school: School, { days }: DosedSeason): readonly Dressing[] {
+  const [first, last] = [days[0]?.on ?? "", days.at(-1)?.on ?? ""];
+  if (school === "organic" && addDays(first, USUAL_ORGANIC.from) < last) {
+    const repeat = { everyDays: USUAL_ORGANIC.everyDays, until: { kind: "date", on: last } } as const;
+    return [plainDressing({ kind: "planting", days: USUAL_ORGANIC.from }, 100, repeat)];
+  }
+  const dated = USUAL_DRESSINGS.filter((after) => addDays(first, after) <= last);
+  const all = dated.length > 0 ? dated : [0];
+  return all.map((after) => plainDressing({ kind: "planting", days: after }, 100 / all.length));
 }
 
 /**
@@ -154,18 +195,19 @@ function datesOf({ dressings }: Programme, { days, stages }: DosedSeason): reado
  *
  * @throws {DomainError} for all dressings that do not
  */
-export function checkDressings(programme: Programme, season: DosedSeason): void {
-  if (programme.school !== "dressings") return;
+export function checkDressings({ school, dressings }: Programme, season: DosedSeason): void {
+  if (school !== "dressings" && school !== "organic") return;
   const [first, last] = [season.days[0]?.on ?? "", season.days.at(-1)?.on ?? ""];
   const checks = new Checks();
-  datesOf(programme, season).forEach((on, at) =>
+  dressings.forEach((dressing, at) => {
+    const [begins] = dressingDates(dressing, season, checks, `dressings.${at}`);
     checks.when(
-      on < first || on > last,
+      begins !== undefined && (begins.on < first || begins.on > last),
       "out-of-range",
       `dressings.${at}.day`,
-      `A dressing on ${on} lies outside the time in which this planting is fed, ${first} to ${last}.`,
-    ),
-  );
+      `A dressing on ${begins?.on ?? ""} lies outside the time in which this planting is fed, ${first} to ${last}.`,
+    );
+  });
   checks.done();
 }
 

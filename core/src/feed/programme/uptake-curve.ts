@@ -43,6 +43,29 @@ export function uptakeDone(days: readonly UptakeDay[], date: string): number {
   return total > 0 ? done / total : 0;
 }
 
+/**
+ * The most of a nutrient that lies in the ground at once: what was given by then beyond what is needed by then. A heavy rain or a
+ * flush can take it.
+ *
+ * @param needed of the whole season, kg/ha, taken up as the days go
+ * @param doses in order of time, kg/ha
+ * @returns kg/ha and the day; 0 where nothing is ever ahead of need
+ */
+export function mostAhead(
+  days: readonly UptakeDay[],
+  needed: number,
+  doses: readonly { readonly on: string; readonly kgHa: number }[],
+): { readonly on: string | null; readonly kgHa: number } {
+  let [given, most]: [number, { on: string | null; kgHa: number }] = [0, { on: null, kgHa: 0 }];
+  for (const { on, kgHa } of doses) {
+    // The morning after the evening before: what is taken up on the day itself was not yet.
+    given += kgHa;
+    const ahead = given - needed * uptakeDone(days, addDays(on, -1));
+    if (ahead > most.kgHa) most = { on, kgHa: ahead };
+  }
+  return most;
+}
+
 /** Every date from one to before another. */
 export function datesBetween(from: string, to: string): readonly string[] {
   return Array.from({ length: Math.max(0, daysBetween(from, to)) }, (_, day) => addDays(from, day));

@@ -32,6 +32,7 @@ import { fedZones } from "./031-fed-zones.ts";
 import { ownCrops } from "./033-own-crops.ts";
 import { siteKwhPrice } from "./034-site-kwh-price.ts";
 import { doseProgrammes } from "./035-dose-programmes.ts";
+import { keptProgrammes } from "./036-kept-programmes.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -72,6 +73,7 @@ const all: readonly Migration[] = [
   ownCrops,
   siteKwhPrice,
   doseProgrammes,
+  keptProgrammes,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

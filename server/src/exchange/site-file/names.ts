@@ -26,6 +26,7 @@ export const ORDER: readonly (SiteList | "zones")[] = [
   "ownProducts",
   "shelf",
   "recipes",
+  "programmes",
   "ownCrops",
   "zones",
   "weatherImports",

@@ -1,20 +1,24 @@
 import { newDoseRecordSchema, type DosePlan, type PlannedDose } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
+import Segmented from "antd/es/segmented";
 import { useState } from "react";
 import { DateInput } from "../../forms/date-input.tsx";
 import { Faults } from "../../forms/faults.tsx";
 import { faultsOf } from "../../forms/form-errors.ts";
+import forms from "../../forms/forms.module.css";
+import { useChecked } from "../../forms/use-checked.ts";
 import { newKey } from "../../forms/new-key.ts";
 import tables from "../../theme/tables.module.css";
 import { useDates } from "../../units/dates.tsx";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import { Amount, useUnits } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
+import { Bags, partsOf, WHOLE, type Part } from "./bags.tsx";
+import { Injected } from "./injected.tsx";
 import { Three } from "./need-picture.tsx";
 import { useRecordDose, useTakeDoseBack } from "./use-doses.ts";
 
-const G_PER_KG = 1000;
 const STATES: Readonly<Record<PlannedDose["state"], string>> = {
   planned: "planned",
   due: "due",
@@ -27,17 +31,30 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
   const dates = useDates();
   const { show } = useUnits();
   const [opened, setOpened] = useState<string | null>(null);
+  const parts = partsOf(plan.planting);
+  const [part, setPart] = useState<Part>(WHOLE);
   const back = useTakeDoseBack(plan.zoneId);
   const keyOf = ({ on, basal, record }: PlannedDose): string => `${on} ${basal} ${record?.id ?? ""}`;
   return (
     <section aria-label="Calendar of doses">
       <h2>Doses</h2>
+      {parts.length > 1 && (
+        <p className={styles["per"]}>
+          bags for{" "}
+          <Segmented
+            aria-label="Bags for"
+            value={part.name}
+            options={parts.map(({ name }) => name)}
+            onChange={(name) => setPart(parts.find((one) => one.name === name) ?? part)}
+          />
+        </p>
+      )}
       <table className={`${tables["table"]} ${styles["doses"]}`}>
         <thead>
           <tr>
             <th scope="col">on</th>
             <th scope="col">N · P · K, {show("perLand", 0).unit}</th>
-            <th scope="col">bags for the zone</th>
+            <th scope="col">bags</th>
             <th scope="col">state</th>
           </tr>
         </thead>
@@ -56,7 +73,8 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
                   <Three amounts={dose.nutrientsKgHa} />
                 </td>
                 <td>
-                  <Bags dose={dose} plan={plan} />
+                  <Bags dose={dose} part={part} />
+                  {dose.injection && <Injected injection={dose.injection} />}
                 </td>
                 <td>
                   {STATES[dose.state]}
@@ -108,37 +126,6 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
   );
 }
 
-/** What is weighed: for the zone, and what that is for a plant. */
-export function Bags({ dose: { products }, plan }: { dose: PlannedDose; plan: Pick<DosePlan, "planting"> | null }) {
-  const { show } = useUnits();
-  const plants = plan?.planting?.plants ?? 0;
-  if (products.length === 0) return <span className="quiet">–</span>;
-  return (
-    <ul className={styles["bags"]}>
-      {products.map(({ productId, name, kg }) => {
-        const each = plants > 0 ? show("smallMass", (kg / plants) * G_PER_KG) : null;
-        return (
-          <li key={productId}>
-            {/* less than a kilogram is weighed on the small scale */}
-            {kg < 1 ? (
-              <Amount quantity="smallMass" value={kg * G_PER_KG} />
-            ) : (
-              <Amount quantity="mass" value={kg} />
-            )}{" "}
-            {name}
-            {each && (
-              <span className="quiet">
-                {" "}
-                ({each.text} {each.unit} a plant)
-              </span>
-            )}
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
 /** As it really was: the bags as planned stand there already. */
 function NoteDose({
   dose,
@@ -158,23 +145,16 @@ function NoteDose({
     Object.fromEntries(dose.products.map((product) => [product.productId, Number(product.kg.toFixed(3))])),
   );
   const [reason, setReason] = useState("");
-  const [faults, setFaults] = useState<string[]>([]);
-  const note = (state: "given" | "skipped"): void => {
-    const checked = newDoseRecordSchema.safeParse({
+  const { send, wrong } = useChecked(newDoseRecordSchema, record, onDone);
+  const note = (state: "given" | "skipped"): void =>
+    send({
       ...{ key, plannedOn: dose.on, basal: dose.basal, doneOn: doneOn ?? "", state },
       products:
         state === "given" ? Object.entries(kg).map(([productId, some]) => ({ productId, kg: some ?? undefined })) : [],
       reason: reason.trim() || (state === "skipped" && dose.onlyIf ? `not so: ${dose.onlyIf}` : null),
     });
-    setFaults(checked.success ? [] : faultsOf(checked.error).map(({ message }) => message));
-    if (checked.success)
-      record.mutate(checked.data, {
-        onSuccess: onDone,
-        onError: (error) => setFaults(faultsOf(error).map(({ message }) => message)),
-      });
-  };
   return (
-    <div className={styles["noted"]} role="group" aria-label={`Dose of ${dose.on}`}>
+    <div className={forms["fields"]} role="group" aria-label={`Dose of ${dose.on}`}>
       {dose.onlyIf && <p>Only if {dose.onlyIf}. Is it so?</p>}
       <label>
         given on
@@ -195,7 +175,7 @@ function NoteDose({
         why it was skipped
         <Input aria-label="Why it was skipped" value={reason} onChange={({ target }) => setReason(target.value)} />
       </label>
-      <p className={styles["actions"]}>
+      <p className={forms["actions"]}>
         <Button type="primary" loading={record.isPending} onClick={() => note("given")}>
           {dose.onlyIf ? "It is so: given" : "Given"}
         </Button>
@@ -203,7 +183,7 @@ function NoteDose({
           {dose.onlyIf ? "It is not so: skipped" : "Skipped"}
         </Button>
       </p>
-      <Faults faults={faults} error={faults.length > 0 ? null : record.error} />
+      <Faults {...wrong} />
     </div>
   );
 }

@@ -7,89 +7,25 @@ import {
   saveProgramme,
   takeDoseBack,
   getFeedStation,
+  getKeptProgrammes,
+  keepProgramme,
   type DosePlan,
-  type PlannedDose,
 } from "@sprunel/contract/feed";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { FakeServer, refusal } from "../../testing/fake-server.ts";
 import { renderPage } from "../../testing/render-page.tsx";
 import { board, site, zoneFeed } from "../../testing/sample-site.ts";
+import { sampleDose, samplePlan, sampleSchool } from "../../testing/sample-doses.ts";
 import { feedStation } from "../../testing/sample-stations.ts";
 
-const none = { N: 0, P: 0, K: 0 };
-const dose = (on: string, state: PlannedDose["state"], more: Partial<PlannedDose> = {}): PlannedDose => ({
-  ...{ on, basal: false, onlyIf: null, state, record: null, nutrientsKgHa: { N: 6.25, P: 2.2, K: 14.2 } },
-  products: [{ productId: "potassium-nitrate", name: "Potassium nitrate", kg: 1.28, gPlant: 1 }],
-  ...more,
-});
-const plan: DosePlan = {
-  ...{ zoneId: 1, date: "2026-06-16", missing: null, version: 3, unmet: [], warnings: [], fault: null, path: [] },
-  planting: {
-    ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
-    stages: [{ id: "fill", name: "Fill", from: "2026-06-08" }],
-  },
-  programme: {
-    ...{ school: "ration", fromOn: "2026-05-01", yieldTHa: null, efficiencyPct: { N: 80, P: 100, K: 85 }, organic: [] },
-    ...{ residuesKgHa: null, fixationKgHa: null, everyDays: 7, dressings: [], ppmN: 100, basalPct: 0 },
-    ...{ largestNKgHa: null, shortestDays: null, lastOn: null, productIds: ["potassium-nitrate"] },
-  },
-  need: {
-    ...{ yieldTHa: 70, aim: "planting", removalKgT: { N: 4.2, P: 0.44, K: 4.6 }, removalSource: "an extension table" },
-    uptakeKgHa: { N: 294, P: 30.8, K: 322 },
-    credits: [
-      { kind: "soil", from: "soil, 0 to 50 cm", N: 20, P: 0, K: 0, doubt: "the test is of 2019: counted at half" },
-    ],
-    toGiveKgHa: { N: 342, P: 30.8, K: 379 },
-    warnings: [],
-    working: [
-      {
-        ...{ label: "Uptake of N", formula: "yield · removal", substituted: "70 × 4.2", value: 294 },
-        ...{ unit: "kg/ha", source: "removal as given" },
-      },
-    ],
-  },
-  doses: [
-    dose("2026-06-02", "given", { record: { id: 8, doneOn: "2026-06-03", reason: null } }),
-    dose("2026-06-09", "skipped", { products: [], record: { id: 9, doneOn: "2026-06-09", reason: "too wet" } }),
-    dose("2026-06-16", "due"),
-    dose("2026-06-23", "planned"),
-  ],
-  schools: [
-    {
-      school: "ration",
-      totalKgHa: { N: 342, P: 30.8, K: 379 },
-      operations: 13,
-      costM2: 0.19,
-      largestNKgHa: 33,
-      note: null,
-    },
-    {
-      school: "dressings",
-      totalKgHa: { N: 342, P: 30.8, K: 379 },
-      operations: 4,
-      costM2: null,
-      largestNKgHa: 146,
-      note: null,
-    },
-    {
-      school: "constant",
-      totalKgHa: none,
-      operations: 63,
-      costM2: 0.1,
-      largestNKgHa: 8,
-      note: "of the litres given so far",
-    },
-  ],
-  ledger: { given: { N: 12, P: 4, K: 28 }, fed: none, water: none, credited: none, removed: null, left: null },
-};
-
 async function opened(more: Partial<DosePlan> = {}, units: "metric" | "us" = "metric") {
-  const answer = { ...plan, ...more };
+  const answer = { ...samplePlan, ...more };
   const server = new FakeServer()
     .on(getZoneFeed, zoneFeed())
     .on(getProducts, { products: [] })
     .on(getDosePlan, answer)
+    .on(getKeptProgrammes, { programmes: [] })
     .on(saveProgramme, answer)
     .on(recordDose, answer)
     .on(takeDoseBack, answer);
@@ -118,7 +54,7 @@ describe("the doses of a zone", () => {
     await opened();
     expect(await screen.findByRole("row", { name: /Tue 2 Jun.*given.*on 3 Jun/ })).toBeVisible();
     expect(row(/Tue 9 Jun.*skipped.*too wet/)).toBeVisible();
-    expect(row(/Tue 16 Jun.*due/)).toHaveTextContent(/1\.28\s*kg Potassium nitrate \(1\.0? ?g a plant\)/);
+    expect(row(/Tue 16 Jun.*due/)).toHaveTextContent(/1\.28\s*kg Potassium nitrate/);
     expect(within(row(/Tue 23 Jun/)).queryByRole("button", { name: "Note it" })).toBeNull();
   });
 
@@ -157,7 +93,7 @@ describe("the doses of a zone", () => {
   });
 
   it("that hang on a condition ask it, and are skipped by a no alone", async () => {
-    const { user, server } = await opened({ doses: [dose("2026-06-16", "due", { onlyIf: "the leaf is pale" })] });
+    const { user, server } = await opened({ doses: [sampleDose("2026-06-16", "due", { onlyIf: "the leaf is pale" })] });
     const due = await screen.findByRole("row", { name: /Tue 16 Jun.*only if the leaf is pale/ });
     await user.click(within(due).getByRole("button", { name: "Note it" }));
     const form = within(screen.getByRole("group", { name: "Dose of 2026-06-16" }));
@@ -189,6 +125,18 @@ describe("the doses of a zone", () => {
     expect(schools.getByRole("row", { name: /split dressings.*a bag has no price/ })).toBeVisible();
   });
 
+  it("are changed to another school from beside it, in force from today", async () => {
+    const { user, server } = await opened();
+    await user.click(await screen.findByRole("button", { name: /^Use: split dressings/ }));
+    // While it is typed no other can push it away.
+    expect(screen.queryByRole("button", { name: /^Use: constant/ })).toBeNull();
+    await user.click(screen.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { school: "dressings", fromOn: "2026-06-16", efficiencyPct: { N: 50 } },
+    });
+  });
+
   it("are drawn against the need over the season, told in words too", async () => {
     const point = (on: string, share: number) => ({
       on,
@@ -212,11 +160,10 @@ describe("the doses of a zone", () => {
   });
 
   it("of a school that cannot be followed have no sums, and say why", async () => {
-    const none = { totalKgHa: null, operations: null, costM2: null, largestNKgHa: null };
-    await opened({ schools: [{ school: "constant", ...none, note: "Nothing was watered yet." }] });
+    await opened({ schools: [sampleSchool("constant", { note: "Nothing was watered yet." })] });
     const schools = within(await screen.findByRole("region", { name: "Schools side by side" }));
     const row = schools.getByRole("row", { name: /constant strength.*Nothing was watered yet/ });
-    expect(row).toHaveTextContent(/not known–––$/);
+    expect(row).toHaveTextContent(/not known–––––$/);
   });
 
   it("have books that say what they do not know", async () => {
@@ -261,7 +208,7 @@ describe("a programme", () => {
   it("that is saved leaves its form, although the plan comes back at a newer version", async () => {
     const { user, server } = await opened();
     await user.click(await screen.findByRole("button", { name: "Change the programme" }));
-    server.on(getDosePlan, { ...plan, version: 4 });
+    server.on(getDosePlan, { ...samplePlan, version: 4 });
     await user.click(screen.getByRole("button", { name: "Put it in force" }));
     await waitFor(() => expect(screen.queryByRole("region", { name: "Programme" })).toBeNull());
   });
@@ -275,16 +222,43 @@ describe("a programme", () => {
   });
 });
 
-describe("a dressing", () => {
-  it("is given a day, a share and what must be so for it", async () => {
-    const { user, server } = await opened({ programme: { ...plan.programme, school: "dressings" } });
+describe("a part of a programme", () => {
+  it("comes again and again until another day, in a ratio and of bags of its own", async () => {
+    const { user, server } = await opened({ programme: { ...samplePlan.programme, school: "dressings" } });
     await user.click(await screen.findByRole("button", { name: "Change the programme" }));
     const form = within(screen.getByRole("region", { name: "Programme" }));
-    await user.click(form.getByRole("button", { name: "Add a dressing" }));
-    await user.type(form.getByLabelText("Date of dressing 1"), "2026-07-01{Enter}");
-    await user.clear(form.getByLabelText("Share of dressing 1"));
-    await user.type(form.getByLabelText("Share of dressing 1"), "100");
-    await user.type(form.getByLabelText("What must be so for dressing 1"), "growth under its band");
+    await user.click(form.getByRole("button", { name: "Add a part" }));
+    const part = within(form.getByRole("group", { name: "Fields of part 1" }));
+    await user.click(part.getByRole("combobox", { name: "When, of part 1" }));
+    await user.click(await screen.findByTitle("after fill begins"));
+    await user.type(part.getByLabelText("Share of part 1"), "{Backspace}100");
+    await user.type(part.getByLabelText("Share of K in part 1"), "100");
+    await user.click(part.getByRole("button", { name: "Repeat it" }));
+    await user.type(part.getByLabelText("Date of the end of part 1"), "2026-08-01{Enter}");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: {
+        dressings: [
+          {
+            day: { kind: "stage", stageId: "fill", days: 0 },
+            repeat: { everyDays: 14, until: { kind: "date", on: "2026-08-01" } },
+            ...{ sharePct: 100, shareP: null, shareK: 100 },
+          },
+        ],
+      },
+    });
+  });
+
+  it("is given a day, a share and what must be so for it", async () => {
+    const { user, server } = await opened({ programme: { ...samplePlan.programme, school: "dressings" } });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("button", { name: "Add a part" }));
+    await user.type(form.getByLabelText("Date of part 1"), "2026-07-01{Enter}");
+    await user.clear(form.getByLabelText("Share of part 1"));
+    await user.type(form.getByLabelText("Share of part 1"), "100");
+    await user.type(form.getByLabelText("What must be so for part 1"), "growth under its band");
     await user.click(form.getByRole("button", { name: "Put it in force" }));
     await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
     expect(server.sent(saveProgramme)[0]).toMatchObject({
@@ -295,6 +269,98 @@ describe("a dressing", () => {
   });
 });
 
+describe("the bags of a dose", () => {
+  it("are told for the zone, a bed, a metre of row or a plant", async () => {
+    const { user } = await opened();
+    const calendar = within(await screen.findByRole("region", { name: "Calendar of doses" }));
+    const shown = async (part: string) => {
+      await user.click(calendar.getByText(part, { exact: true }));
+      return row(/Tue 16 Jun/).textContent;
+    };
+    // 1.28 kg over 8 beds, 640 m of row and 1280 plants
+    expect(await shown("a bed")).toMatch(/160\s*g Potassium nitrate/);
+    expect(await shown("a metre of row")).toMatch(/2(\.0+)?\s*g\/m Potassium nitrate/);
+    expect(await shown("a plant")).toMatch(/1(\.0+)?\s*g Potassium nitrate/);
+    expect(await shown("the zone")).toMatch(/1\.28\s*kg Potassium nitrate/);
+  });
+
+  it("are measured out where they are liquid, and told how they go into the water", async () => {
+    const injection = {
+      ...{ fillMin: 6, injectMin: 20, flushMin: 6, runL: 640, stockL: 15, stockMlMin: 750, gMin: 64, ecMsCm: 2.4 },
+      ...{ leastMin: null, warnings: ["2.4 mS/cm come out of the dripper, and 2 are allowed."] },
+    };
+    const products = [{ productId: "uan", name: "Liquid nitrogen", kg: 1.3, gPlant: 1, mL: 1000 }];
+    await opened({ doses: [sampleDose("2026-06-16", "due", { products, injection })] });
+    const due = await screen.findByRole("row", { name: /Tue 16 Jun/ });
+    expect(due).toHaveTextContent(/1\.3\d?\s*kg or 1(\.0+)?\s*L Liquid nitrogen/);
+    expect(due).toHaveTextContent(
+      /dissolve in 15(\.0)?\s*L · water 6\s*min · inject 20\s*min at 750\s*mL a minute · flush 6\s*min/,
+    );
+    expect(due).toHaveTextContent(/2\.4\d?\s*mS\/cm at the dripper.*2 are allowed/);
+  });
+
+  it("say what is not known of the way into the water, and make no figure of it", async () => {
+    const injection = {
+      ...{ fillMin: null, injectMin: 20, flushMin: null, runL: 400, stockL: null, stockMlMin: null, gMin: 64 },
+      ...{ ecMsCm: null, leastMin: null, warnings: [] },
+    };
+    await opened({ doses: [sampleDose("2026-06-16", "due", { injection })] });
+    const due = await screen.findByRole("row", { name: /Tue 16 Jun/ });
+    expect(due).toHaveTextContent(/water until the farthest dripper runs · inject 20\s*min · flush as long/);
+    expect(due).not.toHaveTextContent(/mS\/cm|in all|dissolve/);
+  });
+});
+
+describe("a programme under a name", () => {
+  it("is kept with what stands in the form", async () => {
+    const { user, server } = await opened();
+    server.on(keepProgramme, { programmes: [] });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("button", { name: "Keep it" }));
+    expect(await form.findByRole("alert")).toHaveTextContent(/name/i);
+    await user.type(form.getByLabelText("Name to keep it under"), "Melons, weekly");
+    await user.click(form.getByRole("button", { name: "Keep it" }));
+    expect(await form.findByRole("status")).toHaveTextContent("Kept: Melons, weekly.");
+    expect(server.sent(keepProgramme)).toMatchObject([{ name: "Melons, weekly", programme: { fromOn: null } }]);
+  });
+
+  it("is taken up from the kept ones, and what is in force from when stays as it was typed", async () => {
+    const { user, server } = await opened();
+    const kept = { id: 4, name: "Weekly", version: 2, madeIn: "Tunnel", keptAt: "2026-05-01T08:00:00Z", usedBy: [] };
+    server.on(getKeptProgrammes, {
+      programmes: [{ ...kept, programme: { ...samplePlan.programme, fromOn: null, everyDays: 11 } }],
+    });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(await form.findByRole("combobox", { name: "Take up a programme that was kept" }));
+    await user.click(await screen.findByTitle("Weekly, version 2, of Tunnel"));
+    expect(form.getByLabelText("from one dose to the next")).toHaveValue("11");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({ programme: { everyDays: 11, fromOn: "2026-05-01" } });
+  });
+
+  it("is read from a file that was written, and of another file it says what is wrong", async () => {
+    const { user } = await opened();
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    const written = form.getByRole("link", { name: "As a file" }).getAttribute("href") ?? "";
+    const json = decodeURIComponent(written.replace(/^data:application\/json,/, ""));
+    const choose = async (text: string) => {
+      const input = screen.getByRole("region", { name: "Programme" }).querySelector("input[type=file]");
+      if (!(input instanceof HTMLInputElement)) throw new Error("a file can be chosen");
+      await user.upload(input, new File([text], "programme.json", { type: "application/json" }));
+    };
+    await choose(json.replace('"everyDays": 7', '"everyDays": 5'));
+    await waitFor(() => expect(form.getByLabelText("from one dose to the next")).toHaveValue("5"));
+    await choose("date,kg");
+    expect(await form.findByText(/it is not JSON/)).toBeVisible();
+    await choose(json.replace('"everyDays": 7', '"everyDays": 400'));
+    expect(await form.findByText(/^everyDays: .*1 to 60/)).toBeVisible();
+  });
+});
+
 describe("this week's doses", () => {
   const zones = [
     {
@@ -302,7 +368,7 @@ describe("this week's doses", () => {
       zoneName: "Melon bags",
       cropName: "Netted melon",
       fault: null as string | null,
-      doses: [dose("2026-06-14", "due"), dose("2026-06-19", "planned")],
+      doses: [sampleDose("2026-06-14", "due"), sampleDose("2026-06-19", "planned")],
     },
   ];
   async function week(more: Partial<{ zones: typeof zones }> = {}) {

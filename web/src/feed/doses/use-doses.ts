@@ -1,11 +1,14 @@
 import {
   getDosePlan,
+  getKeptProgrammes,
   getWeekOfDoses,
+  keepProgramme,
   recordDose,
   saveProgramme,
   takeDoseBack,
   type DoseProgramme,
   type NewDoseRecord,
+  type NewKeptProgramme,
 } from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../../http/api.ts";
@@ -40,6 +43,17 @@ export function useSaveProgramme(id: number) {
   return useDoseChange((body: { programme: DoseProgramme; version: number | null }) =>
     ask(saveProgramme, { params: { id }, body }),
   );
+}
+
+export function useKeptProgrammes() {
+  return useQuery({
+    queryKey: ["doses", "kept"],
+    queryFn: ({ signal }) => ask(getKeptProgrammes, { signal }),
+  });
+}
+
+export function useKeepProgramme(id: number) {
+  return useDoseChange((body: NewKeptProgramme) => ask(keepProgramme, { params: { id }, body }));
 }
 
 export function useRecordDose(id: number) {

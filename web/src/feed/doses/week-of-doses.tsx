@@ -5,7 +5,7 @@ import { usePlace } from "../../place/use-place.ts";
 import tables from "../../theme/tables.module.css";
 import { useDates } from "../../units/dates.tsx";
 import { useUnits } from "../../units/use-units.tsx";
-import { Bags } from "./dose-list.tsx";
+import { Bags, WHOLE } from "./bags.tsx";
 import styles from "./doses.module.css";
 import { Three } from "./need-picture.tsx";
 import { useWeekOfDoses } from "./use-doses.ts";
@@ -62,7 +62,7 @@ export function WeekOfDoses() {
                 <Three amounts={dose.nutrientsKgHa} /> <span className="quiet">{show("perLand", 0).unit}</span>
               </td>
               <td>
-                <Bags dose={dose} plan={null} />
+                <Bags dose={dose} part={WHOLE} />
               </td>
             </tr>
           ))}

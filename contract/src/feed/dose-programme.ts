@@ -1,0 +1,153 @@
+import { SCHOOLS } from "@sprunel/core/feed";
+import { z } from "zod";
+import {
+  countSchema,
+  dateSchema,
+  idSchema,
+  instantSchema,
+  labelSchema,
+  listSchema,
+  quantitySchema,
+  textSchema,
+  versionSchema,
+} from "../basics/basics.ts";
+
+/** Weighing, dissolving and watching one dose. Assumed. */
+export const USUAL_WORK_MIN = 20;
+
+const percent = (name: string, least = 0) => quantitySchema(name, least, 100, "%");
+const mainOf = <T extends z.ZodType>(of: (nutrient: string) => T) =>
+  z.strictObject({ N: of("nitrogen"), P: of("phosphorus"), K: of("potassium") });
+
+const after = (what: string) => countSchema(`The days after ${what}`, 0, 400);
+const dressingDaySchema = z.discriminatedUnion(
+  "kind",
+  [
+    z.strictObject({ kind: z.literal("date"), on: dateSchema }),
+    z.strictObject({ kind: z.literal("planting"), days: after("planting") }),
+    z.strictObject({ kind: z.literal("stage"), stageId: labelSchema("The stage"), days: after("it begins") }),
+    z.strictObject({ kind: z.literal("pick"), pick: countSchema("The pick", 1, 200), days: after("the pick") }),
+  ],
+  { error: () => "A dressing is given on a date, or after planting, a stage or a pick." },
+);
+
+const dressingSchema = z.strictObject({
+  day: dressingDaySchema,
+  /** again and again after it; null: once */
+  repeat: z
+    .strictObject({ everyDays: countSchema("The days from one to the next", 1, 120), until: dressingDaySchema })
+    .nullable()
+    .default(null),
+  /** of nitrogen, in all its times together */
+  sharePct: percent("A share"),
+  /** of phosphorus and potassium; null: the same share */
+  shareP: percent("A share").nullable().default(null),
+  shareK: percent("A share").nullable().default(null),
+  /** of which bags; null: of all that the programme may use */
+  productIds: listSchema("The bags of a part", labelSchema("A product"), 30).nullable().default(null),
+  /** what must be so before it is given, as "growth under its band"; null: it is given whatever comes */
+  onlyIf: textSchema("What must be so", 100).nullable().default(null),
+});
+
+/** How a planting is fed in doses. */
+export const programmeSchema = z
+  .strictObject({
+    school: z.enum(SCHOOLS, { error: () => `The school must be one of ${SCHOOLS.join(", ")}.` }),
+    /** in force from then on: doses before it are nobody's; null from planting on */
+    fromOn: dateSchema.nullable(),
+    /** null: the planting's own aim */
+    yieldTHa: quantitySchema("The yield aimed at", 0.1, 1000, "t/ha").nullable(),
+    efficiencyPct: mainOf((nutrient) => percent(`What the crop takes up of ${nutrient}`, 5)),
+    organic: listSchema(
+      "Manures and composts",
+      z.strictObject({
+        name: textSchema("The manure's name", 60),
+        tHa: quantitySchema("The manure", 0.1, 500, "t/ha"),
+        nPct: quantitySchema("Nitrogen of the manure", 0, 20, "%"),
+        pPct: quantitySchema("Phosphorus of the manure", 0, 20, "%"),
+        kPct: quantitySchema("Potassium of the manure", 0, 20, "%"),
+        nDecayPct: listSchema("The decay series", percent("What is set free in a year"), 20),
+        yearsAgo: countSchema("The years since it was spread", 0, 20),
+      }),
+      20,
+    ),
+    residuesKgHa: quantitySchema("Nitrogen of residues", 0, 500, "kg/ha").nullable(),
+    fixationKgHa: quantitySchema("Nitrogen fixed from the air", 0, 500, "kg/ha").nullable(),
+    /** where doses follow the water, so many days are mixed for at once */
+    everyDays: countSchema("The days from one dose to the next", 1, 60),
+    dressings: listSchema("Dressings", dressingSchema, 60),
+    ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
+    basalPct: percent("The basal share"),
+    largestNKgHa: quantitySchema("The largest N of a dose", 1, 500, "kg/ha").nullable(),
+    shortestDays: countSchema("The days between parts of a dose", 1, 60).nullable(),
+    lastOn: dateSchema.nullable(),
+    /** so long a dose is injected into the water; null: it is spread by hand */
+    injectMin: quantitySchema("The minutes of injection", 1, 600, "minutes").nullable().default(null),
+    /** until a solution comes out of the farthest dripper; null: as the zone's lines say */
+    travelMin: quantitySchema("The minutes to the farthest dripper", 0, 600, "minutes").nullable().default(null),
+    /** of a person's work, to weigh, dissolve and watch one dose */
+    workMin: quantitySchema("The work of a dose", 0, 600, "minutes").default(USUAL_WORK_MIN),
+    mostEcMsCm: quantitySchema("The most EC at the dripper", 0.2, 20, "mS/cm").nullable().default(null),
+    productIds: listSchema("Products", labelSchema("A product"), 30),
+  })
+  .superRefine(({ dressings, largestNKgHa, shortestDays, productIds }, context) => {
+    for (const [name, key] of [
+      ["", "sharePct"],
+      [" of P", "shareP"],
+      [" of K", "shareK"],
+    ] as const) {
+      if (dressings.every((dressing) => dressing[key] === null)) continue;
+      const sum = dressings.reduce((total, dressing) => total + (dressing[key] ?? dressing.sharePct), 0);
+      if (dressings.length > 0 && Math.abs(sum - 100) > 0.05)
+        context.addIssue({
+          code: "custom",
+          path: ["dressings"],
+          message: `The shares${name} of the dressings must add up to 100 %; these add up to ${Number(sum.toFixed(2))} %.`,
+        });
+    }
+    dressings.forEach((dressing, at) => {
+      const stray = dressing.productIds?.find((id) => !productIds.includes(id));
+      if (stray !== undefined)
+        context.addIssue({
+          code: "custom",
+          path: ["dressings", at, "productIds"],
+          message: `${stray} is not among the bags that this programme may use.`,
+        });
+    });
+    if (largestNKgHa !== null && shortestDays === null)
+      context.addIssue({
+        code: "custom",
+        path: ["shortestDays"],
+        message: "A dose that is too large is given in parts: say how many days lie between them, 1 to 60.",
+      });
+  });
+export type DoseProgramme = z.infer<typeof programmeSchema>;
+
+/** A programme that is kept under a name, for other plantings and other years. */
+export const newKeptProgrammeSchema = z
+  .strictObject({
+    /** made by the page, so that a second sending is not a second version */
+    key: z.uuid({ error: () => "The key is no UUID." }),
+    name: textSchema("The programme's name", 60),
+    programme: programmeSchema,
+  })
+  .meta({ id: "NewKeptProgramme" });
+export type NewKeptProgramme = z.infer<typeof newKeptProgrammeSchema>;
+
+export const keptProgrammesSchema = z
+  .object({
+    programmes: z.array(
+      newKeptProgrammeSchema.omit({ key: true }).extend({
+        id: idSchema,
+        /** counted up under one name */
+        version: versionSchema,
+        keptAt: instantSchema,
+        /** where it was made */
+        madeIn: z.string(),
+        /** zones in which it is in force as it stands */
+        usedBy: z.array(z.string()),
+      }),
+    ),
+  })
+  .meta({ id: "KeptProgrammes" });
+export type KeptProgramme = z.infer<typeof keptProgrammesSchema>["programmes"][number];

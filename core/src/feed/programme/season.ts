@@ -1,0 +1,52 @@
+import { addDays } from "../../time/local-time.ts";
+import type { MainAmounts } from "./nutrients.ts";
+import type { UptakeDay } from "./uptake-curve.ts";
+
+/** A planting as far as its doses go by it. */
+export interface DosedSeason {
+  /** every day on which it is fed, in order */
+  readonly days: readonly UptakeDay[];
+  /** first day of each of its stages */
+  readonly stages: ReadonlyMap<string, string>;
+  /** days on which it was picked, in order */
+  readonly picks: readonly string[];
+  /** where picking begins; null of a crop that is not picked again and again */
+  readonly pickingFrom: string | null;
+  /** litres given to the zone by date, as far as they are known */
+  readonly litres: ReadonlyMap<string, number>;
+  /** N, P and K that the recipe of a day adds to the water, mg/L; null where there is no recipe */
+  recipeMgL(on: string): MainAmounts | null;
+}
+
+/** Before so much of the season's uptake is over its water tells nothing of the whole. Assumed. */
+export const WATER_TELLS_FROM = 0.15;
+
+/**
+ * Litres of every day of the season: those that were given up to a date, and from then on what is expected by the Kc of each day,
+ * as the zone drank so far. Where too little of the season is over, only what was given.
+ */
+export function seasonLitres({ days, litres }: DosedSeason, until: string): ReadonlyMap<string, number> {
+  const [all, over] = [days, days.filter(({ on }) => on <= until)].map((some) =>
+    some.reduce((sum, { kc }) => sum + kc, 0),
+  ) as [number, number];
+  const given = [...litres].filter(([on]) => on <= until);
+  const sum = given.reduce((so, [, some]) => so + some, 0);
+  if (all === 0 || over / all < WATER_TELLS_FROM || sum === 0) return new Map(given);
+  return new Map([
+    ...given,
+    ...days.filter(({ on }) => on > until).map(({ on, kc }) => [on, (kc * sum) / over] as const),
+  ]);
+}
+
+/** Spans of so many days of a season, from its first day on. */
+export function spansOf(
+  { days }: DosedSeason,
+  length: number,
+): readonly { readonly from: string; readonly to: string }[] {
+  const [first, last] = [days[0]?.on, days.at(-1)?.on];
+  if (first === undefined || last === undefined) return [];
+  return Array.from({ length: Math.ceil(days.length / length) }, (_, at) => ({
+    from: addDays(first, at * length),
+    to: addDays(first, (at + 1) * length - 1),
+  }));
+}
