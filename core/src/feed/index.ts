@@ -30,7 +30,7 @@ export { doseCalendar } from "./programme/calendar.ts";
 export { doseNeed } from "./programme/need.ts";
 export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
-export { injection, type Injection } from "./programme/injection.ts";
+export { ecWith, injection, type Injection } from "./programme/injection.ts";
 export { ledger } from "./programme/ledger.ts";
 export { contentOf, ionsMgL, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {
@@ -38,6 +38,7 @@ export {
   plus,
   SCHOOLS,
   checkDressings,
+  litresMixedFor,
   scheduleOf,
   USUAL_EFFICIENCY,
   usualProgramme,

@@ -1,6 +1,7 @@
 import type { DoseInjection, DosePlan, DoseProgramme, PlannedDose } from "@sprunel/contract/feed";
 import {
   contentOf,
+  litresMixedFor,
   mostAhead,
   NONE,
   plus,
@@ -13,6 +14,7 @@ import {
   type School,
 } from "@sprunel/core/feed";
 import { DomainError } from "@sprunel/core/working";
+import type { Delivery } from "./dose-injection.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
 
@@ -112,14 +114,15 @@ export interface Compared {
   readonly areaM2: number;
   readonly season: DosedSeason;
   readonly need: NonNullable<DosePlan["need"]>;
+  readonly today: string;
+  readonly delivery: Delivery;
   run(asked: DoseProgramme): Promise<DoseCalendar>;
-  inject(products: Dose["products"]): DoseInjection | null;
 }
 
 /** The same aims by another school. */
 export async function compared(
   school: School,
-  { programme, records: { shelf }, areaM2, season, need, run, inject }: Compared,
+  { programme, records: { shelf }, areaM2, season, need, today, delivery, run }: Compared,
 ): Promise<DosePlan["schools"][number]> {
   const asked = school === programme.school ? programme : { ...programme, ...usualProgramme(school), dressings: [] };
   const nothing = {
@@ -137,7 +140,11 @@ export async function compared(
       return price === null ? null : price * some;
     });
     const costM2 = costs.every((cost) => cost !== null) ? costs.reduce((sum, cost) => sum + cost, 0) / areaM2 : null;
-    const strengths = doses.flatMap(({ products, basal }) => (basal ? [] : [inject(products)?.ecMsCm ?? null]));
+    const mixed = litresMixedFor(asked, season, today);
+    const strengths = doses.flatMap(({ on, products, basal }) => {
+      if (basal) return [];
+      return [mixed ? delivery.ecIn(products, mixed.get(on) ?? 0) : (delivery.inject(products)?.ecMsCm ?? null)];
+    });
     return {
       school,
       totalKgHa,

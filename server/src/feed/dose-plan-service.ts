@@ -5,6 +5,7 @@ import {
   NONE,
   SCHOOLS,
   checkDressings,
+  litresMixedFor,
   scheduleOf,
   type DoseCalendar,
   type DoseCalendarInput,
@@ -21,7 +22,7 @@ import type { StoredZone } from "../scope/zone-store.ts";
 import { compared, dosesOf, pathOf, unplanned } from "./dose-answer.ts";
 import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonFor, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
-import { injectedInto } from "./dose-injection.ts";
+import { deliveryTo } from "./dose-injection.ts";
 import { needOf } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
@@ -127,12 +128,14 @@ export function dosePlanService(scope: Scope) {
       });
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
-    const inject = whole ? await injectedInto(scope, zone, programme, records) : () => null;
-    for (const school of whole ? SCHOOLS : [])
-      schools.push(await compared(school, { programme, records, areaM2, season, need, run, inject }));
+    const delivery = whole ? await deliveryTo(scope, zone, programme, records) : null;
+    if (delivery)
+      for (const school of SCHOOLS)
+        schools.push(await compared(school, { programme, records, areaM2, season, need, today, delivery, run }));
     const doses = dosesOf(calendar, noted, records, areaM2, {
       today,
-      inject,
+      // What follows the water is mixed into all of it.
+      inject: (products) => (delivery && !litresMixedFor(programme, season, today) ? delivery.inject(products) : null),
       fromOn: programme.fromOn ?? "",
       kept: version !== null,
     });

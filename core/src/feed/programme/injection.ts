@@ -75,7 +75,7 @@ export function injection(input: InjectionInput): Injection {
   );
   const stockL = stockOf(products, sheet);
   const grams = products.reduce((sum, { kg }) => sum + kg * 1000, 0);
-  const ecOver = (minutes: number): number | null => water && ecOf(water, products, litres(minutes));
+  const ecOver = (minutes: number): number | null => water && ecWith(water, products, litres(minutes));
   const ec = ecOver(injectMin);
   if (ec !== null)
     sheet.note(
@@ -130,7 +130,12 @@ function stockOf(products: InjectionInput["products"], sheet: Worksheet): number
   return parts.every((part) => part !== null) ? parts.reduce((sum, part) => sum + part, 0) : null;
 }
 
-function ecOf(
+/**
+ * EC of a water with so much of some products in so many litres of it, mS/cm at 25 °C. An acid takes away bicarbonate first.
+ *
+ * @see `chemistry/solution.ts`
+ */
+export function ecWith(
   { ions, ph = USUAL_WATER_PH }: NonNullable<InjectionInput["water"]>,
   products: InjectionInput["products"],
   litres: number,
@@ -143,7 +148,6 @@ function ecOf(
       if (ion === "H") protons += mmolL;
       else all[ion as Ion] = (all[ion as Ion] ?? 0) + mmolL;
     }
-  // An acid takes away bicarbonate first.
   return ecMsCm({ ...all, HCO3: Math.max(0, (all.HCO3 ?? 0) - protons) }, ph);
 }
 

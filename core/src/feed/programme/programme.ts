@@ -107,12 +107,29 @@ export function scheduleOf(
         ppmN: programme.ppmN,
         days: watered(programme, season, until).map(({ from, days }) => ({
           on: from,
-          litres: days.reduce((sum, [, litres]) => sum + litres, 0),
+          litres: litresOf(days),
         })),
       };
     case "recipe":
       return { kind: "with-water", days: watered(programme, season, until).map((span) => recipeDay(span, season)) };
   }
+}
+
+/**
+ * Of a school that follows the water: the litres that each of its doses is mixed into, by the dose's day. Of others null: their
+ * doses are injected, or spread.
+ */
+export function litresMixedFor(
+  programme: Programme,
+  season: DosedSeason,
+  until: string,
+): ReadonlyMap<string, number> | null {
+  if (programme.school !== "constant" && programme.school !== "recipe") return null;
+  return new Map(watered(programme, season, until).map(({ from, days }) => [from, litresOf(days)]));
+}
+
+function litresOf(days: WateredSpan["days"]): number {
+  return days.reduce((sum, [, litres]) => sum + litres, 0);
 }
 
 type WateredSpan = { readonly from: string; readonly days: readonly (readonly [string, number])[] };

@@ -208,7 +208,7 @@ function DayFields({
       {day.kind === "pick" && (
         <QuantityInput
           label={`Number of the pick, of ${label}`}
-          unit="th pick"
+          unit="pick"
           value={day.pick}
           onChange={(typed) => onChange({ ...day, pick: typed ?? NaN })}
         />

@@ -9,6 +9,8 @@ import { Three } from "./need-picture.tsx";
 import { SCHOOL_NAMES } from "./programme-form.tsx";
 
 type Compared = DosePlan["schools"][number];
+/** Less is rounding. */
+const AS_NEEDED_KG_HA = 0.5;
 const UNKNOWN = <span className="quiet">–</span>;
 
 /** The same aim by each school: what it brings, what lies there unused, how strong it drips, its work and its cost. */
@@ -51,7 +53,9 @@ export function Schools({
                   <td>
                     <Three amounts={one.totalKgHa} />
                   </td>
-                  <td>{one.leftKgHa ? <Three amounts={one.leftKgHa} /> : UNKNOWN}</td>
+                  <td>
+                    <Beyond {...one} />
+                  </td>
                   <td>{one.aheadNKgHa === null ? UNKNOWN : <Amount quantity="perLand" value={one.aheadNKgHa} />}</td>
                   <td>{one.ecMsCm === null ? UNKNOWN : <Amount quantity="conductivity" value={one.ecMsCm} />}</td>
                   <td>
@@ -85,6 +89,12 @@ export function Schools({
   );
 }
 
+function Beyond({ leftKgHa }: Compared) {
+  if (!leftKgHa) return UNKNOWN;
+  const isAsNeeded = Object.values(leftKgHa).every((kgHa) => Math.abs(kgHa) < AS_NEEDED_KG_HA);
+  return isAsNeeded ? <span className="quiet">nothing</span> : <Three amounts={leftKgHa} />;
+}
+
 function Operations({ operations, workMin, largestNKgHa }: Compared) {
   if (operations === null) return UNKNOWN;
   return (
@@ -110,10 +120,10 @@ function Cost({ operations, costM2, costKg }: Compared) {
   if (costM2 === null) return <span className="quiet">a bag has no price</span>;
   return (
     <>
-      {`${costM2.toFixed(3)} ${currency} a m²`}
+      {`${costM2.toFixed(3)} ${currency}`} <span className="quiet">a m²</span>
       {costKg !== null && (
         <small>
-          <Price quantity="pricePerMass" value={costKg} currency={currency} /> picked
+          <Price quantity="pricePerMass" value={costKg} currency={currency} />
         </small>
       )}
     </>
