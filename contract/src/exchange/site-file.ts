@@ -5,6 +5,7 @@ import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/ba
 import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newDoseRecordSchema } from "../feed/dose-plan.ts";
+import { nutrientRulesSchema } from "../feed/nutrient-books.ts";
 import { newKeptProgrammeSchema, programmeSchema } from "../feed/dose-programme.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
 import { feedSettingsSchema, keptTargetSchema, newMixSchema } from "../feed/feed.ts";
@@ -117,6 +118,8 @@ export const siteFileSchema = z
       .default([]),
     /** programmes of doses under a name, the oldest first; versions are counted anew */
     programmes: z.array(newKeptProgrammeSchema.extend({ keptAt: instantSchema, madeIn: nameSchema })).default([]),
+    /** what the rules of the place allow of nutrients in a year; one at most */
+    nutrientRules: z.array(nutrientRulesSchema).max(1).default([]),
     /** crops of one's own, under the ids that plantings name */
     ownCrops: z
       .array(

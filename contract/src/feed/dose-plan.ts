@@ -135,6 +135,7 @@ export const dosePlanSchema = z
       .object({
         given: amountsSchema,
         fed: amountsSchema,
+        digestate: amountsSchema,
         /** null where nobody knows what the water brings */
         water: amountsSchema.nullable(),
         credited: amountsSchema,

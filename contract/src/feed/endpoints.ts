@@ -18,6 +18,7 @@ import {
 } from "./feed.ts";
 import { feedStationSchema } from "./feed-station.ts";
 import { feedCostsLineSchema, keptRecipesSchema, newKeptRecipeSchema, useRecipeSchema } from "./kept-recipe.ts";
+import { nutrientBooksSchema, nutrientRulesUpdateSchema } from "./nutrient-books.ts";
 import { newOwnProductSchema } from "./own-product.ts";
 import { productListSchema, recipeAnswerSchema, recipeRequestSchema } from "./recipe.ts";
 
@@ -233,6 +234,29 @@ export const getDoseTable = endpoint({
   summary: "A planting's calendar of doses as a table",
   params: oneParams,
   query: dateQuery,
+  answer: z.string(),
+  media: "text/csv",
+});
+
+export const getNutrientBooks = endpoint({
+  method: "get",
+  path: "/api/nutrient-books",
+  summary: "N, P and K of every zone by calendar year and source, against the rules of the place",
+  answer: nutrientBooksSchema,
+});
+
+export const saveNutrientRules = endpoint({
+  method: "put",
+  path: "/api/nutrient-rules",
+  summary: "What the rules of the place allow in a year; 409 when the version is old",
+  body: nutrientRulesUpdateSchema,
+  answer: nutrientBooksSchema,
+});
+
+export const getNutrientTable = endpoint({
+  method: "get",
+  path: "/api/nutrient-books.csv",
+  summary: "Everything that came to a hectare or was taken off it, a row each, as elements and as oxides",
   answer: z.string(),
   media: "text/csv",
 });

@@ -8,6 +8,8 @@ export {
   getDosePlan,
   getDoseTable,
   getKeptProgrammes,
+  getNutrientBooks,
+  getNutrientTable,
   getFeedCosts,
   getFeedStation,
   getProducts,
@@ -20,6 +22,7 @@ export {
   recordDose,
   saveFeedSettings,
   saveFeedTarget,
+  saveNutrientRules,
   saveProgramme,
   takeDoseBack,
   takeOffShelf,
@@ -73,3 +76,10 @@ export {
   type KeptProgramme,
   type NewKeptProgramme,
 } from "./dose-programme.ts";
+export {
+  nutrientRulesSchema,
+  nutrientRulesUpdateSchema,
+  type NutrientBooks,
+  type NutrientRules,
+  type NutrientYear,
+} from "./nutrient-books.ts";

@@ -31,7 +31,16 @@ export { doseNeed } from "./programme/need.ts";
 export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
 export { ecWith, injection, type Injection } from "./programme/injection.ts";
-export { ledger } from "./programme/ledger.ts";
+export {
+  AS_OXIDE,
+  checkRules,
+  NO_RULES,
+  NUTRIENT_SOURCES,
+  yearBooks,
+  type NutrientEntry,
+  type NutrientSource,
+} from "./ledger/year-books.ts";
+export { ledger } from "./ledger/planting-ledger.ts";
 export { contentOf, ionsMgL, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {
   ofWater,

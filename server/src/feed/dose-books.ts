@@ -9,6 +9,7 @@ import type { StoredZone } from "../scope/zone-store.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
+import { digestateOf } from "./nutrient-entries.ts";
 import { feedStore } from "./feed-store.ts";
 
 /** What a planting got and lost by the evening of a date. */
@@ -54,9 +55,11 @@ export async function ledgerOf(
       .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)
       .map(({ lines }) => nutrientsIn(lines, records, areaM2)),
   );
+  const digestates = await digestateOf(scope, zone, records);
   const { working: _working, ...books } = ledger({
     given,
     fed,
+    digestate: plus(...digestates.filter(({ on }) => on >= since && on <= date).map(({ kgHa }) => kgHa)),
     water: waterNow ? ofWater(litres, areaM2, waterNow) : null,
     // What soil and manure set free comes over the season, as the crop takes it up.
     credited: scaled(plus(...credited), done),

@@ -3,6 +3,7 @@ import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedStore } from "./feed-store.ts";
 import { keptProgrammeStore } from "./kept-programme-store.ts";
+import { nutrientRulesStore } from "./nutrient-rules-store.ts";
 import { ownProductStore } from "./own-product-store.ts";
 import { recipeStore } from "./recipe-store.ts";
 
@@ -41,6 +42,15 @@ export function feedInFile(): SiteFilePart {
               asked: { ...asked, wishes: withNewIds(asked.wishes, productIds) },
               result: { ...result, lines: result.lines.map((line) => withNewId(line, productIds)) },
             });
+        },
+      },
+      nutrientRules: {
+        async *out(scope, { siteId }) {
+          const kept = await nutrientRulesStore(scope).find(siteId);
+          if (kept) yield kept.rules;
+        },
+        async in(scope, { siteId }, rows) {
+          for (const rules of rows) await nutrientRulesStore(scope).save(siteId, 1, rules);
         },
       },
       programmes: {

@@ -8,6 +8,8 @@ import {
   getDosePlan,
   getDoseTable,
   getKeptProgrammes,
+  getNutrientBooks,
+  getNutrientTable,
   getFeedCosts,
   getFeedStation,
   getProducts,
@@ -20,6 +22,7 @@ import {
   recordDose,
   saveFeedSettings,
   saveFeedTarget,
+  saveNutrientRules,
   saveProgramme,
   takeDoseBack,
   takeOffShelf,
@@ -38,6 +41,7 @@ import { feedService, type FeedService } from "./feed-service.ts";
 import { asListed } from "./feed-records.ts";
 import { feedInFile } from "./in-site-file.ts";
 import { keptProgrammeService } from "./kept-programme-service.ts";
+import { nutrientBooksService } from "./nutrient-books-service.ts";
 import { recipeService } from "./recipe-service.ts";
 
 export function feedModule(
@@ -48,6 +52,7 @@ export function feedModule(
   const recipes = recipeService(scope, plans);
   const doses = dosePlanService(scope);
   const programmes = keptProgrammeService(scope);
+  const nutrients = nutrientBooksService(scope);
   return {
     feed,
     doses,
@@ -122,6 +127,11 @@ export function feedModule(
             reason: record?.reason ?? null,
           })),
         );
+      }),
+      served(getNutrientBooks, () => nutrients.books()),
+      served(saveNutrientRules, ({ body: { version, ...rules } }) => nutrients.saveRules(version, rules)),
+      written(getNutrientTable, async (_asked, res) => {
+        sendCsv(res, "nutrients.csv", await nutrients.table());
       }),
       served(computeDoseNeed, ({ body }) => doseNeed(body)),
       served(computeDoseCalendar, ({ body }) => withSolver((solve) => doseCalendar(body, solve))),

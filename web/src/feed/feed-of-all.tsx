@@ -18,6 +18,7 @@ const ShelfView = lazy(async () => ({ default: (await import("./shelf/shelf-view
 const WeekOfDoses = lazy(async () => ({ default: (await import("./doses/week-of-doses.tsx")).WeekOfDoses }));
 const OrderView = lazy(async () => ({ default: (await import("./order/order-view.tsx")).OrderView }));
 const TargetsView = lazy(async () => ({ default: (await import("./targets/targets-view.tsx")).TargetsView }));
+const NutrientBooks = lazy(async () => ({ default: (await import("./books/nutrient-books.tsx")).NutrientBooks }));
 const KeptView = lazy(async () => ({ default: (await import("./kept/kept-view.tsx")).KeptView }));
 
 const VIEWS = {
@@ -27,9 +28,10 @@ const VIEWS = {
   order: "Costs and order",
   targets: "Targets",
   kept: "Kept recipes",
+  books: "Nutrient books",
 } as const;
 
-/** What the site's feed is made in and of: tanks with what is to be mixed, the shelf, costs, targets and kept recipes. */
+/** What the site's feed is made in and of: tanks with what is to be mixed, the shelf, costs, targets, kept recipes and the books of nutrients. */
 export function FeedOfAll({ board }: { board: Board }) {
   const { date } = usePlace();
   const station = useFeedStation(date);
@@ -47,6 +49,7 @@ export function FeedOfAll({ board }: { board: Board }) {
         {view === "shelf" && <ShelfView shelf={station.data.shelf} />}
         {view === "order" && <OrderView />}
         {view === "targets" && <Library station={station.data} />}
+        {view === "books" && <NutrientBooks />}
         {view === "kept" && <Kept station={station.data} />}
       </Suspense>
     </>

@@ -63,5 +63,13 @@ export const samplePlan: DosePlan = {
     sampleSchool("dressings", { totalKgHa: { N: 342, P: 30.8, K: 379 }, operations: 4 }),
     sampleSchool("constant", { totalKgHa: NONE, operations: 63, costM2: 0.1, note: "by the litres given" }),
   ],
-  ledger: { given: { N: 12, P: 4, K: 28 }, fed: NONE, water: NONE, credited: NONE, removed: null, left: null },
+  ledger: {
+    given: { N: 12, P: 4, K: 28 },
+    fed: NONE,
+    digestate: NONE,
+    water: NONE,
+    credited: NONE,
+    removed: null,
+    left: null,
+  },
 };

@@ -33,6 +33,7 @@ import { ownCrops } from "./033-own-crops.ts";
 import { siteKwhPrice } from "./034-site-kwh-price.ts";
 import { doseProgrammes } from "./035-dose-programmes.ts";
 import { keptProgrammes } from "./036-kept-programmes.ts";
+import { nutrientRules } from "./037-nutrient-rules.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -74,6 +75,7 @@ const all: readonly Migration[] = [
   siteKwhPrice,
   doseProgrammes,
   keptProgrammes,
+  nutrientRules,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -27,6 +27,7 @@ export const ORDER: readonly (SiteList | "zones")[] = [
   "shelf",
   "recipes",
   "programmes",
+  "nutrientRules",
   "ownCrops",
   "zones",
   "weatherImports",

@@ -7,6 +7,7 @@ import { Three } from "./need-picture.tsx";
 const BOOKS = [
   ["given", "given in doses"],
   ["fed", "mixed into the tanks"],
+  ["digestate", "given as digestate or reclaimed water"],
   ["water", "brought by the water"],
   ["credited", "set free by soil, manure and residues, so far"],
   ["removed", "taken off with what was picked"],

@@ -1,14 +1,17 @@
 import {
   getDosePlan,
   getKeptProgrammes,
+  getNutrientBooks,
   getWeekOfDoses,
   keepProgramme,
   recordDose,
+  saveNutrientRules,
   saveProgramme,
   takeDoseBack,
   type DoseProgramme,
   type NewDoseRecord,
   type NewKeptProgramme,
+  type NutrientRules,
 } from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../../http/api.ts";
@@ -54,6 +57,17 @@ export function useKeptProgrammes() {
 
 export function useKeepProgramme(id: number) {
   return useDoseChange((body: NewKeptProgramme) => ask(keepProgramme, { params: { id }, body }));
+}
+
+export function useNutrientBooks() {
+  return useQuery({
+    queryKey: ["doses", "books"],
+    queryFn: ({ signal }) => ask(getNutrientBooks, { signal }),
+  });
+}
+
+export function useSaveNutrientRules() {
+  return useDoseChange((body: NutrientRules & { version: number | null }) => ask(saveNutrientRules, { body }));
 }
 
 export function useRecordDose(id: number) {

@@ -1,5 +1,5 @@
 import { fill, Worksheet, type WorkingStep } from "../../working/working.ts";
-import { MAIN, mainOf, type Main, type MainAmounts } from "./nutrients.ts";
+import { MAIN, mainOf, type Main, type MainAmounts } from "../programme/nutrients.ts";
 
 /** What a planting got and lost so far, kg/ha as elements. */
 export interface LedgerInput {
@@ -7,6 +7,8 @@ export interface LedgerInput {
   readonly given: MainAmounts;
   /** mixed into the tanks since planting; what stands in them yet is not told apart */
   readonly fed: MainAmounts;
+  /** digestate and reclaimed water, all of their nitrogen */
+  readonly digestate: MainAmounts;
   /** brought by the water; null where nobody knows what is in it */
   readonly water: MainAmounts | null;
   /** what manures, residues, soil and fixation set free, as credited */
@@ -28,13 +30,13 @@ export interface Ledger extends LedgerInput {
 export function ledger(input: LedgerInput): Ledger {
   const sheet = new Worksheet();
   const left = (nutrient: Main): number | null => {
-    const { given, fed, water, credited, removed } = input;
+    const { given, fed, digestate, water, credited, removed } = input;
     if (!removed || !water) return null;
     return sheet.note(
       `${nutrient} left`,
-      "given + fed + water + credited − removed",
-      fill`${given[nutrient]} + ${fed[nutrient]} + ${water[nutrient]} + ${credited[nutrient]} − ${removed[nutrient]}`,
-      given[nutrient] + fed[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient],
+      "given + fed + digestate + water + credited − removed",
+      fill`${given[nutrient]} + ${fed[nutrient]} + ${digestate[nutrient]} + ${water[nutrient]} + ${credited[nutrient]} − ${removed[nutrient]}`,
+      given[nutrient] + fed[nutrient] + digestate[nutrient] + water[nutrient] + credited[nutrient] - removed[nutrient],
       "kg/ha",
       "conservation of mass",
     );

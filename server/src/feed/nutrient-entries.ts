@@ -1,0 +1,134 @@
+import { pickedOn, plantingKey } from "@sprunel/core/crop";
+import { NONE, ofWater, type MainAmounts, type NutrientEntry } from "@sprunel/core/feed";
+import { pickedAmount } from "@sprunel/core/harvest";
+import { localDate } from "@sprunel/core/time";
+import { pickStore } from "../harvest/pick-store.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import { doseStore } from "../water/dose-store.ts";
+import { nutrientsIn, scaled } from "./dose-answer.ts";
+import { waterMgL } from "./dose-facts.ts";
+import { dosePlanStore } from "./dose-plan-store.ts";
+import { feedRecords, type FeedRecords } from "./feed-records.ts";
+import { feedStore } from "./feed-store.ts";
+
+/** Everything that came to a zone, and was taken off it, with the years of which a part is not known. */
+export interface ZoneEntries {
+  readonly entries: readonly NutrientEntry[];
+  readonly waterUnknown: readonly number[];
+  readonly removalUnknown: readonly number[];
+}
+
+const yearOf = (on: string): number => Number(on.slice(0, 4));
+const M2_HA = 10_000;
+
+/** The site's records as they stood in each month: reports of its waters change. */
+export type RecordsOfMonth = (on: string) => Promise<FeedRecords>;
+export function recordsByMonth(scope: Scope, siteId: number): RecordsOfMonth {
+  const known = new Map<string, Promise<FeedRecords>>();
+  return (on) => {
+    const month = on.slice(0, 7);
+    const found = known.get(month) ?? feedRecords(scope, siteId, on);
+    known.set(month, found);
+    return found;
+  };
+}
+
+export async function entriesOf(
+  scope: Scope,
+  zone: StoredZone,
+  { timeZone, records, recordsOf }: { timeZone: string; records: FeedRecords; recordsOf: RecordsOfMonth },
+): Promise<ZoneEntries> {
+  const { areaM2 } = zone.definition;
+  const water = await waterEntries(scope, zone, timeZone, recordsOf);
+  const removed = await removedEntries(scope, zone);
+  const given = (await dosePlanStore(scope).all(zone.id))
+    .filter(({ struck, state }) => !struck && state === "given")
+    .map(({ doneOn, products }): NutrientEntry => {
+      const what = products.map(({ productId }) => records.productOf(productId)?.name ?? productId).join(", ");
+      return { on: doneOn, source: "dose", what, kgHa: nutrientsIn(products, records, areaM2) };
+    });
+  const fed = (await feedStore(scope).allMixes(zone.id)).map(({ mixedAt, lines }): NutrientEntry => ({
+    on: localDate(Date.parse(mixedAt), timeZone),
+    ...{ source: "feed", what: "tanks mixed", kgHa: nutrientsIn(lines, records, areaM2) },
+  }));
+  const manures = (await dosePlanStore(scope).programmes(zone.id)).flatMap(({ planting, programme }) => {
+    const on = zone.grown.find((grown) => plantingKey(grown) === planting)?.plantedOn;
+    if (on === undefined) return [];
+    return programme.organic
+      .filter(({ yearsAgo }) => yearsAgo === 0)
+      .map(({ name, tHa, nPct, pPct, kPct }): NutrientEntry => {
+        // a tonne holds 10 kg for each %
+        const kgHa = { N: tHa * nPct * 10, P: tHa * pPct * 10, K: tHa * kPct * 10 };
+        return { on, source: "manure", what: name, kgHa };
+      });
+  });
+  const digestates = (await digestateOf(scope, zone, records)).map(({ on, name, kgHa }): NutrientEntry => ({
+    on,
+    source: "digestate",
+    what: name,
+    kgHa,
+  }));
+  return {
+    entries: [...given, ...fed, ...water.entries, ...manures, ...digestates, ...removed.entries].sort((a, b) =>
+      a.on.localeCompare(b.on),
+    ),
+    waterUnknown: water.unknown,
+    removalUnknown: removed.unknown,
+  };
+}
+
+/** Doses of digestate and reclaimed water by their analysis, all of their nitrogen. */
+export async function digestateOf(
+  scope: Scope,
+  zone: StoredZone,
+  { sources }: FeedRecords,
+): Promise<{ on: string; name: string; kgHa: MainAmounts }[]> {
+  return (await doseStore(scope).all(zone.id))
+    .filter(({ struck }) => struck === null)
+    .map(({ sourceId, givenOn, litres }) => {
+      const source = sources.find(({ id }) => id === sourceId);
+      const mgL = source?.analysis;
+      const content = mgL ? { N: mgL.nh4NMgL + mgL.organicNMgL, P: mgL.pMgL, K: mgL.kMgL } : NONE;
+      return {
+        on: givenOn,
+        name: source?.name ?? "digestate",
+        kgHa: ofWater(litres, zone.definition.areaM2, content),
+      };
+    });
+}
+
+async function waterEntries(scope: Scope, zone: StoredZone, timeZone: string, recordsOf: RecordsOfMonth) {
+  const litres = new Map<string, number>();
+  for (const { startMs, litres: given } of await wateringStore(scope).between(0, scope.clock(), [zone.id])) {
+    const month = `${localDate(startMs, timeZone).slice(0, 7)}-01`;
+    litres.set(month, (litres.get(month) ?? 0) + given);
+  }
+  const entries: NutrientEntry[] = [];
+  const unknown = new Set<number>();
+  for (const [on, some] of litres) {
+    // The report of the month's end: one that is taken within it counts.
+    const mgL = waterMgL(await recordsOf(`${on.slice(0, 8)}28`), zone);
+    if (mgL) entries.push({ on, source: "water", what: "water", kgHa: ofWater(some, zone.definition.areaM2, mgL) });
+    else unknown.add(yearOf(on));
+  }
+  return { entries, unknown: [...unknown] };
+}
+
+async function removedEntries(scope: Scope, zone: StoredZone) {
+  const unknown = new Set<number>();
+  const entries = (await pickStore(scope).all(zone.id)).flatMap((pick): NutrientEntry[] => {
+    if (pick.struck !== null) return [];
+    const crop = pickedOn(zone.grown, pick.pickedOn)?.crop;
+    const kg = crop?.soldAs.kind === "mass" ? pickedAmount(pick, crop.soldAs) : null;
+    if (!crop || kg === null) {
+      unknown.add(yearOf(pick.pickedOn));
+      return [];
+    }
+    const { nKgT: N, pKgT: P, kKgT: K } = crop.removal;
+    const tonnesHa = kg / 1000 / (zone.definition.areaM2 / M2_HA);
+    return [{ on: pick.pickedOn, source: "removed", what: crop.name, kgHa: scaled({ N, P, K }, tonnesHa) }];
+  });
+  return { entries, unknown: [...unknown] };
+}

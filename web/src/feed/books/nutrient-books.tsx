@@ -1,0 +1,192 @@
+import { addressOf as fileAddress } from "@sprunel/contract/basics";
+import { getNutrientTable, type NutrientBooks as Books, type NutrientYear } from "@sprunel/contract/feed";
+import { AS_OXIDE, NUTRIENT_SOURCES, type NutrientSource } from "@sprunel/core/feed";
+import Button from "antd/es/button";
+import Segmented from "antd/es/segmented";
+import Skeleton from "antd/es/skeleton";
+import { useState } from "react";
+import { Link } from "react-router";
+import forms from "../../forms/forms.module.css";
+import { ProblemNote } from "../../http/problem.tsx";
+import { usePlace } from "../../place/use-place.ts";
+import tables from "../../theme/tables.module.css";
+import { useDates } from "../../units/dates.tsx";
+import { Amount, useUnits } from "../../units/use-units.tsx";
+import { useNutrientBooks } from "../doses/use-doses.ts";
+import { RulesForm } from "./rules-form.tsx";
+
+const NUTRIENTS = ["N", "P", "K"] as const;
+type Nutrient = (typeof NUTRIENTS)[number];
+const OXIDES: Readonly<Record<Nutrient, string>> = { N: "N", P: "P₂O₅", K: "K₂O" };
+const SOURCES: Readonly<Record<NutrientSource, string>> = {
+  dose: "doses",
+  feed: "tanks",
+  water: "water",
+  manure: "manure",
+  digestate: "digestate",
+};
+const BREACHES = {
+  "total-n": "nitrogen in all",
+  "organic-n": "organic nitrogen",
+  "total-p": "phosphorus",
+} as const;
+
+type Zone = Books["zones"][number];
+
+/** N, P and K of every zone in a calendar year by where they came from, against the rules of the place. */
+export function NutrientBooks() {
+  const books = useNutrientBooks();
+  const [chosen, setYear] = useState<number | null>(null);
+  const [nutrient, setNutrient] = useState<Nutrient>("N");
+  const [oxides, setOxides] = useState(false);
+  if (books.isError && !books.data) return <ProblemNote error={books.error} onRetry={() => void books.refetch()} />;
+  if (!books.data) return <Skeleton active />;
+  const { zones } = books.data;
+  const years = [...new Set(zones.flatMap((zone) => zone.years.map(({ year }) => year)))].sort((a, b) => b - a);
+  const year = chosen ?? years[0];
+  return (
+    <>
+      {year === undefined ? (
+        <p>Nothing was given, mixed, watered or picked yet, so there is nothing to book.</p>
+      ) : (
+        <>
+          <div className={forms["actions"]}>
+            <Segmented aria-label="Year" value={year} options={years} onChange={setYear} />
+            <Segmented
+              aria-label="Nutrient"
+              value={nutrient}
+              options={NUTRIENTS.map((value) => ({ value, label: oxides ? OXIDES[value] : value }))}
+              onChange={setNutrient}
+            />
+            <Segmented
+              aria-label="Told as"
+              value={oxides ? "oxides" : "elements"}
+              options={["elements", "oxides"]}
+              onChange={(as) => setOxides(as === "oxides")}
+            />
+            <Button onClick={() => window.print()}>Print</Button>
+            <a href={fileAddress(getNutrientTable)} download>
+              All entries as a table
+            </a>
+          </div>
+          <YearTable
+            zones={zones}
+            year={year}
+            nutrient={nutrient}
+            name={oxides ? OXIDES[nutrient] : nutrient}
+            by={oxides ? AS_OXIDE[nutrient] : 1}
+          />
+          <Breaches zones={zones} year={year} />
+        </>
+      )}
+      <RulesForm books={books.data} />
+    </>
+  );
+}
+
+function YearTable({
+  zones,
+  year,
+  nutrient,
+  name,
+  by,
+}: {
+  zones: Books["zones"];
+  year: number;
+  nutrient: Nutrient;
+  name: string;
+  by: number;
+}) {
+  const { show } = useUnits();
+  const { addressOf } = usePlace();
+  const unit = show("perLand", 0).unit;
+  return (
+    <div className={tables["scroll"]}>
+      <table className={tables["table"]} aria-label={`${name} in ${year}, ${unit}`}>
+        <thead>
+          <tr>
+            <th scope="col">
+              {name} in {year}, {unit}
+            </th>
+            {NUTRIENT_SOURCES.map((source) => (
+              <th key={source} scope="col">
+                {SOURCES[source]}
+              </th>
+            ))}
+            <th scope="col">in all</th>
+            <th scope="col">picked off</th>
+            <th scope="col">stays, or is lost</th>
+          </tr>
+        </thead>
+        <tbody>
+          {zones.map((zone) => {
+            const found = zone.years.find((one) => one.year === year);
+            const waterUnknown = zone.waterUnknown.includes(year);
+            const removalUnknown = zone.removalUnknown.includes(year);
+            const cell = (value: number | undefined) => (value === undefined ? "–" : show("perLand", value * by).text);
+            return (
+              <tr key={zone.zoneId}>
+                <th scope="row">
+                  <Link to={`${addressOf({ zoneId: zone.zoneId, station: "feed" })}?view=doses`}>{zone.zoneName}</Link>
+                </th>
+                {NUTRIENT_SOURCES.map((source) => (
+                  <td key={source}>
+                    {source === "water" && waterUnknown ? (
+                      <span className="quiet">not known</span>
+                    ) : (
+                      cell(found?.bySource[source][nutrient])
+                    )}
+                  </td>
+                ))}
+                <td>
+                  <strong>{cell(found?.total[nutrient])}</strong>
+                  {waterUnknown && " and the water’s"}
+                </td>
+                <td>{removalUnknown ? <span className="quiet">not known</span> : cell(found?.removed[nutrient])}</td>
+                <td>
+                  {removalUnknown || waterUnknown ? (
+                    <span className="quiet">not known</span>
+                  ) : (
+                    cell(found?.surplus[nutrient])
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What is above the rules, or was spread while it is closed, each with its zone. */
+function Breaches({ zones, year }: { zones: Books["zones"]; year: number }) {
+  const dates = useDates();
+  const told = zones.flatMap((zone) =>
+    zone.years
+      .filter((one) => one.year === year)
+      .map((book) => ({ zone, book }) satisfies { zone: Zone; book: NutrientYear }),
+  );
+  const over = told.flatMap(({ zone, book }) => book.breaches.map((breach) => ({ zone, breach })));
+  const closed = told.flatMap(({ zone, book }) => book.inClosedTime.map((entry) => ({ zone, entry })));
+  if (over.length === 0 && closed.length === 0) return null;
+  return (
+    <section aria-label="Beyond the rules">
+      <h2>Beyond the rules</h2>
+      <ul>
+        {over.map(({ zone, breach: { rule, kgHa, mostKgHa } }) => (
+          <li key={`${zone.zoneId} ${rule}`} className="act">
+            {zone.zoneName}: <Amount quantity="perLand" value={kgHa} /> of {BREACHES[rule]},{" "}
+            <Amount quantity="perLand" value={mostKgHa} /> allowed
+          </li>
+        ))}
+        {closed.map(({ zone, entry: { on, what, kgHa } }) => (
+          <li key={`${zone.zoneId} ${on} ${what}`} className="act">
+            {zone.zoneName}, {dates.show(on, "year")}: {what}, <Amount quantity="perLand" value={kgHa.N} /> N in the
+            closed time
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
