@@ -53,7 +53,7 @@ export function createRooms(
   const plan = planModule(scope, {
     weather: climate.weather,
     readings: rootzone.readings,
-    feeds: () => feed.feed.fedOn(),
+    feeds: () => feed.feed.intoRoots(),
   });
   const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
   const feed = feedModule(scope, plan);

@@ -129,6 +129,17 @@ export const dosePlanSchema = z
         note: z.string().nullable(),
       }),
     ),
+    /** nitrogen in the water of the root zone, as it is followed hour by hour; null where nobody keeps books of it */
+    nitrogen: z
+      .object({
+        standingKgHa: z.number(),
+        /** since planting */
+        takenKgHa: z.number(),
+        lostKgHa: z.number(),
+        /** over the seven days that end with the date */
+        lostWeekKgHa: z.number(),
+      })
+      .nullable(),
     /** need, and what was given or is still planned, by the evening of some dates: from planting to the end */
     path: z.array(z.object({ on: dateSchema, need: amountsSchema, planned: amountsSchema })),
     ledger: z

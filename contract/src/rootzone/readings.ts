@@ -85,6 +85,8 @@ export type RootStation = z.infer<typeof rootStationSchema>;
 const booksSchema = z.object({
   in: z.number(),
   reached: z.number().describe("in soil that roots grew into"),
+  freed: z.number().describe("given in doses, and set free by soil, manure and residues"),
+  corrected: z.number().describe("that tests put right"),
   taken: z.number(),
   out: z.number().describe("with drain, overflow and what unevenness loses"),
   change: z.number(),

@@ -37,11 +37,15 @@ export interface Balance {
   readonly nitrogen: Books;
 }
 
-/** Where what is solved in the water came from and went: in + reached − taken − out − change is zero to rounding. */
+/** Where what is solved in the water came from and went: in + reached + freed + corrected − taken − out − change is zero to rounding. */
 export interface Books {
   readonly in: number;
   /** in soil that roots grew into */
   readonly reached: number;
+  /** given in doses, and set free by soil, manure and residues */
+  readonly freed: number;
+  /** that tests put right */
+  readonly corrected: number;
   readonly taken: number;
   /** with drain, overflow and what unevenness loses */
   readonly out: number;
@@ -53,6 +57,8 @@ export interface DayOfBalance extends Walked {
   readonly before: Float64Array;
   readonly givenMm: number;
   readonly rainMm: number;
+  readonly freedNGM2: number;
+  readonly correctedNGM2: number;
 }
 
 /** The books of days that stand in a row. */
@@ -81,6 +87,8 @@ export function balanceOf(days: readonly DayOfBalance[]): Balance {
     salt: {
       in: flow(SALT_IN),
       reached: total(({ reachedEcMm }) => reachedEcMm),
+      freed: 0,
+      corrected: 0,
       taken: flow(SALT_TAKEN),
       out: flow(SALT_OUT),
       change: change(SALT),
@@ -88,6 +96,8 @@ export function balanceOf(days: readonly DayOfBalance[]): Balance {
     nitrogen: {
       in: flow(N_IN),
       reached: total(({ reachedNGM2 }) => reachedNGM2),
+      freed: total(({ freedNGM2 }) => freedNGM2),
+      corrected: total(({ correctedNGM2 }) => correctedNGM2),
       taken: flow(N_TAKEN),
       out: flow(N_OUT),
       change: change(NITROGEN),

@@ -3,6 +3,7 @@ import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
 import { cropStateOn } from "../crop/stage-on.ts";
 import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
+import { NITROGEN } from "../rootzone/store.ts";
 import { addDays } from "../time/local-time.ts";
 import { balanceOf } from "./balance.ts";
 import { missingIn } from "./advance.ts";
@@ -81,6 +82,37 @@ describe.each([SUBSTRATE, ...STORES].map((zone) => [zone.system, zone] as const)
       for (const { in: came, reached, taken, out, change } of [salt, nitrogen])
         expect(came + reached - taken - out - change).toBeCloseTo(0, 9);
       expect(nitrogen.taken).toBeGreaterThan(0);
+    });
+
+    it("has nitrogen of doses, and of what was tested, in its books, and they close", () => {
+      const dressed: Followed = {
+        ...followed(zone),
+        dayOf: (date) => ({
+          ...dayOn(zone, date),
+          given: [],
+          nitrogen: { freedGM2: 0.2, measuredGM2: date === addDays(START, 10) ? 5 : null },
+        }),
+      };
+      const mornings = new Map<string, Float64Array>();
+      const first = fullState(zone, crop, stands(START), { ecMsCm: 2, nGM3: 20 });
+      follow(dressed, mornings, START, addDays(START, 30), first);
+      const days = Array.from({ length: 30 }, (_, day) => {
+        const date = addDays(START, day);
+        const asked = dressed.dayOf(date);
+        if (!asked) throw new Error("every day is known");
+        return goThrough(asked, mornings.get(date) ?? first);
+      });
+      const { in: came, reached, freed, corrected, taken, out, change } = balanceOf(days).nitrogen;
+      expect(came).toBe(0);
+      expect(freed).toBeCloseTo(30 * 0.2, 9);
+      expect(corrected).not.toBe(0);
+      expect(came + reached + freed + corrected - taken - out - change).toBeCloseTo(0, 9);
+      // On the day of the test the root zone holds what was found, and what came on that day.
+      const tested = goThrough(
+        { ...dayOn(zone, START), hourlyMm: [], given: [], nitrogen: { freedGM2: 1, measuredGM2: 5 } },
+        first,
+      );
+      expect(tested.state[NITROGEN]).toBeCloseTo(6, 9);
     });
 
     it("stays as it was over a day whose weather nobody knows", () => {

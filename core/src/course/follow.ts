@@ -1,6 +1,6 @@
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import { HOUR_SLOTS, RAIN_MM } from "../rootzone/store.ts";
+import { HOUR_SLOTS, NITROGEN, RAIN_MM } from "../rootzone/store.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import type { Read } from "../systems/index.ts";
 import { addDays } from "../time/local-time.ts";
@@ -21,6 +21,15 @@ export interface CourseDay {
   readonly uptake?: Uptake | undefined;
   readonly given: readonly GivenMm[];
   readonly reads: readonly Read[];
+  readonly nitrogen?: NitrogenDay | undefined;
+}
+
+/** Nitrogen that comes to a root zone on a day beside its water, g/m². */
+export interface NitrogenDay {
+  /** worked in or injected, and set free by soil, manure and residues */
+  readonly freedGM2: number;
+  /** all that a test found in it; null on days without one */
+  readonly measuredGM2: number | null;
 }
 
 const HOUR_MS = 3_600_000;
@@ -41,12 +50,28 @@ export function goThrough(day: CourseDay, state: Float64Array, untilMs = Infinit
   const until = untilMs === Infinity ? hours : hoursUntil(hours, startsMs, untilMs);
   let rainMm = 0;
   for (let slot = RAIN_MM; slot < until.length; slot += HOUR_SLOTS) rainMm += until[slot] ?? 0;
+  const { state: dressed, freedNGM2, correctedNGM2 } = dress(state, day.nitrogen);
   return {
-    ...walkDay(state, store, until, reads),
+    ...walkDay(dressed, store, until, reads),
     before: state,
+    freedNGM2,
+    correctedNGM2,
     givenMm: given.reduce((sum, { mm }) => sum + mm, 0) - outsideMm,
     rainMm,
   };
+}
+
+/** A root zone with the nitrogen that comes on a day, counted from its midnight on; what was measured holds from that midnight too. */
+function dress(
+  state: Float64Array,
+  nitrogen: NitrogenDay | undefined,
+): { readonly state: Float64Array; readonly freedNGM2: number; readonly correctedNGM2: number } {
+  if (!nitrogen) return { state, freedNGM2: 0, correctedNGM2: 0 };
+  const { freedGM2, measuredGM2 } = nitrogen;
+  const dressed = state.slice();
+  const correctedNGM2 = measuredGM2 === null ? 0 : measuredGM2 - (state[NITROGEN] as number);
+  dressed[NITROGEN] = (state[NITROGEN] as number) + correctedNGM2 + freedGM2;
+  return { state: dressed, freedNGM2: freedGM2, correctedNGM2 };
 }
 
 /** What a zone is followed by: its days, and its crop from one to the next. */

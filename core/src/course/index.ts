@@ -12,7 +12,7 @@ export {
 export { balanceOf, type Balance, type Books, type DayOfBalance } from "./balance.ts";
 export { dayHours, giveWater, type GivenMm, type HourlyMm, type Uptake } from "./day-hours.ts";
 export { fullState, rootsOf, storeOn, walkDay } from "./day-walk.ts";
-export { follow, goThrough, type CourseDay } from "./follow.ts";
-export { uptakeOf } from "./uptake.ts";
+export { follow, goThrough, type CourseDay, type NitrogenDay } from "./follow.ts";
+export { nitrogenWith, uptakeOf } from "./uptake.ts";
 export { ENGINE } from "./engine.ts";
 export { rootZone, type RootZoneAnswer, type RootZoneInput } from "./root-zone.ts";

@@ -40,6 +40,7 @@ export {
   type NutrientEntry,
   type NutrientSource,
 } from "./ledger/year-books.ts";
+export { freedOn } from "./ledger/mineralisation.ts";
 export { ledger } from "./ledger/planting-ledger.ts";
 export { contentOf, ionsMgL, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {

@@ -8,6 +8,7 @@ export {
   FLUX_SLOTS,
   FULL,
   GIVEN_EC,
+  NITROGEN,
   GIVEN_MM,
   HOUR_SLOTS,
   LOST_MM,

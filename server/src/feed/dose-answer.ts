@@ -14,6 +14,7 @@ import {
   type School,
 } from "@sprunel/core/feed";
 import { DomainError } from "@sprunel/core/working";
+import type { PlanService } from "../plan/plan-service.ts";
 import type { Delivery } from "./dose-injection.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
@@ -21,6 +22,7 @@ import type { FeedRecords } from "./feed-records.ts";
 /** Points of the path that is drawn. */
 const PATH_POINTS = 40;
 const T_HA_PER_KG_M2 = 10;
+const KG_HA_PER_G_M2 = 10;
 
 /** Amounts times a figure. */
 export function scaled({ N, P, K }: MainAmounts, by: number): MainAmounts {
@@ -30,7 +32,7 @@ export function scaled({ N, P, K }: MainAmounts, by: number): MainAmounts {
 /** What products bring to so much ground, kg/ha. */
 export function nutrientsIn(
   products: readonly { readonly productId: string; readonly kg: number }[],
-  { productOf }: FeedRecords,
+  { productOf }: Pick<FeedRecords, "productOf">,
   areaM2: number,
 ): MainAmounts {
   return plus(
@@ -173,6 +175,18 @@ function noteOn(school: School, { organic }: DoseProgramme): string | null {
   if (school === "organic" && organic.length === 0)
     return "no manure is described: its analysis belongs to the programme";
   return null;
+}
+
+/** Nitrogen of the root zone as it is told on the ground. */
+export function nitrogenOf(found: Awaited<ReturnType<PlanService["nitrogen"]>>): DosePlan["nitrogen"] {
+  if (!found) return null;
+  const { standingGM2, week, planting } = found;
+  return {
+    standingKgHa: standingGM2 * KG_HA_PER_G_M2,
+    takenKgHa: planting.taken * KG_HA_PER_G_M2,
+    lostKgHa: planting.out * KG_HA_PER_G_M2,
+    lostWeekKgHa: week.out * KG_HA_PER_G_M2,
+  };
 }
 
 /** Need, and what was given or is still planned, by the evening of some dates, evenly over the season. */

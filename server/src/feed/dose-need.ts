@@ -8,8 +8,8 @@ type Need = NonNullable<DosePlan["need"]>;
 type NeedCredit = Need["credits"][number];
 
 /** A soil test that is older tells little of mineral nitrogen: counted at half, its low end. Assumed. */
-const OLD_DAYS = 365;
-const OLD_SHARE = 0.5;
+export const OLD_DAYS = 365;
+export const OLD_SHARE = 0.5;
 
 /** What the water of a season brings; null where its report says nothing of nitrate, or no litres are known yet. */
 export interface SeasonWater {

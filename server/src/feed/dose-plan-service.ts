@@ -16,10 +16,11 @@ import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { compared, dosesOf, pathOf, unplanned } from "./dose-answer.ts";
+import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
 import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonFor, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
 import { deliveryTo } from "./dose-injection.ts";
@@ -40,7 +41,7 @@ const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warni
 export type DosePlanService = ReturnType<typeof dosePlanService>;
 
 /** What a planting needs, what it is given when and of which bags, and where it went. */
-export function dosePlanService(scope: Scope) {
+export function dosePlanService(scope: Scope, plans: PlanService) {
   const kept = new Map<string, { readonly input: string; readonly calendar: DoseCalendar }>();
   /** The last calendar of each zone and school is kept: it is the same until something of what it is made of changes. */
   async function calendarOf(zoneId: number, school: School, asked: DoseCalendarInput): Promise<DoseCalendar> {
@@ -73,6 +74,7 @@ export function dosePlanService(scope: Scope) {
       warnings: [],
       schools: [],
       path: [],
+      nitrogen: null,
     };
     if (!standing)
       return {
@@ -102,7 +104,8 @@ export function dosePlanService(scope: Scope) {
     const books = whole
       ? await ledgerOf(scope, zone, standing, { noted, records, waterNow, season, areaM2, need, date })
       : null;
-    const basics = { ...empty, planting, version, programme, need, ledger: books };
+    const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
+    const basics = { ...empty, planting, version, programme, need, ledger: books, nitrogen };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
     const today = await scope.site.dateOr(undefined);
@@ -202,6 +205,7 @@ export function dosePlanService(scope: Scope) {
           throw staleEdit(`The doses of ${zone.name}`, now ?? { version: null, programme });
         await dosePlanStore(inner).save(zoneId, key, (version ?? 0) + 1, programme);
       });
+      scope.cache.zoneChanged(zoneId);
       return planOf(zone, today);
     },
 
@@ -221,6 +225,7 @@ export function dosePlanService(scope: Scope) {
         if (isNew && record.state === "given")
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, kg);
       });
+      scope.cache.zoneChanged(zoneId, record.doneOn);
       return planOf(zone, today);
     },
 
@@ -233,6 +238,7 @@ export function dosePlanService(scope: Scope) {
         if (record.state === "given")
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, -kg);
       });
+      scope.cache.zoneChanged(zoneId);
       return planOf(zone, await scope.site.dateOr(undefined));
     },
 

@@ -45,6 +45,18 @@ export function dosePlanStore({ db, actor }: Writer) {
         programme: programmeSchema.parse(JSON.parse(programme)),
       }));
     },
+    /** Of all zones, by zone and planting. */
+    async programmesOfAll(): Promise<ReadonlyMap<string, DoseProgramme>> {
+      const rows = await db<ProgrammeRow>("dose_programme");
+      return new Map(
+        rows.map((row) => [`${row.zone_id} ${row.planting}`, programmeSchema.parse(JSON.parse(row.programme))]),
+      );
+    },
+    /** What was given in all zones, on the day on which it was done. */
+    async givenOfAll(): Promise<{ zoneId: number; on: string; products: NewDoseRecord["products"] }[]> {
+      const rows = await db<RecordRow>("dose_record").where({ state: "given", struck: 0 }).orderBy(["done_on", "id"]);
+      return rows.map((row) => ({ zoneId: row.zone_id, on: row.done_on, products: fromRow(row).products }));
+    },
     async save(zoneId: number, planting: string, version: number, programme: DoseProgramme): Promise<void> {
       const row = { zone_id: zoneId, planting, version, programme: JSON.stringify(programme), actor };
       await db<ProgrammeRow>("dose_programme").insert(row).onConflict(["zone_id", "planting"]).merge();

@@ -6,6 +6,7 @@ import type { Records } from "../plan/zone-facts.ts";
 import { changesOf } from "../database/changes.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
+import { nitrogenOn } from "./dose-nitrogen.ts";
 import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
@@ -19,8 +20,9 @@ export type FeedService = ReturnType<typeof feedService>;
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
 export function feedService(scope: Scope, plans: PlanService) {
-  /** Targets of all zones as they were read last; every plan asks for them. */
-  let known: { readonly changes: number; readonly held: Held } | null = null;
+  /** Targets and nitrogen of all zones as they were read last; every plan asks for them. */
+  let known: { readonly changes: number; readonly held: Held; readonly nitrogenOn: Records["nitrogenOn"] } | null =
+    null;
   return {
     async zoneFeed(id: number, asked: string | undefined): Promise<ZoneFeed> {
       const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
@@ -56,12 +58,15 @@ export function feedService(scope: Scope, plans: PlanService) {
       };
     },
 
-    /** What is in the water of zones, on any date. */
-    async fedOn(): Promise<Records["fedOn"]> {
+    /** What is in the water of zones, and what nitrogen comes beside it, on any date. */
+    async intoRoots(): Promise<Pick<Records, "fedOn" | "nitrogenOn">> {
       const changes = await changesOf(scope.db);
-      if (known?.changes !== changes) known = { changes, held: await feedStore(scope).held() };
-      const { held } = known;
-      return (zone, date) => fedOn(held, zone, date);
+      if (known?.changes !== changes) {
+        const held = await feedStore(scope).held();
+        known = { changes, held, nitrogenOn: await nitrogenOn(scope) };
+      }
+      const { held, nitrogenOn: beside } = known;
+      return { fedOn: (zone, date) => fedOn(held, zone, date), nitrogenOn: beside };
     },
 
     /** `version` null: the library's target was changed, there is no own one yet. */

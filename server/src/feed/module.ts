@@ -50,7 +50,7 @@ export function feedModule(
 ): Module & { readonly feed: FeedService; readonly doses: DosePlanService } {
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
-  const doses = dosePlanService(scope);
+  const doses = dosePlanService(scope, plans);
   const programmes = keptProgrammeService(scope);
   const nutrients = nutrientBooksService(scope);
   return {

@@ -25,7 +25,7 @@ export function planModule(
     readonly weather: WeatherService;
     readonly readings: ReadingService;
     /** what zones are fed; who keeps their targets knows it */
-    readonly feeds: () => Promise<Records["fedOn"]>;
+    readonly feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>;
   },
 ): Module & { readonly plans: PlanService } {
   const plans = planService(scope, weather, feeds);

@@ -4,6 +4,7 @@ import type { Site } from "@sprunel/contract/site";
 import { followedFrom } from "@sprunel/core/crop";
 import type { Balance } from "@sprunel/core/course";
 import { outsideEt } from "@sprunel/core/plan";
+import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
@@ -45,7 +46,11 @@ interface Planners {
 type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
 
 /** What each zone gets on a date, and how it stands. */
-export function planService(scope: Scope, weather: WeatherService, feeds: () => Promise<Records["fedOn"]>) {
+export function planService(
+  scope: Scope,
+  weather: WeatherService,
+  feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>,
+) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<Float64Array>();
   const plans = scope.cache.ofZones<PlanOfWeather>();
@@ -88,7 +93,7 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
         from,
         addDays(date, 1),
       ),
-      fedOn: await feeds(),
+      ...(await feeds()),
       takenOn: await takenOn(zones, from, date),
       drainWasRead: await readingStore(scope).everRead("drainPct"),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),
@@ -226,6 +231,27 @@ export function planService(scope: Scope, weather: WeatherService, feeds: () => 
       const balances = { day: of(date), week: of(addDays(date, -6)), planting: of(plantedOn) };
       await keep();
       return balances;
+    },
+
+    /**
+     * Nitrogen in the water of a root zone now, and its books of the seven days that end with a date and of the planting up to it,
+     * g/m²; null where nothing stands, or nobody keeps books of it.
+     */
+    async nitrogen(id: number, date: string) {
+      const [site, zone] = [await scope.site.current(), await scope.zone(id)];
+      const plantedOn = followedFrom(zone.grown, date);
+      if (plantedOn === null || date > localDate(clock(), site.timeZone)) return null;
+      const { plannerOf, keep } = await planners(site, [zone], date, { earliest: plantedOn });
+      const planner = plannerOf(zone);
+      if (!planner.known(date).nitrogen) return null;
+      const of = (from: string) => planner.balance(from, date, clock()).nitrogen;
+      const found = {
+        standingGM2: planner.rootsAt(date, clock())[NITROGEN] as number,
+        week: of(addDays(date, -6)),
+        planting: of(plantedOn),
+      };
+      await keep();
+      return found;
     },
 
     async zoneDay(id: number, asked: string | undefined): Promise<ZoneDayAnswer> {

@@ -9,7 +9,15 @@ import {
   type Stand,
   type Standing,
 } from "@sprunel/core/crop";
-import { uptakeOf, type CropChange, type HourlyMm, type Uptake } from "@sprunel/core/course";
+import {
+  nitrogenWith,
+  uptakeOf,
+  type CropChange,
+  type HourlyMm,
+  type NitrogenDay,
+  type Uptake,
+} from "@sprunel/core/course";
+import { freedOn } from "@sprunel/core/feed";
 import { rainThrough, type ZoneDefinition } from "@sprunel/core/site";
 import { systemOf, type Read } from "@sprunel/core/systems";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
@@ -26,6 +34,8 @@ export interface Records {
   readonly logOf: LogOf;
   /** what is in the water of a zone on a date; null where it is not fed from tanks */
   fedOn(zone: StoredZone, date: string): Fed | null;
+  /** nitrogen that comes to a zone beside its water, and what its crop would take of it; null where nobody keeps books of it */
+  nitrogenOn(zone: StoredZone, date: string, standing: Standing): NitrogenFacts | null;
   /** pieces taken of a zone on a date */
   takenOn(zoneId: number, date: string): number;
   /** zones whose drain was read at some time */
@@ -38,6 +48,18 @@ export interface Records {
 
 /** What is solved in the water that a zone gets. */
 export type Fed = Uptake;
+
+/** Nitrogen of a zone on a day, kg/ha of its ground. */
+export interface NitrogenFacts {
+  /** worked in or injected */
+  readonly givenKgHa: number;
+  /** set free by soil, manure and residues in a year */
+  readonly yearKgHa: number;
+  /** all that a soil test found within the roots' reach; null on days without one */
+  readonly measuredKgHa: number | null;
+  /** that the crop would take up; null where nobody has said what is aimed at */
+  readonly wantedKgHa: number | null;
+}
 
 /** What is known of one zone's days without any sum: what stood, fell, was fed, taken and read. */
 export class ZoneFacts {
@@ -134,11 +156,25 @@ export class ZoneFacts {
     return this.records.fedOn(this.zone, date) ?? water;
   }
 
-  /** What the crop takes with its water: of what it is fed. Leafless plants take no nitrogen. */
-  uptake(date: string, { state }: Standing): Uptake | undefined {
+  /** What the crop takes with its water: of what it is fed, or as its aim asks. Leafless plants take no nitrogen. */
+  uptake(date: string, standing: Standing, demandMm: number): Uptake | undefined {
     const fed = this.records.fedOn(this.zone, date);
-    if (!fed) return undefined;
-    return uptakeOf(fed, state);
+    if (fed) return uptakeOf(fed, standing.state);
+    const wanted = this.records.nitrogenOn(this.zone, date, standing)?.wantedKgHa ?? null;
+    return wanted === null ? undefined : nitrogenWith(wanted / KG_HA_PER_G_M2, demandMm);
+  }
+
+  /** Nitrogen that comes to the root zone on a date beside its water, by the warmth of its air. */
+  nitrogen(date: string, standing: Standing): NitrogenDay | undefined {
+    const facts = this.records.nitrogenOn(this.zone, date, standing);
+    if (!facts) return undefined;
+    const { givenKgHa, yearKgHa, measuredKgHa } = facts;
+    const { air } = this.cropChange(date, standing);
+    const meanC = air ? (air.tMinC + air.tMaxC) / 2 : standing.crop.usualC.value;
+    return {
+      freedGM2: (givenKgHa + freedOn(yearKgHa, meanC)) / KG_HA_PER_G_M2,
+      measuredGM2: measuredKgHa === null ? null : measuredKgHa / KG_HA_PER_G_M2,
+    };
   }
 
   /** What was read of the root zone's water on a date, where its system shows it. */
@@ -153,6 +189,7 @@ export class ZoneFacts {
 }
 
 const HOUR_MS = 3_600_000;
+const KG_HA_PER_G_M2 = 10;
 
 /** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
 export function rainShareOf({ house, definition, layout }: StoredZone): number {

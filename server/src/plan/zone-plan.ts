@@ -359,7 +359,8 @@ export class ZonePlanner {
       demandMm: demand.demandMm,
       hourlyMm: demand.hourlyMm,
       rain: this.facts.rain(date),
-      uptake: this.facts.uptake(date, standing),
+      uptake: this.facts.uptake(date, standing, demand.demandMm),
+      nitrogen: this.facts.nitrogen(date, standing),
       given: this.given(date),
       reads: this.facts.reads(date),
     };
@@ -388,7 +389,12 @@ export class ZonePlanner {
 
   /** Whether it is known what was in the water of a date: its salt, and its nitrogen. */
   known(date: string): { readonly salt: boolean; readonly nitrogen: boolean } {
-    return { salt: this.facts.fed(date) !== null, nitrogen: this.records.fedOn(this.zone, date) !== null };
+    const standing = this.standing(date);
+    const isBooked = standing !== null && this.records.nitrogenOn(this.zone, date, standing) !== null;
+    return {
+      salt: this.facts.fed(date) !== null,
+      nitrogen: isBooked || this.records.fedOn(this.zone, date) !== null,
+    };
   }
 
   /** The crop that leads the zone on the day after a date, and what the date did to it. */

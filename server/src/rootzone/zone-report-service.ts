@@ -20,10 +20,12 @@ export function zoneReportService(scope: Scope) {
           { path: "takenOn", message: `A report cannot be from ${report.takenOn}, which is still to come.` },
         ]);
       await zoneReportStore(scope).add(zoneId, report);
+      scope.cache.zoneChanged(zoneId);
     },
     async strike(zoneId: number, id: number, reason: string): Promise<void> {
       await scope.zone(zoneId);
       if (!(await zoneReportStore(scope).strike(zoneId, id, reason))) throw notFound(`Report ${id}`);
+      scope.cache.zoneChanged(zoneId);
     },
   };
 }

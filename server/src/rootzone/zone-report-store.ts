@@ -1,4 +1,4 @@
-import { zoneReportSchema, type NewZoneReport, type ZoneReport } from "@sprunel/contract/rootzone";
+import { zoneReportSchema, type NewZoneReport, type SoilReport, type ZoneReport } from "@sprunel/contract/rootzone";
 import type { Writer } from "../scope/scope.ts";
 
 interface ReportRow {
@@ -29,6 +29,14 @@ export function zoneReportStore({ db, actor }: Writer) {
     /** Every one, the oldest first. */
     async all(zoneId: number): Promise<ZoneReport[]> {
       return (await db<ReportRow>("zone_report").where({ zone_id: zoneId }).orderBy("id")).map(fromRow);
+    },
+    /** Soil tests of all zones that count, the oldest first. */
+    async soilOfAll(): Promise<{ zoneId: number; report: SoilReport }[]> {
+      const rows = await db<ReportRow>("zone_report").whereNull("struck_reason").orderBy(["taken_on", "id"]);
+      return rows.flatMap((row) => {
+        const report = fromRow(row);
+        return report.kind === "soil" ? [{ zoneId: row.zone_id, report }] : [];
+      });
     },
     async has(zoneId: number, report: NewZoneReport): Promise<boolean> {
       const row = await db<ReportRow>("zone_report")

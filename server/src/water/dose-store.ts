@@ -31,6 +31,13 @@ export function doseStore({ db, actor }: Writer) {
       const rows = await db<DoseRow>("source_dose").where({ zone_id: zoneId }).orderBy("id");
       return rows.map((row) => ({ ...fromRow(row), key: row.key }));
     },
+    /** Of all zones, as far as they count. */
+    async ofAll(): Promise<{ zoneId: number; on: string; sourceId: number; litres: number }[]> {
+      const rows = await db<DoseRow>("source_dose").whereNull("struck_reason").orderBy(["given_on", "id"]);
+      return rows.map((row) => ({
+        ...{ zoneId: row.zone_id, on: row.given_on, sourceId: row.source_id, litres: row.litres },
+      }));
+    },
     /** The same dose sent twice counts once. */
     async add(zoneId: number, dose: NewDose, struck: string | null = null): Promise<void> {
       await db<DoseRow>("source_dose")

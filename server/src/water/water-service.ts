@@ -47,6 +47,8 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
         if (!(await sourceStore(inner).update(id, version, source)))
           throw staleEdit(`The water ${before.name}`, await sourceStore(inner).find(id));
       });
+      // Its analysis bears on every root zone that got some of it.
+      for (const zone of await scope.zones()) scope.cache.zoneChanged(zone.id);
     },
 
     async addReport(report: NewWaterReport): Promise<void> {

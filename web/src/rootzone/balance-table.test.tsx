@@ -57,7 +57,7 @@ describe("where the water went", () => {
   });
 
   it("tells the nitrogen and the salt in it in kg/ha when they are chosen", async () => {
-    const books = { in: 1.2, reached: 0, taken: 0.9, out: 0.2, change: 0.1 };
+    const books = { in: 1.2, reached: 0, freed: 0, corrected: 0, taken: 0.9, out: 0.2, change: 0.1 };
     render(
       <UnitsProvider siteSystem="metric">
         <BalanceTable

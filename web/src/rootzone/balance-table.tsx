@@ -37,6 +37,8 @@ const BOOKS: readonly (readonly [title: string, lines: readonly (readonly [figur
     [
       ["in", "with the water given"],
       ["reached", "in soil that roots grew into"],
+      ["freed", "in doses, and set free by soil and manure"],
+      ["corrected", "put right by tests"],
     ],
   ],
   [

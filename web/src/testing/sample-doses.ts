@@ -25,7 +25,17 @@ export function sampleSchool(
   };
 }
 export const samplePlan: DosePlan = {
-  ...{ zoneId: 1, date: "2026-06-16", missing: null, version: 3, unmet: [], warnings: [], fault: null, path: [] },
+  ...{
+    zoneId: 1,
+    date: "2026-06-16",
+    missing: null,
+    version: 3,
+    unmet: [],
+    warnings: [],
+    fault: null,
+    path: [],
+    nitrogen: null,
+  },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
     ...{ beds: 8, rowM: 640 },

@@ -34,6 +34,7 @@ import { siteKwhPrice } from "./034-site-kwh-price.ts";
 import { doseProgrammes } from "./035-dose-programmes.ts";
 import { keptProgrammes } from "./036-kept-programmes.ts";
 import { nutrientRules } from "./037-nutrient-rules.ts";
+import { nitrogenInRoots } from "./038-nitrogen-in-roots.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
 import { solidsInWater } from "./027-solids-in-water.ts";
 import type { Migration } from "./migration.ts";
@@ -76,6 +77,7 @@ const all: readonly Migration[] = [
   doseProgrammes,
   keptProgrammes,
   nutrientRules,
+  nitrogenInRoots,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);
