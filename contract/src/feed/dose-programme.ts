@@ -49,6 +49,16 @@ const dressingSchema = z.strictObject({
   onlyIf: textSchema("What must be so", 100).nullable().default(null),
 });
 
+const changeSchema = z.strictObject({
+  fromOn: dateSchema,
+  untilOn: dateSchema.nullable(),
+  /** of what was planned; 100 leaves it as it is */
+  factorPct: mainOf((nutrient) => quantitySchema(`The change of ${nutrient}`, 0, 300, "%")),
+  /** with the first dose from that day on */
+  addKgHa: mainOf((nutrient) => quantitySchema(`The added ${nutrient}`, 0, 500, "kg/ha")),
+  why: textSchema("The reason", 200),
+});
+
 /** How a planting is fed in doses. */
 export const programmeSchema = z
   .strictObject({
@@ -89,6 +99,8 @@ export const programmeSchema = z
     workMin: quantitySchema("The work of a dose", 0, 600, "minutes").default(USUAL_WORK_MIN),
     mostEcMsCm: quantitySchema("The most EC at the dripper", 0.2, 20, "mS/cm").nullable().default(null),
     productIds: listSchema("Products", labelSchema("A product"), 30),
+    /** made while the crop grew: after a result of leaf or sap, or for what drained away */
+    changes: listSchema("Changes", changeSchema, 100).default([]),
   })
   .superRefine(({ dressings, largestNKgHa, shortestDays, productIds }, context) => {
     for (const [name, key] of [

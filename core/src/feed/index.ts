@@ -30,6 +30,7 @@ export { doseCalendar } from "./programme/calendar.ts";
 export { doseNeed } from "./programme/need.ts";
 export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
+export { MOST_STEP_PCT, stepFor, UNCHANGED, type DoseChange } from "./programme/changes.ts";
 export { ecWith, injection, type Injection } from "./programme/injection.ts";
 export {
   AS_OXIDE,

@@ -128,6 +128,7 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
           lastOn: asked.lastOn !== null && asked.lastOn < lastOn ? asked.lastOn : lastOn,
         }),
         basalPct: asked.basalPct,
+        changes: asked.changes,
       });
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];

@@ -23,19 +23,23 @@ export function keptProgrammeService(scope: Scope) {
   }
   return {
     list,
-    /** From when on it is in force is the planting's, and not kept. */
     async keep(zoneId: number, { key, name, programme }: NewKeptProgramme): Promise<KeptProgramme[]> {
       const [{ id: siteId }, zone] = [await scope.site.current(), await scope.zone(zoneId)];
       await keptProgrammeStore(scope).add(siteId, {
         ...{ key, name, keptAtMs: scope.clock(), madeIn: zone.name },
-        programme: { ...programme, fromOn: null },
+        programme: ofAnyPlanting(programme),
       });
       return list();
     },
   };
 }
 
+/** From when it is in force, and what was changed while a crop grew, are that planting's alone. */
+function ofAnyPlanting(programme: DoseProgramme): DoseProgramme {
+  return { ...programme, fromOn: null, changes: [] };
+}
+
 /** Programmes that feed alike have one text, whenever they were put in force. */
 function textOf(programme: DoseProgramme): string {
-  return JSON.stringify({ ...programme, fromOn: null });
+  return JSON.stringify(ofAnyPlanting(programme));
 }

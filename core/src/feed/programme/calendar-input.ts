@@ -3,6 +3,7 @@ import { Checks } from "../../working/checks.ts";
 import { productsInFull, type ProductChoice } from "../product-choices.ts";
 import { USUAL_TANK_TEMPERATURE_C } from "../recipe-input.ts";
 import type { Product } from "../product.ts";
+import { checkChanges, type DoseChange } from "./changes.ts";
 import { contentOf, MAIN, type Main, type MainAmounts } from "./nutrients.ts";
 
 interface DailyRate {
@@ -59,6 +60,8 @@ export interface DoseCalendarInput {
   readonly lastOn?: string | undefined;
   /** share of everything that goes out first, % */
   readonly basalPct?: number | undefined;
+  /** of the doses after the basal one */
+  readonly changes?: readonly DoseChange[] | undefined;
 }
 
 const MOST_EVENTS = 1000;
@@ -95,6 +98,7 @@ export function checkDoseCalendar(input: DoseCalendarInput): readonly Product[] 
   for (const nutrient of MAIN)
     checks.range(`toGiveKgHa.${nutrient}`, `${nutrient} to give`, toGiveKgHa?.[nutrient], 0, 5000, "kg/ha");
   checkSchedule(checks, schedule, toGiveKgHa);
+  checkChanges(checks, input.changes ?? []);
   const products = productsInFull(checks, input.products, USUAL_TANK_TEMPERATURE_C);
   checks.when(
     asksN(schedule, toGiveKgHa) && !products.some((product) => contentOf(product).N > 0),

@@ -3,6 +3,7 @@ import { fill, Worksheet, type WorkingStep } from "../../working/working.ts";
 import type { SolveLp } from "../linear-program.ts";
 import type { Product } from "../product.ts";
 import { checkDoseCalendar, shareOf, type DoseCalendarInput } from "./calendar-input.ts";
+import { withChanges } from "./changes.ts";
 import { productsFor, type ProductsFor } from "./dose-products.ts";
 import { sumOf } from "./need.ts";
 import { MAIN, mainOf, NONE, type Main, type MainAmounts } from "./nutrients.ts";
@@ -55,13 +56,14 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
   const products = checkDoseCalendar(input);
   const sheet = new Worksheet();
   const { areaM2, plants, lastOn } = input;
-  const wanted = wantedOf(input, sheet);
+  const { wanted, left } = wantedOf(input, sheet);
   const solvedRatios = new Map<string, ProductsFor>();
   const unmet = new Map<string, Unmet>();
   const lack = (nutrient: Main, kgHa: number, reason: string): void => {
     const key = `${nutrient} ${reason}`;
     if (kgHa > TINY_KG_HA) unmet.set(key, { nutrient, kgHa: (unmet.get(key)?.kgHa ?? 0) + kgHa, reason });
   };
+  for (const nutrient of MAIN) lack(nutrient, left[nutrient], "no dose is left that could carry what was added");
   const doses = wanted.flatMap(({ on, kgHa, basal, onlyIf, productIds }): Dose[] => {
     if (lastOn !== undefined && on > lastOn) {
       for (const nutrient of MAIN) lack(nutrient, kgHa[nutrient], `no dose may be given after ${lastOn}`);
@@ -110,7 +112,7 @@ function warnOfSchedule({ schedule, toGiveKgHa }: DoseCalendarInput, scheduled: 
 }
 
 /** Every dose with its nutrients, in order of time. */
-function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
+function wantedOf(input: DoseCalendarInput, sheet: Worksheet): { wanted: Wanted[]; left: MainAmounts } {
   const { basalPct = 0, largestNKgHa = Infinity, shortestDays = 1 } = input;
   const planned = plannedOf(input).sort((a, b) => (a.on < b.on ? -1 : Number(a.on > b.on)));
   const whole = sumOf(planned.map(({ kgHa }) => kgHa));
@@ -126,30 +128,32 @@ function wantedOf(input: DoseCalendarInput, sheet: Worksheet): Wanted[] {
       );
   const basal = scaled(whole, basalPct / 100);
   const first = planned[0]?.on ?? "";
-  const rest = planned.flatMap(({ on, kgHa, onlyIf, productIds }) => {
-    const left = scaled(kgHa, 1 - basalPct / 100);
-    const parts = Math.max(1, Math.ceil(left.N / largestNKgHa - 1e-9));
+  const afterBasal = planned.map((dose) => ({ ...dose, kgHa: scaled(dose.kgHa, 1 - basalPct / 100) }));
+  const { doses: changed, left } = withChanges(afterBasal, input.changes ?? []);
+  const rest = changed.flatMap(({ on, kgHa, onlyIf, productIds }) => {
+    const parts = Math.max(1, Math.ceil(kgHa.N / largestNKgHa - 1e-9));
     if (parts > 1)
       sheet.note(
         `Parts of the dose of ${on}`,
         "N of the dose / the largest, rounded up",
-        fill`${left.N} ÷ ${largestNKgHa}`,
+        fill`${kgHa.N} ÷ ${largestNKgHa}`,
         parts,
         "parts",
         `${shortestDays} days apart`,
       );
     return Array.from({ length: parts }, (_, part): Wanted => ({
       on: addDays(on, part * shortestDays),
-      kgHa: scaled(left, 1 / parts),
+      kgHa: scaled(kgHa, 1 / parts),
       onlyIf,
       productIds,
     }));
   });
   const doses: Wanted[] = [...(basalPct > 0 ? [{ on: first, kgHa: basal, basal: true as const }] : []), ...rest];
   // In order of time, and of one day the basal dose first.
-  return doses
+  const wanted = doses
     .filter(({ kgHa }) => MAIN.some((nutrient) => kgHa[nutrient] > TINY_KG_HA))
     .sort((a, b) => (a.on === b.on ? 0 : a.on < b.on ? -1 : 1));
+  return { wanted, left };
 }
 
 function plannedOf({ toGiveKgHa = NONE, areaM2, schedule }: DoseCalendarInput): Wanted[] {

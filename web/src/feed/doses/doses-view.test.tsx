@@ -361,6 +361,70 @@ describe("a programme under a name", () => {
   });
 });
 
+describe("while it grows", () => {
+  const nitrogen = { standingKgHa: 34, takenKgHa: 80, lostKgHa: 21, lostWeekKgHa: 14 };
+
+  it("what stands in the root zone is told, and what left it in a week is offered with the next dose", async () => {
+    const { user, server } = await opened({ nitrogen });
+    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
+    expect(grows.getByText(/of nitrogen in the root zone/)).toHaveTextContent(
+      /^34(\.0)?\s*kg\/ha.*took 80(\.0)?\s*kg\/ha/,
+    );
+    await user.click(grows.getByRole("button", { name: "Give it with the next dose" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      version: 3,
+      programme: { changes: [{ fromOn: "2026-06-16", addKgHa: { N: 14, P: 0, K: 0 }, factorPct: { N: 100 } }] },
+    });
+  });
+
+  it("is not offered what was given for it already, and a change is taken out again", async () => {
+    const change = {
+      ...{ fromOn: "2026-06-14", untilOn: null, factorPct: { N: 100, P: 100, K: 100 } },
+      ...{ addKgHa: { N: 13, P: 0, K: 0 }, why: "nitrogen left the root zone" },
+    };
+    const { user, server } = await opened({
+      nitrogen,
+      programme: { ...samplePlan.programme, changes: [change] },
+    });
+    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
+    expect(grows.queryByRole("button", { name: "Give it with the next dose" })).toBeNull();
+    expect(grows.getByRole("listitem")).toHaveTextContent(/from 14 Jun: 13(\.0)?\s*kg\/ha N more, once; nitrogen left/);
+    await user.click(grows.getByRole("button", { name: "Take out: nitrogen left the root zone" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({ programme: { changes: [] } });
+  });
+
+  it("a leaf result under its band raises the next doses by the rule that is told", async () => {
+    const { user, server } = await opened();
+    await user.click(await screen.findByRole("button", { name: "A result of leaf or sap" }));
+    const form = within(screen.getByRole("group", { name: "A result of leaf or sap" }));
+    const take = form.getByRole("button", { name: "Change the doses" });
+    expect(take).toBeDisabled();
+    await user.type(form.getByLabelText("found"), "3.6");
+    await user.type(form.getByLabelText("band from"), "4");
+    await user.type(form.getByLabelText("band to"), "3");
+    expect(form.getByRole("alert")).toHaveTextContent(/must end above where it begins/);
+    await user.type(form.getByLabelText("band to"), "{Backspace}5");
+    expect(form.getByRole("status")).toHaveTextContent(/N of the doses \+10 %.*20 % at most/);
+    await user.click(take);
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: {
+        changes: [
+          { factorPct: { N: 110, P: 100, K: 100 }, why: expect.stringMatching(/^leaf N 3\.6.*band 4/) as string },
+        ],
+      },
+    });
+  });
+
+  it("says nothing where nobody keeps books and no programme is in force", async () => {
+    await opened({ version: null });
+    await screen.findByRole("region", { name: "Calendar of doses" });
+    expect(screen.queryByRole("region", { name: "While it grows" })).toBeNull();
+  });
+});
+
 describe("this week's doses", () => {
   const zones = [
     {

@@ -15,6 +15,7 @@ import { NeedPath } from "./need-path.tsx";
 import { NeedPicture } from "./need-picture.tsx";
 import { ProgrammeForm, SCHOOL_NAMES } from "./programme-form.tsx";
 import { Schools } from "./schools.tsx";
+import { WhileItGrows } from "./while-it-grows.tsx";
 import { useDosePlan } from "./use-doses.ts";
 
 /** What the planting needs, what it is given when and of which bags, and where it went. */
@@ -69,6 +70,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
         <ProgrammeForm key={opened} plan={plan} school={opened} today={today} onDone={() => setOpened(null)} />
       )}
       {(plan.need ?? plan.doses.length > 0) && <DoseList plan={plan} today={today} />}
+      <WhileItGrows plan={plan} today={today} />
       {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} onUse={opened === null ? setOpened : null} />}
       {plan.ledger && <Books ledger={plan.ledger} />}
