@@ -57,7 +57,7 @@ const plannedDoseSchema = z.object({
 export type PlannedDose = z.infer<typeof plannedDoseSchema>;
 
 const creditSchema = z.object({
-  kind: z.enum(["soil", "organic", "water", "fixation", "residues"]),
+  kind: z.enum(["soil", "organic", "water", "digestate", "fixation", "residues"]),
   from: z.string(),
   ...amountsSchema.shape,
   /** why it is counted at its low end, or marked; null for one that is sure */
@@ -104,6 +104,16 @@ export const dosePlanSchema = z
     /** why the programme cannot be followed as it stands; what was noted of it is there all the same */
     fault: z.string().nullable(),
     doses: z.array(plannedDoseSchema),
+    /** digestate and reclaimed water that it got, with the fresh water that flushed the lines after it */
+    digestates: z.array(
+      z.object({
+        on: dateSchema,
+        name: z.string(),
+        litres: z.number(),
+        flushL: z.number(),
+        nutrientsKgHa: amountsSchema,
+      }),
+    ),
     unmet: z.array(z.object({ nutrient: z.enum(["N", "P", "K"]), kgHa: z.number(), reason: z.string() })),
     warnings: z.array(z.string()),
     /** the same aims by each school */

@@ -9,7 +9,7 @@ import type { StoredZone } from "../scope/zone-store.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
-import { digestateOf } from "./nutrient-entries.ts";
+import type { DigestateGiven } from "./nutrient-entries.ts";
 import { feedStore } from "./feed-store.ts";
 
 /** What a planting got and lost by the evening of a date. */
@@ -19,6 +19,7 @@ export async function ledgerOf(
   { crop, since }: Standing,
   {
     noted,
+    digestates,
     records,
     waterNow,
     season,
@@ -27,6 +28,8 @@ export async function ledgerOf(
     date,
   }: {
     noted: readonly DoseRecord[];
+    /** since planting */
+    digestates: readonly DigestateGiven[];
     records: FeedRecords;
     waterNow: MainAmounts | null;
     season: DosedSeason;
@@ -55,11 +58,10 @@ export async function ledgerOf(
       .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)
       .map(({ lines }) => nutrientsIn(lines, records, areaM2)),
   );
-  const digestates = await digestateOf(scope, zone, records);
   const { working: _working, ...books } = ledger({
     given,
     fed,
-    digestate: plus(...digestates.filter(({ on }) => on >= since && on <= date).map(({ kgHa }) => kgHa)),
+    digestate: plus(...digestates.filter(({ on }) => on <= date).map(({ kgHa }) => kgHa)),
     water: waterNow ? ofWater(litres, areaM2, waterNow) : null,
     // What soil and manure set free comes over the season, as the crop takes it up.
     credited: scaled(plus(...credited), done),

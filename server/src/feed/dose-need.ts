@@ -1,8 +1,9 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import type { ZoneReport } from "@sprunel/contract/rootzone";
 import type { Standing } from "@sprunel/core/crop";
-import { doseNeed } from "@sprunel/core/feed";
+import { doseNeed, plus, type MainAmounts } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
+import type { DigestateGiven } from "./nutrient-entries.ts";
 
 type Need = NonNullable<DosePlan["need"]>;
 type NeedCredit = Need["credits"][number];
@@ -27,8 +28,15 @@ export function needOf(
   {
     soil,
     water,
+    digestates,
     date,
-  }: { readonly soil: ZoneReport | undefined; readonly water: SeasonWater | null; readonly date: string },
+  }: {
+    readonly soil: ZoneReport | undefined;
+    readonly water: SeasonWater | null;
+    /** that was given since planting */
+    readonly digestates: readonly DigestateGiven[];
+    readonly date: string;
+  },
 ): Need | null {
   const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
   const yieldTHa = programme.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
@@ -47,6 +55,7 @@ export function needOf(
       testedSoil: counted === null ? undefined : { depthCm: tested?.depthCm ?? null, kgHa: counted },
       organic: programme.organic,
       water: water ?? undefined,
+      digestate: [...usableOf(digestates)],
       fixationKgHa: programme.fixationKgHa ?? undefined,
       residuesKgHa: programme.residuesKgHa ?? undefined,
     },
@@ -55,6 +64,9 @@ export function needOf(
     if (kind === "soil" && isOld && soil)
       return `the test is of ${soil.takenOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN ?? 0)} kg/ha`;
     if (kind === "water" && water?.expected) return "a part of the season's water is only expected";
+    const organicN = digestates.reduce((sum, one) => sum + one.organicNKgHa, 0);
+    if (kind === "digestate" && organicN > 0)
+      return `its organic nitrogen, ${organicN.toFixed(0)} kg/ha, is set free over years and not counted`;
     return null;
   };
   return {
@@ -68,6 +80,15 @@ export function needOf(
     warnings: [...warnings],
     working: [...working],
   };
+}
+
+/** Of each digestate what a crop can use in this season. */
+function usableOf(digestates: readonly DigestateGiven[]): { from: string; kgHa: MainAmounts }[] {
+  return [...new Set(digestates.map(({ name }) => name))].map((name) => {
+    const given = digestates.filter((one) => one.name === name);
+    const organicN = given.reduce((sum, { organicNKgHa }) => sum + organicNKgHa, 0);
+    return { from: name, kgHa: plus(...given.map(({ kgHa }) => kgHa), { N: -organicN, P: 0, K: 0 }) };
+  });
 }
 
 const KG_M2_TO_T_HA = 10;

@@ -27,6 +27,7 @@ import { deliveryTo } from "./dose-injection.ts";
 import { needOf } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
+import { digestateOf } from "./nutrient-entries.ts";
 import { feedStore } from "./feed-store.ts";
 
 /** What was left undone so long ago is no longer asked about each week. */
@@ -70,6 +71,7 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
       need: null,
       fault: null,
       doses: [],
+      digestates: [],
       unmet: [],
       warnings: [],
       schools: [],
@@ -87,7 +89,8 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
     const { plants } = standOn(standing.planting, zone.definition, date);
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(season, areaM2, date, waterNow);
-    const need = needOf(standing, programme, { soil, water, date });
+    const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
+    const need = needOf(standing, programme, { soil, water, digestates, date });
     const share = areaM2 / zone.definition.areaM2;
     const planting: DosePlan["planting"] = {
       beds: zone.layout && zone.layout.beds * share,
@@ -102,10 +105,15 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
     };
     const books = whole
-      ? await ledgerOf(scope, zone, standing, { noted, records, waterNow, season, areaM2, need, date })
+      ? await ledgerOf(scope, zone, standing, { noted, digestates, records, waterNow, season, areaM2, need, date })
       : null;
     const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
-    const basics = { ...empty, planting, version, programme, need, ledger: books, nitrogen };
+    const basics = {
+      ...{ ...empty, planting, version, programme, need, nitrogen, ledger: books },
+      digestates: digestates.map(({ on, name, litres, flushL, kgHa }) => ({
+        ...{ on, name, litres, flushL, nutrientsKgHa: kgHa },
+      })),
+    };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
     const today = await scope.site.dateOr(undefined);

@@ -39,7 +39,8 @@ interface Plan {
     ecMsCm: number | null;
     note: string | null;
   }[];
-  ledger: Record<"given" | "fed" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
+  digestates: { on: string; litres: number; flushL: number }[];
+  ledger: Record<"given" | "fed" | "digestate" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
   errors?: { path: string; message: string }[];
 }
 
@@ -105,6 +106,32 @@ describe("what a planting needs", () => {
       expect.closeTo(20, 9),
       expect.closeTo(30, 9),
     ]);
+  });
+
+  it("counts digestate by what a crop can use of it, with what it cannot, and has it in calendar and books", async () => {
+    const { call, plan } = await courgettes();
+    const analysis = {
+      ...{ takenOn: "2026-05-01", suspendedSolidsMgL: 60, nh4NMgL: 900, organicNMgL: 300, pMgL: 100, kMgL: 1500 },
+      ...{ ecMsCm: 12, hygieneDays: 10 },
+    };
+    const free = { maxFlowLh: null, priceM3: null, licenceM3Year: null, storage: null, turn: null };
+    const source = { ...free, name: "Digestate", kind: "digestate", analysis };
+    const added = await call("POST", "/api/sources", source);
+    expect(added.status, JSON.stringify(added.body)).toBeLessThan(300);
+    const { sources } = added.body as unknown as { sources: { source: { id: number; name: string } }[] };
+    const sourceId = sources.find(({ source: { name } }) => name === "Digestate")?.source.id;
+    const dose = { key: `${KEY}0`, sourceId, givenOn: "2026-06-10", litres: 1000, flushL: 300 };
+    expect((await call("POST", "/api/zones/1/doses", dose)).status).toBeLessThan(300);
+    const { need, digestates, ledger } = await plan();
+    // 1 m³ on 500 m²: 20 m³/ha, 18 kg of ammonium N and 6 of organic N.
+    expect(need?.credits[0]).toMatchObject({
+      from: "Digestate",
+      N: expect.closeTo(18, 9) as number,
+      P: expect.closeTo(2, 9) as number,
+    });
+    expect(need?.credits[0]?.doubt).toMatch(/organic nitrogen, 6 kg\/ha/);
+    expect(digestates).toMatchObject([{ on: "2026-06-10", litres: 1000, flushL: 300 }]);
+    expect(ledger?.digestate?.N).toBeCloseTo(24, 9);
   });
 
   it("is not known where nobody aims at a yield, nor where nothing stands", async () => {

@@ -79,22 +79,31 @@ export async function entriesOf(
   };
 }
 
+export interface DigestateGiven {
+  readonly on: string;
+  readonly name: string;
+  readonly litres: number;
+  /** fresh water that flushed the lines after it */
+  readonly flushL: number;
+  readonly kgHa: MainAmounts;
+  /** of that nitrogen what is organic, and no crop can use at once */
+  readonly organicNKgHa: number;
+}
+
 /** Doses of digestate and reclaimed water by their analysis, all of their nitrogen. */
-export async function digestateOf(
-  scope: Scope,
-  zone: StoredZone,
-  { sources }: FeedRecords,
-): Promise<{ on: string; name: string; kgHa: MainAmounts }[]> {
+export async function digestateOf(scope: Scope, zone: StoredZone, { sources }: FeedRecords): Promise<DigestateGiven[]> {
   return (await doseStore(scope).all(zone.id))
     .filter(({ struck }) => struck === null)
-    .map(({ sourceId, givenOn, litres }) => {
+    .map(({ sourceId, givenOn, litres, flushL }) => {
       const source = sources.find(({ id }) => id === sourceId);
       const mgL = source?.analysis;
       const content = mgL ? { N: mgL.nh4NMgL + mgL.organicNMgL, P: mgL.pMgL, K: mgL.kMgL } : NONE;
       return {
         on: givenOn,
         name: source?.name ?? "digestate",
+        ...{ litres, flushL },
         kgHa: ofWater(litres, zone.definition.areaM2, content),
+        organicNKgHa: ofWater(litres, zone.definition.areaM2, { ...NONE, N: mgL?.organicNMgL ?? 0 }).N,
       };
     });
 }

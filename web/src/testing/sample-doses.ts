@@ -35,6 +35,7 @@ export const samplePlan: DosePlan = {
     fault: null,
     path: [],
     nitrogen: null,
+    digestates: [],
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },

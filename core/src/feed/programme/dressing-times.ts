@@ -1,5 +1,5 @@
 import { addDays, daysBetween } from "../../time/local-time.ts";
-import { Checks } from "../../working/checks.ts";
+import type { Checks } from "../../working/checks.ts";
 import type { DosedSeason } from "./season.ts";
 
 /** When a dressing is given: on a date, or so many days after planting, after a stage begins, or after a pick. */

@@ -7,7 +7,7 @@ function bag(id: string, kg: number, solubilityGL?: number): InjectionInput["pro
   const found = libraryProduct(id);
   if (!found) throw new Error(`no product ${id}`);
   const { solubility: _table, ...product } = found;
-  return { product: { ...product, solubilityGL } as Product, kg };
+  return { product: { ...product, solubilityGL }, kg };
 }
 
 const rain = { ions: { Ca: 0.5, HCO3: 1 }, ph: 7 };

@@ -53,6 +53,8 @@ export interface DoseNeedInput {
         readonly water?:
           | { readonly mm: number; readonly no3NMgL?: number | undefined; readonly kMgL?: number | undefined }
           | undefined;
+        /** that was given already beside the doses, as digestate or reclaimed water: what of it the crop can use at once */
+        readonly digestate?: readonly { readonly from: string; readonly kgHa: MainAmounts }[] | undefined;
         readonly fixationKgHa?: number | undefined;
         readonly residuesKgHa?: number | undefined;
       }
@@ -60,7 +62,7 @@ export interface DoseNeedInput {
 }
 
 interface Credit extends MainAmounts {
-  readonly kind: "soil" | "organic" | "water" | "fixation" | "residues";
+  readonly kind: "soil" | "organic" | "water" | "digestate" | "fixation" | "residues";
   /** in words */
   readonly from: string;
 }
@@ -122,7 +124,7 @@ function amountsOf(asked: readonly Nutrient[], of: (nutrient: Nutrient) => numbe
 }
 
 function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] {
-  const { soilMineralN = [], testedSoil, organic = [], water, fixationKgHa, residuesKgHa } = credits;
+  const { soilMineralN = [], testedSoil, organic = [], water, digestate = [], fixationKgHa, residuesKgHa } = credits;
   const found: Credit[] = soilMineralN.map((layer) => ({
     kind: "soil",
     from: `soil, ${layer.fromCm} to ${layer.toCm} cm`,
@@ -141,6 +143,7 @@ function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] 
     });
   });
   if (water) found.push({ kind: "water", from: "water", ...waterOf(water, sheet) });
+  for (const { from, kgHa } of digestate) found.push({ kind: "digestate", from, ...kgHa });
   if (fixationKgHa !== undefined) found.push({ kind: "fixation", from: "fixation", ...NONE, N: fixationKgHa });
   if (residuesKgHa !== undefined) found.push({ kind: "residues", from: "residues", ...NONE, N: residuesKgHa });
   return found;

@@ -28,12 +28,12 @@ const STATES: Readonly<Record<PlannedDose["state"], string>> = {
 
 /** Every dose of the planting in order of time, with its bags, and what became of it. */
 export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
-  const dates = useDates();
   const { show } = useUnits();
   const [opened, setOpened] = useState<string | null>(null);
   const parts = partsOf(plan.planting);
   const [part, setPart] = useState<Part>(WHOLE);
   const back = useTakeDoseBack(plan.zoneId);
+  const rows = [...plan.doses, ...plan.digestates].sort((a, b) => a.on.localeCompare(b.on));
   const keyOf = ({ on, basal, record }: PlannedDose): string => `${on} ${basal} ${record?.id ?? ""}`;
   return (
     <section aria-label="Calendar of doses">
@@ -59,56 +59,24 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
           </tr>
         </thead>
         <tbody>
-          {plan.doses.map((dose) => {
-            const key = keyOf(dose);
-            const { record } = dose;
-            return (
-              <tr key={key} data-state={dose.state}>
-                <td>
-                  <strong>{dates.show(dose.on, "weekday")}</strong>
-                  {dose.basal && <small>basal</small>}
-                  {dose.onlyIf && <small>only if {dose.onlyIf}</small>}
-                </td>
-                <td>
-                  <Three amounts={dose.nutrientsKgHa} />
-                </td>
-                <td>
-                  <Bags dose={dose} part={part} />
-                  {dose.injection && <Injected injection={dose.injection} />}
-                </td>
-                <td>
-                  {STATES[dose.state]}
-                  {record && (
-                    <small>
-                      {record.doneOn !== dose.on && `on ${dates.show(record.doneOn, "day")} `}
-                      {record.reason}
-                    </small>
-                  )}
-                  {record ? (
-                    <Button
-                      type="link"
-                      size="small"
-                      aria-label={`Take back: dose of ${dose.on}`}
-                      loading={back.isPending && back.variables === record.id}
-                      onClick={() => back.mutate(record.id)}
-                    >
-                      take back
-                    </Button>
-                  ) : (
-                    plan.version !== null &&
-                    dose.on <= today && (
-                      <Button size="small" onClick={() => setOpened(opened === key ? null : key)}>
-                        Note it
-                      </Button>
-                    )
-                  )}
-                  {opened === key && (
-                    <NoteDose dose={dose} zoneId={plan.zoneId} today={today} onDone={() => setOpened(null)} />
-                  )}
-                </td>
-              </tr>
-            );
-          })}
+          {rows.map((row) =>
+            "litres" in row ? (
+              <DigestateRow key={`${row.on} ${row.name}`} given={row} />
+            ) : (
+              <DoseRow
+                key={keyOf(row)}
+                dose={row}
+                plan={plan}
+                part={part}
+                today={today}
+                opened={opened === keyOf(row)}
+                onOpen={() => setOpened(opened === keyOf(row) ? null : keyOf(row))}
+                onClose={() => setOpened(null)}
+                onTakeBack={(id) => back.mutate(id)}
+                takingBack={back.isPending ? back.variables : null}
+              />
+            ),
+          )}
         </tbody>
       </table>
       <Faults faults={back.error ? faultsOf(back.error).map(({ message }) => message) : []} error={back.error} />
@@ -123,6 +91,103 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
         </p>
       ))}
     </section>
+  );
+}
+
+/** One dose with its bags, its way into the water, and what became of it. */
+function DoseRow({
+  dose,
+  plan,
+  part,
+  today,
+  opened,
+  onOpen,
+  onClose,
+  onTakeBack,
+  takingBack,
+}: {
+  dose: PlannedDose;
+  plan: DosePlan;
+  part: Part;
+  today: string;
+  opened: boolean;
+  onOpen(): void;
+  onClose(): void;
+  onTakeBack(record: number): void;
+  /** the note that is being taken back */
+  takingBack: number | null;
+}) {
+  const dates = useDates();
+  const { record } = dose;
+  return (
+    <tr data-state={dose.state}>
+      <td>
+        <strong>{dates.show(dose.on, "weekday")}</strong>
+        {dose.basal && <small>basal</small>}
+        {dose.onlyIf && <small>only if {dose.onlyIf}</small>}
+      </td>
+      <td>
+        <Three amounts={dose.nutrientsKgHa} />
+      </td>
+      <td>
+        <Bags dose={dose} part={part} />
+        {dose.injection && <Injected injection={dose.injection} />}
+      </td>
+      <td>
+        {STATES[dose.state]}
+        {record && (
+          <small>
+            {record.doneOn !== dose.on && `on ${dates.show(record.doneOn, "day")} `}
+            {record.reason}
+          </small>
+        )}
+        {record ? (
+          <Button
+            type="link"
+            size="small"
+            aria-label={`Take back: dose of ${dose.on}`}
+            loading={takingBack === record.id}
+            onClick={() => onTakeBack(record.id)}
+          >
+            take back
+          </Button>
+        ) : (
+          plan.version !== null &&
+          dose.on <= today && (
+            <Button size="small" onClick={onOpen}>
+              Note it
+            </Button>
+          )
+        )}
+        {opened && <NoteDose dose={dose} zoneId={plan.zoneId} today={today} onDone={onClose} />}
+      </td>
+    </tr>
+  );
+}
+
+/** Digestate or reclaimed water, and the fresh water after it: noted at Water, counted here. */
+function DigestateRow({
+  given: { on, name, litres, flushL, nutrientsKgHa },
+}: {
+  given: DosePlan["digestates"][number];
+}) {
+  const dates = useDates();
+  return (
+    <tr data-state="given">
+      <td>
+        <strong>{dates.show(on, "weekday")}</strong>
+      </td>
+      <td>
+        <Three amounts={nutrientsKgHa} />
+      </td>
+      <td>
+        <Amount quantity="volume" value={litres} /> {name}
+        <p className={styles["injected"]}>
+          then <Amount quantity="volume" value={flushL} /> of fresh water; what it may get yet stands at Water
+        </p>
+      </td>
+      <td>given</td>
+    </tr>
   );
 }
 

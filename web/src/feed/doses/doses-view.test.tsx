@@ -92,6 +92,16 @@ describe("the doses of a zone", () => {
     expect(form.getByLabelText("Why it was skipped")).toHaveValue("leaf too dark");
   });
 
+  it("have digestate among them, both waters apart, in order of time", async () => {
+    const given = { on: "2026-06-12", name: "Separated digestate", litres: 3200, flushL: 800 };
+    await opened({ digestates: [{ ...given, nutrientsKgHa: { N: 26, P: 4, K: 30 } }] });
+    const rows = within(await screen.findByRole("region", { name: "Calendar of doses" })).getAllByRole("row");
+    expect(rows[3]).toHaveTextContent(
+      /Fri 12 Jun26\s*N · 4(\.0)?\s*P · 30\s*K3.?200\s*L Separated digestatethen 800\s*L of fresh water/,
+    );
+    expect(rows[4]).toHaveTextContent(/Tue 16 Jun/);
+  });
+
   it("that hang on a condition ask it, and are skipped by a no alone", async () => {
     const { user, server } = await opened({ doses: [sampleDose("2026-06-16", "due", { onlyIf: "the leaf is pale" })] });
     const due = await screen.findByRole("row", { name: /Tue 16 Jun.*only if the leaf is pale/ });
