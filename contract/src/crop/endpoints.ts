@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { newSoilStepSchema, soilStepsSchema } from "./soil-step.ts";
 import { idParamSchema, labelSchema } from "../basics/basics.ts";
 import { dateQuery, endpoint, oneParams } from "../basics/endpoint.ts";
 import {
@@ -232,4 +233,30 @@ export const getCalendarTable = endpoint({
   summary: "The same dates as a table",
   answer: z.string(),
   media: "text/csv",
+});
+
+export const getSoilSteps = endpoint({
+  method: "get",
+  path: "/api/zones/:id/soil-steps",
+  summary: "What is done to a zone's soil before planting, with the day from which something may be planted",
+  params: oneParams,
+  answer: soilStepsSchema,
+});
+
+export const addSoilStep = endpoint({
+  method: "post",
+  path: "/api/zones/:id/soil-steps",
+  summary: "Lime, manure, a wetted bed: nothing is planted before its wait is over",
+  params: oneParams,
+  body: newSoilStepSchema,
+  answer: soilStepsSchema,
+  status: 201,
+});
+
+export const strikeSoilStep = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/soil-steps/:step",
+  summary: "A step that does not count",
+  params: oneParams.extend({ step: idParamSchema }),
+  answer: soilStepsSchema,
 });

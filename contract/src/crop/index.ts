@@ -23,6 +23,7 @@ export {
 export {
   addOwnCrop,
   addSign,
+  addSoilStep,
   addStandStep,
   changeOwnCrop,
   dropNext,
@@ -33,6 +34,7 @@ export {
   getCropFile,
   getCropLibrary,
   getCropStation,
+  getSoilSteps,
   getZoneCrop,
   importCrop,
   missNight,
@@ -41,7 +43,9 @@ export {
   removeStandStep,
   setNights,
   setStand,
+  strikeSoilStep,
   takeMissedNightBack,
   takeStageFit,
   takeSignBack,
 } from "./endpoints.ts";
+export { newSoilStepSchema, type NewSoilStep, type SoilSteps } from "./soil-step.ts";

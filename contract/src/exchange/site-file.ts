@@ -4,6 +4,7 @@ import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
 import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
+import { newSoilStepSchema } from "../crop/soil-step.ts";
 import { newDoseRecordSchema } from "../feed/dose-plan.ts";
 import { nutrientRulesSchema } from "../feed/nutrient-books.ts";
 import { newKeptProgrammeSchema, programmeSchema } from "../feed/dose-programme.ts";
@@ -72,6 +73,8 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   doseRecords: z
     .array(z.strictObject({ planting: nameSchema, record: newDoseRecordSchema, struck: z.boolean() }))
     .default([]),
+  /** what was done to the soil before planting */
+  soilSteps: z.array(newSoilStepSchema.extend({ struck: z.boolean() })).default([]),
   mixes: z.array(newMixSchema.extend({ mixedAt: instantSchema })),
   decisions: z.array(
     z.strictObject({

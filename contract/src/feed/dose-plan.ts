@@ -49,6 +49,15 @@ const plannedDoseSchema = z.object({
   state: z.enum(["planned", "due", "given", "skipped"]),
   nutrientsKgHa: amountsSchema,
   products: z.array(productAmountSchema),
+  /** of a basal dose that is laid in strips: how salty they get, against the crop */
+  band: z
+    .object({
+      gMetre: z.number(),
+      ecExtractMsCm: z.number(),
+      thresholdMsCm: z.number(),
+      verdict: z.enum(["fits", "slows", "burns"]),
+    })
+    .nullable(),
   /** null where it is spread by hand, or was noted already */
   injection: injectionSchema.nullable(),
   /** of one that was noted: its number, the day, and why it was skipped */

@@ -88,6 +88,8 @@ export const programmeSchema = z
     dressings: listSchema("Dressings", dressingSchema, 60),
     ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
     basalPct: percent("The basal share"),
+    /** the basal share is laid in strips so wide; null: spread over all */
+    bandWidthCm: quantitySchema("The width of the strip", 2, 200, "cm").nullable().default(null),
     largestNKgHa: quantitySchema("The largest N of a dose", 1, 500, "kg/ha").nullable(),
     shortestDays: countSchema("The days between parts of a dose", 1, 60).nullable(),
     lastOn: dateSchema.nullable(),

@@ -55,3 +55,4 @@ export { practicesOf, type DatedPractice, type PondRule, type Practice } from ".
 export { isUnusual, usualRange, type Ranged, type UsualRange } from "./usual-range.ts";
 export { WARMTH_METHODS, type WarmthMethod } from "./stage-driver.ts";
 export { stageDates } from "./stage-dates.ts";
+export { readyAfter, SOIL_STEPS, USUAL_WAIT_DAYS, waitsFor, type SoilStep, type SoilStepKind } from "./soil-step.ts";

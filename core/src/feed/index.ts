@@ -59,3 +59,12 @@ export {
 export { seasonLitres, WATER_TELLS_FROM, type DosedSeason } from "./programme/season.ts";
 export type { DressingDay } from "./programme/dressing-times.ts";
 export { datesBetween, mostAhead, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";
+export { bandSalt, type BandSalt } from "./soil/band-salt.ts";
+export {
+  LIME_T_HA_PER_PH,
+  LIMESTONE_NV_PCT,
+  phChange,
+  TEXTURES,
+  type PhChange,
+  type Texture,
+} from "./soil/ph-change.ts";

@@ -1,6 +1,7 @@
 import {
   addOwnCrop,
   addSign,
+  addSoilStep,
   addStandStep,
   changeOwnCrop,
   computeStageDates,
@@ -12,6 +13,7 @@ import {
   getCropFile,
   getCropLibrary,
   getCropStation,
+  getSoilSteps,
   getZoneCrop,
   importCrop,
   missNight,
@@ -20,6 +22,7 @@ import {
   removeStandStep,
   setNights,
   setStand,
+  strikeSoilStep,
   takeMissedNightBack,
   takeSignBack,
   takeStageFit,
@@ -36,6 +39,8 @@ import { asCalendar, calendarToken, datesOf, isToken, type Dated } from "./calen
 import { cropService, type PicksOf } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
+import { soilStepStore } from "./soil-step-store.ts";
+import { soilStepService } from "./soil-step-service.ts";
 import { plantingService } from "./planting-service.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
@@ -49,10 +54,11 @@ export function cropModule(
   const library = libraryService(scope);
   const crops = cropService(scope, weather, picksOf);
   const plantings = plantingService(scope, library);
+  const soil = soilStepService(scope);
   const dated = async () => {
     const site = await scope.site.current();
     const own = datesOf(site, await scope.zones(), await scope.site.dateOr(undefined));
-    const dates = [...own, ...(await also())].sort((a, b) => a.on.localeCompare(b.on));
+    const dates = [...own, ...(await soil.dated()), ...(await also())].sort((a, b) => a.on.localeCompare(b.on));
     return { site, dates };
   };
   return {
@@ -89,6 +95,9 @@ export function cropModule(
       served(takeMissedNightBack, ({ params: { id, on }, query }) =>
         crops.shifting(id, () => plantings.takeMissedNightBack(id, { on, ...query }), query.planting),
       ),
+      served(getSoilSteps, ({ params: { id } }) => soil.list(id)),
+      served(addSoilStep, ({ params: { id }, body }) => soil.add(id, body)),
+      served(strikeSoilStep, ({ params: { id, step } }) => soil.strike(id, step)),
       served(getCalendarAddress, () => ({ path: `/api/calendar/${calendarToken(dataFolder)}.ics` })),
       written(getCalendarFeed, async ({ params: { token } }, res) => {
         if (!isToken(token, calendarToken(dataFolder))) throw notFound("A calendar of this address");
@@ -127,6 +136,17 @@ export function cropModule(
           },
           async in(inner, _place, rows) {
             for (const { id, basedOn, crop } of rows) await ownCropStore(inner).add(id, basedOn, crop);
+          },
+        },
+      },
+      ofZone: {
+        soilSteps: {
+          async *out(inner, { zoneId }) {
+            for (const { key, kind, on, waitDays, note, struck } of await soilStepStore(inner).all(zoneId))
+              yield { key, kind, on, waitDays, note, struck };
+          },
+          async in(inner, { zoneId }, rows) {
+            for (const { struck, ...step } of rows) await soilStepStore(inner).add(zoneId, step, struck);
           },
         },
       },

@@ -24,6 +24,7 @@ import { asZone, zoneStore, type StoredZone } from "../scope/zone-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { checkPlantings } from "./check-plantings.ts";
 import { fitsOf, scaledStage } from "./crop-answer.ts";
+import { refuseUnreadySoil } from "./soil-step-service.ts";
 import { cropsOf, type LibraryService } from "./library-service.ts";
 
 /** A planting date is sought from so many days before, in so many steps at most: cold days may leave it a day early. */
@@ -186,6 +187,7 @@ export function plantingService(scope: Scope, library: LibraryService) {
         throw badInput([{ path: "cropId", message: `${cropId} is not in the crop library.` }]);
       const zone = await scope.zone(zoneId);
       const plantedOn = asked ?? (await plantedFor(zone, cropId, readyOn ?? today));
+      await refuseUnreadySoil(scope, zoneId, plantedOn, asked === null ? "readyOn" : "plantedOn");
       // What was planned before for the same rows is planned anew.
       const isReplaced = (one: Planting): boolean => one.plantedOn > today && overlap(one.part, part);
       const replaced = zone.plantings.filter(isReplaced);

@@ -54,11 +54,14 @@ export function dosesOf(
     fromOn,
     kept,
     inject,
+    band,
   }: {
     readonly today: string;
     readonly fromOn: string;
     readonly kept: boolean;
     inject(products: Dose["products"]): DoseInjection | null;
+    /** of a basal dose */
+    band(products: Dose["products"]): PlannedDose["band"];
   },
 ): PlannedDose[] {
   const left = new Set(noted);
@@ -79,6 +82,7 @@ export function dosesOf(
       products: products.map((product) => ({ ...product, ...called(product, records) })),
       // What goes out first is worked into the ground.
       injection: basal ? null : inject(products),
+      band: basal ? band(products) : null,
       record: null,
     };
     return [dose];
@@ -105,6 +109,7 @@ export function unplanned(record: DoseRecord, records: FeedRecords, areaM2: numb
     nutrientsKgHa: state === "given" ? nutrientsIn(products, records, areaM2) : NONE,
     products: products.map((product) => ({ ...product, ...called(product, records), gPlant: 0 })),
     injection: null,
+    band: null,
     record: { id, doneOn, reason },
   };
 }

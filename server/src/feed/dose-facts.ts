@@ -97,6 +97,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
     organic: [],
     residuesKgHa: null,
     fixationKgHa: null,
+    bandWidthCm: null,
     changes: [],
     ...{ injectMin: USUAL_INJECT_MIN, travelMin: null, mostEcMsCm: null, workMin: USUAL_WORK_MIN },
     productIds: bringsN ? onShelf : USUAL_PRODUCTS,

@@ -1,10 +1,14 @@
-import type { DoseInjection, DoseProgramme } from "@sprunel/contract/feed";
-import { ecWith, injection, solubilityAt, USUAL_TANK_TEMPERATURE_C } from "@sprunel/core/feed";
+import type { DoseInjection, DoseProgramme, PlannedDose } from "@sprunel/contract/feed";
+import { bandSalt, ecWith, injection, solubilityAt, USUAL_TANK_TEMPERATURE_C } from "@sprunel/core/feed";
+import type { Crop } from "@sprunel/core/crop";
 import { travelTime } from "@sprunel/core/irrigation";
 import { dripLinesStore } from "../irrigation/drip-lines-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { waterOf, type FeedRecords } from "./feed-records.ts";
+
+/** A strip is worked in about as deep as a hand hoe reaches. Assumed. */
+const BAND_DEPTH_CM = 15;
 
 type Products = readonly { readonly productId: string; readonly kg: number }[];
 
@@ -12,6 +16,8 @@ type Products = readonly { readonly productId: string; readonly kg: number }[];
 export interface Delivery {
   /** into the water over some minutes; null for what is spread by hand */
   inject(products: Products): DoseInjection | null;
+  /** laid in strips; null where it is not, or nobody described the rows */
+  band(products: Products): PlannedDose["band"];
   /** EC of so many litres with them; null while the water is not known */
   ecIn(products: Products, litres: number): number | null;
 }
@@ -19,8 +25,8 @@ export interface Delivery {
 export async function deliveryTo(
   scope: Scope,
   zone: StoredZone,
-  { injectMin, travelMin, mostEcMsCm }: DoseProgramme,
-  records: FeedRecords,
+  { injectMin, travelMin, mostEcMsCm, bandWidthCm }: DoseProgramme,
+  { records, crop, rowM }: { readonly records: FeedRecords; readonly crop: Crop; readonly rowM: number | null },
 ): Promise<Delivery> {
   const { flowLh } = zone.definition;
   const lines = await dripLinesStore(scope).find(zone.id);
@@ -44,6 +50,14 @@ export async function deliveryTo(
         ...told
       } = injection({ ...asked, products: inFull(products) });
       return { ...told, ...(travel === null && { fillMin: null, flushMin: null }), warnings: [...warnings] };
+    },
+    band(products) {
+      if (bandWidthCm === null || rowM === null) return null;
+      const [thresholdMsCm, zeroMsCm] = [crop.ecThresholdMsCm.value, crop.ecZeroYieldMsCm.value];
+      const strip = { rowM, widthCm: bandWidthCm, depthCm: BAND_DEPTH_CM, thresholdMsCm, zeroMsCm };
+      const { ecExtractMsCm, verdict } = bandSalt({ ...strip, products: inFull(products) });
+      const grams = products.reduce((sum, { kg }) => sum + kg * 1000, 0);
+      return { gMetre: grams / rowM, ecExtractMsCm, thresholdMsCm, verdict };
     },
     ecIn: (products, litres) => (water && litres > 0 ? ecWith(water, inFull(products), litres) : null),
   };

@@ -140,7 +140,9 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
       });
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
-    const delivery = whole ? await deliveryTo(scope, zone, programme, records) : null;
+    const delivery = whole
+      ? await deliveryTo(scope, zone, programme, { records, crop: standing.crop, rowM: planting.rowM })
+      : null;
     if (delivery)
       for (const school of SCHOOLS)
         schools.push(await compared(school, { programme, records, areaM2, season, need, today, delivery, run }));
@@ -148,6 +150,7 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
       today,
       // What follows the water is mixed into all of it.
       inject: (products) => (delivery && !litresMixedFor(programme, season, today) ? delivery.inject(products) : null),
+      band: (products) => delivery?.band(products) ?? null,
       fromOn: programme.fromOn ?? "",
       kept: version !== null,
     });

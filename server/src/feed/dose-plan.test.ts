@@ -22,6 +22,7 @@ interface Plan {
     nutrientsKgHa: Amounts;
     products: { productId: string; kg: number }[];
     record: { id: number; doneOn: string; reason: string | null } | null;
+    band: { gMetre: number; verdict: string } | null;
     injection: Record<"fillMin" | "injectMin" | "flushMin" | "runL" | "gMin" | "ecMsCm", number | null> | null;
   }[];
   fault: string | null;
@@ -48,10 +49,10 @@ const TODAY = "2026-06-20";
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e8";
 
 /** Courgettes of 500 m², 6 kg/m² aimed at: 60 t/ha. */
-async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPerM2: 6 }) {
+async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPerM2: 6 }, like: object = {}) {
   const { call, url } = await testServer({ now: `${TODAY}T08:00:00Z` });
   await call("POST", "/api/site", site);
-  await call("POST", "/api/zones", { ...zone, plantings: [freshPlanting("courgette", "2026-05-01", more)] });
+  await call("POST", "/api/zones", { ...zone, ...like, plantings: [freshPlanting("courgette", "2026-05-01", more)] });
   const plan = async () => (await call("GET", "/api/zones/1/dose-plan")).body as unknown as Plan;
   const save = async (change: object) => {
     const { programme, version } = await plan();
@@ -325,6 +326,23 @@ describe("a calendar of doses", () => {
     expect(dose?.injection?.ecMsCm).toBeGreaterThan(0.3);
     await save({ injectMin: null });
     expect((await plan()).doses.every(({ injection }) => injection === null)).toBe(true);
+  });
+
+  it("laid in strips says how much lies on a metre, and whether it burns what is planted there", async () => {
+    const layout = {
+      ...{ beds: 4, lengthM: 50, widthM: 1.6, rows: 2, inRowM: 0.5, offset: false, linesPerBed: 2 },
+      ...{ dripperSpacingM: 0.2, dripperLh: 1.1, drippersPerPlant: 0, vessel: null },
+    };
+    const { save, plan } = await courgettes({ targetPerM2: 6 }, { layout });
+    await save({ school: "dressings", basalPct: 40, bandWidthCm: 5 });
+    const [basal, ...others] = (await plan()).doses;
+    const grams = (basal?.products ?? []).reduce((all, { kg }) => all + kg * 1000, 0);
+    // 4 beds of 2 rows of 50 m
+    expect(basal?.band?.gMetre).toBeCloseTo(grams / 400, 9);
+    expect(basal?.band?.verdict).toBe("burns");
+    expect(others.every(({ band }) => band === null)).toBe(true);
+    await save({ bandWidthCm: null });
+    expect((await plan()).doses[0]?.band).toBeNull();
   });
 
   it("after a pick waits for it, and stands on its day once it is picked", async () => {

@@ -1,4 +1,5 @@
 import { cropChoiceOf, type NewSite, type NewZone, type SetUp, type Site, type Zone } from "@sprunel/contract/site";
+import { refuseUnreadySoil } from "../crop/soil-step-service.ts";
 import { checkPlantings } from "../crop/check-plantings.ts";
 import { cropsOf } from "../crop/library-service.ts";
 import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/problems.ts";
@@ -74,6 +75,9 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       await checkWaters(site.id, zone);
       const before = asZone(await scope.zone(id));
       if (before.version !== version) throw staleEdit(`The zone ${before.name}`, before);
+      for (const [at, { plantedOn }] of zone.plantings.entries())
+        if (!before.plantings.some((one) => one.plantedOn === plantedOn))
+          await refuseUnreadySoil(scope, id, plantedOn, `plantings.${at}.plantedOn`);
       await scope.transaction(async (inner) => {
         await refuseTakenName(inner, zone.name, id);
         if (!(await zoneStore(inner).update(id, site.id, version, zone)))

@@ -15,6 +15,7 @@ import styles from "./crop.module.css";
 import { NextPlanting } from "./next-planting.tsx";
 import { Nights } from "./nights.tsx";
 import { Signs } from "./signs.tsx";
+import { SoilSteps } from "./soil-steps.tsx";
 import { DateLine, Months, StageRibbon } from "./stage-ribbon.tsx";
 import { useZoneCrop } from "./use-crop.ts";
 import { Practices } from "./practices.tsx";
@@ -25,6 +26,9 @@ import { useDates } from "../units/dates.tsx";
 import { Yield } from "../units/yield.tsx";
 import { rowsWords } from "./rows.tsx";
 import { SetUpLink } from "../place/set-up-link.tsx";
+
+/** Systems whose plants root in the ground. */
+const IN_SOIL: readonly BoardZone["system"][] = ["soil-drip", "buried-drip", "basin"];
 
 /** Which stage the crop is in, what that asks for, what was seen and what comes next. */
 export function CropPage({
@@ -52,7 +56,7 @@ export function CropPage({
           On this day the zone has no crop. Give the crop and its planting date in <SetUpLink>set-up</SetUpLink>; its
           stages, water and feed follow from them.
         </p>
-        {board?.today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={board.today} />}
+        {board?.today !== undefined && <Ahead zone={zone} crop={crop.data} today={board.today} />}
       </>
     );
   const stage = planting.stages.find(({ id }) => id === now?.stageId);
@@ -99,10 +103,20 @@ export function CropPage({
             <StandSection key={planting.key} crop={crop.data} stand={stand} today={today} />
           )}
           <Next planting={planting} date={crop.data.date} />
-          {today !== undefined && <NextPlanting key={crop.data.version} crop={crop.data} today={today} />}
+          {today !== undefined && <Ahead zone={zone} crop={crop.data} today={today} />}
           <Before past={crop.data.past} />
         </section>
       </div>
+    </>
+  );
+}
+
+/** What is planned after this, and what its soil needs before. */
+function Ahead({ zone, crop, today }: { zone: BoardZone; crop: ZoneCrop; today: string }) {
+  return (
+    <>
+      <NextPlanting key={crop.version} crop={crop} today={today} />
+      {IN_SOIL.includes(zone.system) && <SoilSteps zoneId={zone.id} areaM2={crop.areaM2} today={today} />}
     </>
   );
 }

@@ -1,18 +1,22 @@
 import {
   addSign,
+  addSoilStep,
   addStandStep,
   dropNext,
   getCropStation,
+  getSoilSteps,
   getZoneCrop,
   missNight,
   planNext,
   removeStandStep,
   setNights,
   setStand,
+  strikeSoilStep,
   takeMissedNightBack,
   takeSignBack,
   takeStageFit,
   type NewSign,
+  type NewSoilStep,
   type NewStand,
   type NewStandStep,
   type NextPlanting,
@@ -103,4 +107,19 @@ export function usePlanNext(id: number) {
 
 export function useDropNext(id: number) {
   return useCropChange((said: AtVersion) => ask(dropNext, { params: { id }, query: at(said) }));
+}
+
+export function useSoilSteps(zoneId: number) {
+  return useQuery({
+    queryKey: ["crop", "soil", zoneId],
+    queryFn: ({ signal }) => ask(getSoilSteps, { params: { id: zoneId }, signal }),
+  });
+}
+
+export function useAddSoilStep(id: number) {
+  return useCropChange((body: NewSoilStep) => ask(addSoilStep, { params: { id }, body }));
+}
+
+export function useStrikeSoilStep(id: number) {
+  return useCropChange((step: number) => ask(strikeSoilStep, { params: { id, step } }));
 }

@@ -9,6 +9,7 @@ export const sampleDose = (on: string, state: PlannedDose["state"], more: Partia
     state,
     record: null,
     injection: null,
+    band: null,
     nutrientsKgHa: { N: 6.25, P: 2.2, K: 14.2 },
   },
   products: [{ productId: "potassium-nitrate", name: "Potassium nitrate", kg: 1.28, gPlant: 1, mL: null }],
@@ -46,7 +47,7 @@ export const samplePlan: DosePlan = {
     ...{ school: "ration", fromOn: "2026-05-01", yieldTHa: null, efficiencyPct: { N: 80, P: 100, K: 85 }, organic: [] },
     ...{ residuesKgHa: null, fixationKgHa: null, everyDays: 7, dressings: [], ppmN: 100, basalPct: 0 },
     ...{ largestNKgHa: null, shortestDays: null, lastOn: null, productIds: ["potassium-nitrate"] },
-    ...{ injectMin: 20, travelMin: null, mostEcMsCm: null, workMin: 20, changes: [] },
+    ...{ injectMin: 20, travelMin: null, mostEcMsCm: null, workMin: 20, changes: [], bandWidthCm: null },
   },
   need: {
     ...{ yieldTHa: 70, aim: "planting", removalKgT: { N: 4.2, P: 0.44, K: 4.6 }, removalSource: "an extension table" },

@@ -15,6 +15,7 @@ import { QuantityInput } from "../../units/quantity-input.tsx";
 import { Amount, useUnits } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
 import { Bags, partsOf, WHOLE, type Part } from "./bags.tsx";
+import { Band } from "./band.tsx";
 import { Injected } from "./injected.tsx";
 import { Three } from "./need-picture.tsx";
 import { useRecordDose, useTakeDoseBack } from "./use-doses.ts";
@@ -131,6 +132,7 @@ function DoseRow({
       </td>
       <td>
         <Bags dose={dose} part={part} />
+        {dose.band && <Band band={dose.band} />}
         {dose.injection && <Injected injection={dose.injection} />}
       </td>
       <td>

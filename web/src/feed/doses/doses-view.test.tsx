@@ -309,6 +309,14 @@ describe("the bags of a dose", () => {
     expect(due).toHaveTextContent(/2\.4\d?\s*mS\/cm at the dripper.*2 are allowed/);
   });
 
+  it("warn of a strip that would burn what is planted in it", async () => {
+    const band = { gMetre: 42, ecExtractMsCm: 9.1, thresholdMsCm: 2.5, verdict: "burns" as const };
+    await opened({ doses: [sampleDose("2026-06-16", "due", { basal: true, band })] });
+    expect(await screen.findByRole("row", { name: /Tue 16 Jun/ })).toHaveTextContent(
+      /in strips: 42\s*g\/m, 9\.1\d?\s*mS\/cm in the extract.*it would burn/,
+    );
+  });
+
   it("say what is not known of the way into the water, and make no figure of it", async () => {
     const injection = {
       ...{ fillMin: null, injectMin: 20, flushMin: null, runL: 400, stockL: null, stockMlMin: null, gMin: 64 },

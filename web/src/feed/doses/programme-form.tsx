@@ -118,6 +118,7 @@ export function ProgrammeForm({
       )}
       <Group name="limits">
         {number("basalPct", "basal share", "%")}
+        {number("bandWidthCm", "in strips so wide; empty: spread over all", "cm")}
         {number("largestNKgHa", "largest N of a dose; empty for any", "kg/ha")}
         {number("shortestDays", "days between parts of a larger one", "days")}
         <label>
