@@ -15,6 +15,7 @@ import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";
 import { groundOf } from "../harvest/off-planting.ts";
+import { changesOf } from "../database/changes.ts";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
@@ -166,8 +167,20 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
     };
   }
 
+  let remembered: { readonly of: string; readonly plans: ReturnType<typeof readPlans> } | null = null;
+  /** The plans of a date are the same until something is stored, or the day turns. */
+  async function plansOn(date: string): ReturnType<typeof readPlans> {
+    const of = `${await changesOf(scope.db)} ${await scope.site.dateOr(undefined)} ${date}`;
+    if (remembered?.of !== of) {
+      const plans = readPlans(date);
+      remembered = { of, plans };
+      plans.catch(() => (remembered = null));
+    }
+    return remembered.plans;
+  }
+
   /** Plans of all zones in which a programme is kept for what stands there. */
-  async function plansOn(date: string) {
+  async function readPlans(date: string) {
     const { id: siteId } = await scope.site.current();
     const records = await feedRecords(scope, siteId, date);
     const plans = [];

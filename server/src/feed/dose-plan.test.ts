@@ -334,7 +334,7 @@ describe("a calendar of doses", () => {
       ...{ dripperSpacingM: 0.2, dripperLh: 1.1, drippersPerPlant: 0, vessel: null },
     };
     const { save, plan } = await courgettes({ targetPerM2: 6 }, { layout });
-    await save({ school: "dressings", basalPct: 40, bandWidthCm: 5 });
+    await save({ school: "dressings", basalPct: 40, bandWidthCm: 2 });
     const [basal, ...others] = (await plan()).doses;
     const grams = (basal?.products ?? []).reduce((all, { kg }) => all + kg * 1000, 0);
     // 4 beds of 2 rows of 50 m
