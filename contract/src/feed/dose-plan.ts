@@ -1,4 +1,4 @@
-import { SCHOOLS } from "@sprunel/core/feed";
+import { SCHOOLS, SOIL_CLASSES } from "@sprunel/core/feed";
 import { z } from "zod";
 import {
   dateSchema,
@@ -73,6 +73,18 @@ const creditSchema = z.object({
   doubt: z.string().nullable(),
 });
 
+/** What came to a planting, what was taken off it, and what is left. */
+const ledgerSchema = z.object({
+  given: amountsSchema,
+  fed: amountsSchema,
+  digestate: amountsSchema,
+  /** null where nobody knows what the water brings */
+  water: amountsSchema.nullable(),
+  credited: amountsSchema,
+  removed: amountsSchema.nullable(),
+  left: amountsSchema.nullable(),
+});
+
 /** A planting's need, its calendar of doses, and its books. */
 export const dosePlanSchema = z
   .object({
@@ -105,6 +117,10 @@ export const dosePlanSchema = z
         removalSource: z.string(),
         uptakeKgHa: amountsSchema,
         credits: z.array(creditSchema),
+        /** what the soil asks for of what it stores, and how that is known; null: nothing is, and as much as is removed is given */
+        soil: z.array(
+          z.object({ nutrient: z.enum(["P", "K"]), is: z.enum(SOIL_CLASSES), from: z.string().nullable() }),
+        ),
         toGiveKgHa: amountsSchema,
         warnings: z.array(z.string()),
         working: z.array(workingStepSchema),
@@ -161,18 +177,9 @@ export const dosePlanSchema = z
       .nullable(),
     /** need, and what was given or is still planned, by the evening of some dates: from planting to the end */
     path: z.array(z.object({ on: dateSchema, need: amountsSchema, planned: amountsSchema })),
-    ledger: z
-      .object({
-        given: amountsSchema,
-        fed: amountsSchema,
-        digestate: amountsSchema,
-        /** null where nobody knows what the water brings */
-        water: amountsSchema.nullable(),
-        credited: amountsSchema,
-        removed: amountsSchema.nullable(),
-        left: amountsSchema.nullable(),
-      })
-      .nullable(),
+    ledger: ledgerSchema.nullable(),
+    /** of what stood here before, as it was cleared; the newest first */
+    past: z.array(z.object({ cropName: z.string(), from: dateSchema, to: dateSchema, ledger: ledgerSchema })),
   })
   .meta({ id: "DosePlan" });
 export type DosePlan = z.infer<typeof dosePlanSchema>;

@@ -1,4 +1,4 @@
-import { SCHOOLS } from "@sprunel/core/feed";
+import { SCHOOLS, SOIL_CLASSES } from "@sprunel/core/feed";
 import { z } from "zod";
 import {
   countSchema,
@@ -49,6 +49,10 @@ const dressingSchema = z.strictObject({
   onlyIf: textSchema("What must be so", 100).nullable().default(null),
 });
 
+const soilClassSchema = z.enum(SOIL_CLASSES, {
+  error: () => `A soil's class is one of ${SOIL_CLASSES.join(", ")}.`,
+});
+
 const changeSchema = z.strictObject({
   fromOn: dateSchema,
   untilOn: dateSchema.nullable(),
@@ -81,12 +85,25 @@ export const programmeSchema = z
       }),
       20,
     ),
+    /** what the soil's P and K ask for; null: as its newest test says */
+    soilClass: z
+      .strictObject({ P: soilClassSchema.nullable(), K: soilClassSchema.nullable() })
+      .default({ P: null, K: null }),
     residuesKgHa: quantitySchema("Nitrogen of residues", 0, 500, "kg/ha").nullable(),
     fixationKgHa: quantitySchema("Nitrogen fixed from the air", 0, 500, "kg/ha").nullable(),
     /** where doses follow the water, so many days are mixed for at once */
     everyDays: countSchema("The days from one dose to the next", 1, 60),
     dressings: listSchema("Dressings", dressingSchema, 60),
     ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
+    /** in stages in which it is another */
+    ppmStages: listSchema(
+      "Strengths by stage",
+      z.strictObject({
+        stageId: labelSchema("The stage"),
+        ppmN: quantitySchema("Nitrogen of the feed", 1, 1000, "mg/L"),
+      }),
+      20,
+    ).default([]),
     basalPct: percent("The basal share"),
     /** the basal share is laid in strips so wide; null: spread over all */
     bandWidthCm: quantitySchema("The width of the strip", 2, 200, "cm").nullable().default(null),

@@ -31,6 +31,7 @@ export { doseNeed } from "./programme/need.ts";
 export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
 export { MOST_STEP_PCT, stepFor, UNCHANGED, type DoseChange } from "./programme/changes.ts";
+export { CLASS_FACTOR, classOf, SOIL_CLASSES, type SoilClass } from "./programme/soil-class.ts";
 export { ecWith, injection, type Injection } from "./programme/injection.ts";
 export {
   AS_OXIDE,

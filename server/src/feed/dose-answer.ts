@@ -132,7 +132,9 @@ export async function compared(
   { programme, records: { shelf }, areaM2, season, need, today, delivery, run }: Compared,
 ): Promise<DosePlan["schools"][number]> {
   const asked =
-    school === programme.school ? programme : { ...programme, ...usualProgramme(school), dressings: [], changes: [] };
+    school === programme.school
+      ? programme
+      : { ...programme, ...usualProgramme(school), ppmStages: [], dressings: [], changes: [] };
   const nothing = {
     ...{ school, totalKgHa: null, operations: null, costM2: null, costKg: null, largestNKgHa: null, aheadNKgHa: null },
     ...{ leftKgHa: null, ecMsCm: null, workMin: null },

@@ -90,7 +90,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
   const bringsN = shelf.some(({ product }) => onShelf.includes(product.id) && contentOf(product).N > 0);
   return {
     ...usualProgramme("ration"),
-    dressings: [],
+    ...{ dressings: [], ppmStages: [] },
     fromOn: null,
     yieldTHa: null,
     efficiencyPct: USUAL_EFFICIENCY.ration,
@@ -98,6 +98,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
     residuesKgHa: null,
     fixationKgHa: null,
     bandWidthCm: null,
+    soilClass: { P: null, K: null },
     changes: [],
     ...{ injectMin: USUAL_INJECT_MIN, travelMin: null, mostEcMsCm: null, workMin: USUAL_WORK_MIN },
     productIds: bringsN ? onShelf : USUAL_PRODUCTS,

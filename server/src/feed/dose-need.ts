@@ -1,7 +1,7 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import type { ZoneReport } from "@sprunel/contract/rootzone";
+import type { SoilReport, ZoneReport } from "@sprunel/contract/rootzone";
 import type { Standing } from "@sprunel/core/crop";
-import { doseNeed, plus, type MainAmounts } from "@sprunel/core/feed";
+import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
 import type { DigestateGiven } from "./nutrient-entries.ts";
 
@@ -46,11 +46,15 @@ export function needOf(
   const age = soil ? daysBetween(soil.takenOn, date) : 0;
   const isOld = age > OLD_DAYS;
   const counted = mineralN === null ? null : isOld ? mineralN * OLD_SHARE : mineralN;
+  const classes = (["P", "K"] as const).map((nutrient) => ({ nutrient, ...soilFor(nutrient, programme, tested) }));
+  const factorOf = (nutrient: "P" | "K"): number =>
+    CLASS_FACTOR[classes.find((one) => one.nutrient === nutrient)?.is ?? "keep"];
   const { nKgT: N, pKgT: P, kKgT: K, source } = crop.removal;
   const { uptakeKgHa, credits, toGiveKgHa, warnings, working } = doseNeed({
     yieldTHa,
     removalKgT: { N, P, K },
     efficiencyPct: programme.efficiencyPct,
+    soilFactor: { P: factorOf("P"), K: factorOf("K") },
     credits: {
       testedSoil: counted === null ? undefined : { depthCm: tested?.depthCm ?? null, kgHa: counted },
       organic: programme.organic,
@@ -76,10 +80,25 @@ export function needOf(
     removalSource: source,
     uptakeKgHa: { N: uptakeKgHa.N, P: uptakeKgHa.P, K: uptakeKgHa.K },
     credits: credits.map((credit) => ({ ...credit, doubt: doubtOf(credit.kind) })),
+    soil: classes,
     toGiveKgHa: { N: toGiveKgHa.N, P: toGiveKgHa.P, K: toGiveKgHa.K },
     warnings: [...warnings],
     working: [...working],
   };
+}
+
+/** What the soil asks for of a nutrient: as somebody said, or as its newest test; else as much as is removed. */
+function soilFor(
+  nutrient: "P" | "K",
+  { soilClass }: DoseProgramme,
+  tested: SoilReport | null,
+): { readonly is: SoilClass; readonly from: string | null } {
+  const said = soilClass[nutrient];
+  if (said) return { is: said, from: "as said in the programme" };
+  const mgKg = nutrient === "P" ? tested?.pMgKg : tested?.kMgKg;
+  if (tested && mgKg !== null && mgKg !== undefined)
+    return { is: classOf(nutrient, mgKg), from: `${mgKg} mg/kg, test of ${tested.takenOn}` };
+  return { is: "keep", from: null };
 }
 
 /** Of each digestate what a crop can use in this season. */

@@ -1,5 +1,5 @@
 import type { DosePlan, DoseProgramme, NewDoseRecord, PlannedDose, WeekOfDoses } from "@sprunel/contract/feed";
-import { plantingKey, standingOn, standOn } from "@sprunel/core/crop";
+import { plantingKey, standingOn, standOn, type Standing } from "@sprunel/core/crop";
 import {
   doseCalendar,
   NONE,
@@ -37,6 +37,7 @@ const WEEK_DAYS = 7;
 /** kg/m² as t/ha; a programme that aims at more than so many times the planting's own aim is a slip. */
 const T_HA = 10;
 const MOST_TIMES = 3;
+const PAST_SHOWN = 6;
 
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
@@ -53,6 +54,31 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
     const calendar = await withSolver((solve) => doseCalendar(asked, solve));
     kept.set(of, { input, calendar });
     return calendar;
+  }
+
+  /** What a planting's plan and its books rest on, as of the evening of a date. */
+  async function basisOf(zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
+    const facts = await factsOf(scope, zone, standing, date, records);
+    const areaM2 = groundOf(zone, standing);
+    const waterNow = waterMgL(records, zone);
+    const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
+    const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
+    const need = needOf(standing, facts.programme, { soil: facts.soil, water, digestates, date });
+    return { ...facts, date, records, areaM2, waterNow, digestates, need };
+  }
+
+  /** The books of what stood here before, as it was cleared; the newest first. */
+  async function pastOf(zone: StoredZone, now: Standing, records: FeedRecords): Promise<DosePlan["past"]> {
+    const past: DosePlan["past"] = [];
+    for (const { clearedOn, plantedOn } of [...zone.grown].reverse()) {
+      if (clearedOn === null || plantedOn >= now.planting.plantedOn || past.length === PAST_SHOWN) continue;
+      const last = addDays(clearedOn, -1);
+      const standing = standingOn(zone.grown, last);
+      if (standing?.planting.plantedOn !== plantedOn) continue;
+      const books = await ledgerOf(scope, zone, standing, await basisOf(zone, standing, last, records));
+      if (books) past.push({ cropName: standing.crop.name, from: plantedOn, to: clearedOn, ledger: books });
+    }
+    return past;
   }
 
   /**
@@ -78,6 +104,7 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
       schools: [],
       path: [],
       nitrogen: null,
+      past: [],
     };
     if (!standing)
       return {
@@ -85,13 +112,9 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
         ...{ missing: "not-planted", planting: null, version: null, ledger: null },
         programme: startOf(records),
       };
-    const { key, version, programme, season, soil, noted } = await factsOf(scope, zone, standing, date, records);
-    const areaM2 = groundOf(zone, standing);
+    const basis = await basisOf(zone, standing, date, records);
+    const { key, version, programme, season, noted, areaM2, digestates, need } = basis;
     const { plants } = standOn(standing.planting, zone.definition, date);
-    const waterNow = waterMgL(records, zone);
-    const water = waterNow && seasonWater(season, areaM2, date, waterNow);
-    const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
-    const need = needOf(standing, programme, { soil, water, digestates, date });
     const share = areaM2 / zone.definition.areaM2;
     const planting: DosePlan["planting"] = {
       beds: zone.layout && zone.layout.beds * share,
@@ -105,12 +128,11 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
         .periodsFrom(standing.since)
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
     };
-    const books = whole
-      ? await ledgerOf(scope, zone, standing, { noted, digestates, records, waterNow, season, areaM2, need, date })
-      : null;
+    const books = whole ? await ledgerOf(scope, zone, standing, basis) : null;
     const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
     const basics = {
       ...{ ...empty, planting, version, programme, need, nitrogen, ledger: books },
+      past: whole ? await pastOf(zone, standing, records) : [],
       digestates: digestates.map(({ on, name, litres, flushL, kgHa }) => ({
         ...{ on, name, litres, flushL, nutrientsKgHa: kgHa },
       })),

@@ -13,6 +13,7 @@ interface Plan {
     uptakeKgHa: Amounts;
     credits: ({ from: string; doubt: string | null } & Amounts)[];
     toGiveKgHa: Amounts;
+    soil: { nutrient: string; is: string; from: string | null }[];
   } | null;
   doses: {
     on: string;
@@ -42,6 +43,7 @@ interface Plan {
   }[];
   digestates: { on: string; litres: number; flushL: number }[];
   ledger: Record<"given" | "fed" | "digestate" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
+  past: { cropName: string; from: string; to: string; ledger: { given: Amounts } }[];
   errors?: { path: string; message: string }[];
 }
 
@@ -94,6 +96,25 @@ describe("what a planting needs", () => {
     const fresh = (await plan()).need;
     expect(fresh?.credits[0]).toMatchObject({ N: expect.closeTo(40, 9) as number, doubt: null });
     expect(fresh?.toGiveKgHa.N).toBeCloseTo((108 - 40) / 0.8, 6);
+  });
+
+  it("gives more P and K than is removed to a poor soil, less to a rich one, by its test or as somebody says", async () => {
+    const { call, plan, save } = await courgettes();
+    const soil = {
+      ...{ kind: "soil", takenOn: "2026-04-20", depthCm: [0, 30], texture: null, ph: null, ecSaturatedMsCm: null },
+      ...{ organicMatterPct: null, pMgKg: 12, kMgKg: 300, mgMgKg: null, mineralNKgHa: null },
+    };
+    const before = (await plan()).need;
+    await call("POST", "/api/zones/1/reports", soil);
+    const tested = (await plan()).need;
+    expect(tested?.soil).toMatchObject([
+      { nutrient: "P", is: "build", from: "12 mg/kg, test of 2026-04-20" },
+      { nutrient: "K", is: "draw-down" },
+    ]);
+    expect(tested?.toGiveKgHa.P).toBeCloseTo(1.5 * (before?.toGiveKgHa.P ?? NaN), 9);
+    expect(tested?.toGiveKgHa.K).toBeCloseTo(0.5 * (before?.toGiveKgHa.K ?? NaN), 9);
+    await save({ soilClass: { P: "keep", K: null } });
+    expect((await plan()).need?.toGiveKgHa.P).toBeCloseTo(before?.toGiveKgHa.P ?? NaN, 9);
   });
 
   it("counts a manure by its decay series, as published: 45 % of it in the first year", async () => {
@@ -456,6 +477,21 @@ describe("what became of a dose", () => {
     );
     // The season's path falls short by what was skipped.
     expect((await plan()).path.at(-1)?.planned.N).toBeCloseTo(sum(before.slice(1), "N"), 9);
+  });
+
+  it("stays in the books of what stood there before", async () => {
+    const { call, save, plan } = await courgettes();
+    await save({});
+    await call("POST", "/api/zones/1/dose-records", record(1, {}));
+    const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+    const { id: _id, archived: _archived, plantings, ...rest } = zones[0] ?? {};
+    const cleared = (plantings as object[]).map((planting) => ({ ...planting, clearedOn: "2026-06-01" }));
+    const next = freshPlanting("courgette", "2026-06-10", { targetPerM2: 6 });
+    expect((await call("PUT", "/api/zones/1", { ...rest, plantings: [...cleared, next] })).status).toBe(200);
+    const { past, ledger } = await plan();
+    expect(past).toMatchObject([{ cropName: "Courgette", from: "2026-05-01", to: "2026-06-01" }]);
+    expect(past[0]?.ledger.given.N).toBeCloseTo((2 * 0.466) / 0.05, 0);
+    expect(ledger?.given?.N).toBe(0);
   });
 
   it("cannot be of a day that is still to come", async () => {

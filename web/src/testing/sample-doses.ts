@@ -37,6 +37,7 @@ export const samplePlan: DosePlan = {
     path: [],
     nitrogen: null,
     digestates: [],
+    past: [],
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
@@ -47,7 +48,16 @@ export const samplePlan: DosePlan = {
     ...{ school: "ration", fromOn: "2026-05-01", yieldTHa: null, efficiencyPct: { N: 80, P: 100, K: 85 }, organic: [] },
     ...{ residuesKgHa: null, fixationKgHa: null, everyDays: 7, dressings: [], ppmN: 100, basalPct: 0 },
     ...{ largestNKgHa: null, shortestDays: null, lastOn: null, productIds: ["potassium-nitrate"] },
-    ...{ injectMin: 20, travelMin: null, mostEcMsCm: null, workMin: 20, changes: [], bandWidthCm: null },
+    ...{
+      injectMin: 20,
+      travelMin: null,
+      mostEcMsCm: null,
+      workMin: 20,
+      changes: [],
+      bandWidthCm: null,
+      ppmStages: [],
+      soilClass: { P: null, K: null },
+    },
   },
   need: {
     ...{ yieldTHa: 70, aim: "planting", removalKgT: { N: 4.2, P: 0.44, K: 4.6 }, removalSource: "an extension table" },
@@ -55,6 +65,7 @@ export const samplePlan: DosePlan = {
     credits: [
       { kind: "soil", from: "soil, 0 to 50 cm", N: 20, P: 0, K: 0, doubt: "the test is of 2019: counted at half" },
     ],
+    soil: [{ nutrient: "P", is: "build", from: "12 mg/kg, test of 2026-03-12" }],
     toGiveKgHa: { N: 342, P: 30.8, K: 379 },
     warnings: [],
     working: [

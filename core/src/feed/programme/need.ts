@@ -45,6 +45,8 @@ export interface DoseNeedInput {
   readonly removalKgT: AskedAmounts;
   /** share of what is given that the crop takes up */
   readonly efficiencyPct: AskedAmounts;
+  /** times what is taken up, by what the soil has of it; 1 when left out */
+  readonly soilFactor?: { readonly P: number; readonly K: number } | undefined;
   readonly credits?:
     | {
         readonly soilMineralN?: readonly SoilLayer[] | undefined;
@@ -103,15 +105,20 @@ export function doseNeed(input: DoseNeedInput): DoseNeed {
     const credited =
       nutrient === "Ca" || nutrient === "Mg" ? 0 : credits.reduce((sum, credit) => sum + credit[nutrient], 0);
     const efficiency = (efficiencyPct[nutrient] ?? 100) / 100;
+    const factor = nutrient === "P" || nutrient === "K" ? (input.soilFactor?.[nutrient] ?? 1) : 1;
     if (credited > uptake && uptake > 0)
       sheet.warn(
         `What is credited of ${nutrient}, ${credited.toFixed(0)} kg/ha, is more than the crop takes up, ${uptake.toFixed(0)} kg/ha: none is to be given.`,
       );
     return sheet.note(
       `${nutrient} to give`,
-      "(uptake − credits, at least 0) ÷ efficiency",
-      fill`(${uptake} − ${credited}) ÷ ${efficiency}`,
-      Math.max(0, uptake - credited) / efficiency,
+      factor === 1
+        ? "(uptake − credits, at least 0) ÷ efficiency"
+        : "(uptake · soil − credits, at least 0) ÷ efficiency",
+      factor === 1
+        ? fill`(${uptake} − ${credited}) ÷ ${efficiency}`
+        : fill`(${uptake} × ${factor} − ${credited}) ÷ ${efficiency}`,
+      Math.max(0, uptake * factor - credited) / efficiency,
       "kg/ha",
       "nutrient balance",
     );
@@ -209,7 +216,13 @@ function waterOf(
 }
 
 /** @returns the nutrients that are asked for */
-function checkDoseNeed({ yieldTHa, removalKgT, efficiencyPct, credits = {} }: DoseNeedInput): readonly Nutrient[] {
+function checkDoseNeed({
+  yieldTHa,
+  removalKgT,
+  efficiencyPct,
+  soilFactor,
+  credits = {},
+}: DoseNeedInput): readonly Nutrient[] {
   const checks = new Checks().positive("yieldTHa", "The yield aimed at", yieldTHa, 1500, "t/ha");
   const asked = NUTRIENTS.filter((nutrient) => removalKgT[nutrient] !== undefined);
   for (const nutrient of asked)
@@ -232,6 +245,8 @@ function checkDoseNeed({ yieldTHa, removalKgT, efficiencyPct, credits = {} }: Do
       .range(`${path}.bulkDensityKgL`, "The bulk density", bulkDensityKgL, 0.1, 2, "kg/L")
       .range(`${path}.rootedPct`, "The rooted share", rootedPct, 0, 100, "%");
   });
+  for (const nutrient of ["P", "K"] as const)
+    checks.range(`soilFactor.${nutrient}`, `The soil's factor of ${nutrient}`, soilFactor?.[nutrient], 0, 3);
   checks.range("credits.testedSoil.kgHa", "The mineral nitrogen", credits.testedSoil?.kgHa, 0, 5000, "kg/ha");
   credits.organic?.forEach(({ tHa, nPct, pPct, kPct, nDecayPct, yearsAgo }, at) => {
     const path = `credits.organic.${at}`;

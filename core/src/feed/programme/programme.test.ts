@@ -121,6 +121,15 @@ describe("a programme", () => {
     });
   });
 
+  it("at constant strength by stage has each stage's nitrogen, the others in the ratio of what is to be given", () => {
+    const until = addDays(START, 34);
+    const ppmStages = [{ stageId: "fruit", ppmN: 200 }];
+    const schedule = scheduleOf({ ...usualProgramme("constant"), ppmN: 100, ppmStages }, aim, season, until);
+    if (schedule.kind !== "with-water") throw new Error("stages have their own strengths");
+    expect(schedule.days[0]?.mgL.N).toBe(100);
+    expect(schedule.days.at(-1)?.mgL).toEqual({ N: 200, P: 40, K: expect.closeTo((200 * 150) / 105, 9) as number });
+  });
+
   it("at constant strength says so while nothing was watered", () => {
     const dry = { ...season, litres: new Map<string, number>() };
     expect(() => scheduleOf({ ...usualProgramme("constant") }, aim, dry, START)).toThrow(/Nothing was watered yet/);

@@ -30,6 +30,8 @@ export interface Programme {
   readonly dressings: readonly Dressing[];
   /** of constant feed: nitrogen in every litre, mg/L */
   readonly ppmN: number;
+  /** in stages in which it is another */
+  readonly ppmStages: readonly { readonly stageId: string; readonly ppmN: number }[];
   /** share of all that goes out first, % */
   readonly basalPct: number;
   readonly largestNKgHa: number | null;
@@ -56,6 +58,7 @@ export function usualProgramme(school: School): Programme {
     everyDays: 7,
     dressings: [],
     ppmN: 100,
+    ppmStages: [],
     basalPct: school === "dressings" ? 40 : 0,
     largestNKgHa: null,
     shortestDays: null,
@@ -102,6 +105,15 @@ export function scheduleOf(
     case "organic":
       return { kind: "shares", events: partsOf(programme, season) };
     case "constant":
+      if (programme.ppmStages.length > 0)
+        return {
+          kind: "with-water",
+          days: watered(programme, season, until).map(({ from, days }) => {
+            const ppm = ppmOn(from, programme, season);
+            const perN = toGive.N > 0 ? ppm / toGive.N : 0;
+            return { on: from, litres: litresOf(days), mgL: { N: ppm, P: toGive.P * perN, K: toGive.K * perN } };
+          }),
+        };
       return {
         kind: "constant-ppm",
         ppmN: programme.ppmN,
@@ -126,6 +138,12 @@ export function litresMixedFor(
 ): ReadonlyMap<string, number> | null {
   if (programme.school !== "constant" && programme.school !== "recipe") return null;
   return new Map(watered(programme, season, until).map(({ from, days }) => [from, litresOf(days)]));
+}
+
+/** Nitrogen of the feed in the stage of a day. */
+function ppmOn(on: string, { ppmN, ppmStages }: Programme, { stages }: DosedSeason): number {
+  const stage = [...stages].filter(([, from]) => from <= on).at(-1)?.[0];
+  return ppmStages.find(({ stageId }) => stageId === stage)?.ppmN ?? ppmN;
 }
 
 function litresOf(days: WateredSpan["days"]): number {

@@ -1,5 +1,6 @@
 import type { DosePlan } from "@sprunel/contract/feed";
 import tables from "../../theme/tables.module.css";
+import { useDates } from "../../units/dates.tsx";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
 import { Three } from "./need-picture.tsx";
@@ -14,8 +15,17 @@ const BOOKS = [
   ["left", "left, or gone below"],
 ] as const;
 
+const PAST = [
+  ["given", "doses"],
+  ["fed", "tanks"],
+  ["digestate", "digestate"],
+  ["removed", "picked off"],
+  ["left", "left, or gone"],
+] as const;
+
 /** What came to the planting and what was taken off. */
-export function Books({ ledger }: { ledger: NonNullable<DosePlan["ledger"]> }) {
+export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]>; past: DosePlan["past"] }) {
+  const dates = useDates();
   const { show } = useUnits();
   return (
     <section aria-label="Books of nutrients">
@@ -33,6 +43,42 @@ export function Books({ ledger }: { ledger: NonNullable<DosePlan["ledger"]> }) {
           ))}
         </tbody>
       </table>
+      {past.length > 0 && (
+        <>
+          <h3>What stood here before</h3>
+          <div className={tables["scroll"]}>
+            <table className={`${tables["table"]} ${styles["schools"]}`} aria-label="Books of what stood here before">
+              <thead>
+                <tr>
+                  <th scope="col">crop, {show("perLand", 0).unit}</th>
+                  {PAST.map(([key, name]) => (
+                    <th key={key} scope="col">
+                      {name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {past.map(({ cropName, from, to, ledger: books }) => (
+                  <tr key={from}>
+                    <td>
+                      {cropName}
+                      <small>
+                        {dates.show(from, "year")} to {dates.show(to, "year")}
+                      </small>
+                    </td>
+                    {PAST.map(([key]) => (
+                      <td key={key}>
+                        <Three amounts={books[key]} />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      )}
       <p className="quiet">
         Left is what stands in tanks, leaf, root and soil, and what drained: these books do not tell them apart.
       </p>

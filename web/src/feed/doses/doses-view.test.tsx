@@ -176,6 +176,13 @@ describe("the doses of a zone", () => {
     expect(row).toHaveTextContent(/not known–––––$/);
   });
 
+  it("have books of what stood here before, too", async () => {
+    const ledger = { ...(samplePlan.ledger as NonNullable<DosePlan["ledger"]>), removed: { N: 44, P: 6, K: 70 } };
+    await opened({ past: [{ cropName: "Lettuce", from: "2025-09-01", to: "2025-11-20", ledger }] });
+    const past = within(await screen.findByRole("table", { name: "Books of what stood here before" }));
+    expect(past.getByRole("row", { name: /Lettuce.*1 Sept? 2025/ })).toHaveTextContent(/44\s*N · 6(\.0)?\s*P · 70\s*K/);
+  });
+
   it("have books that say what they do not know", async () => {
     await opened();
     const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));
@@ -221,6 +228,37 @@ describe("a programme", () => {
     server.on(getDosePlan, { ...samplePlan, version: 4 });
     await user.click(screen.getByRole("button", { name: "Put it in force" }));
     await waitFor(() => expect(screen.queryByRole("region", { name: "Programme" })).toBeNull());
+  });
+
+  it("takes the P of a manure as its label tells it, and keeps the element", async () => {
+    const { user, server } = await opened();
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("button", { name: "Add a manure" }));
+    await user.type(form.getByLabelText("Name of manure 1"), "Hen manure");
+    await user.click(form.getByText("as P₂O₅ and K₂O"));
+    await user.clear(form.getByLabelText("P of manure 1"));
+    await user.type(form.getByLabelText("P of manure 1"), "2.2914");
+    await user.click(form.getByText("P and K as elements"));
+    expect(form.getByLabelText("P of manure 1")).toHaveValue("1");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    const [sent] = server.sent(saveProgramme) as { programme: { organic: { pPct: number }[] } }[];
+    expect(sent?.programme.organic[0]?.pPct).toBeCloseTo(1, 9);
+  });
+
+  it("at constant strength has another strength in a stage, where one is typed", async () => {
+    const { user, server } = await opened({ programme: { ...samplePlan.programme, school: "constant" } });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.type(form.getByLabelText("Nitrogen of the feed in fill"), "140");
+    await user.click(form.getByRole("combobox", { name: "P of the soil" }));
+    await user.click(await screen.findByTitle(/the soil is rich/));
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { ppmStages: [{ stageId: "fill", ppmN: 140 }], soilClass: { P: "draw-down", K: null } },
+    });
   });
 
   it("that is new begins today: what came before is nobody's", async () => {

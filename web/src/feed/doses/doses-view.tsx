@@ -73,7 +73,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
       <WhileItGrows plan={plan} today={today} />
       {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} onUse={opened === null ? setOpened : null} />}
-      {plan.ledger && <Books ledger={plan.ledger} />}
+      {plan.ledger && <Books ledger={plan.ledger} past={plan.past} />}
     </>
   );
 }

@@ -8,6 +8,13 @@ type Need = NonNullable<DosePlan["need"]>;
 const NUTRIENTS = ["N", "P", "K"] as const;
 type Nutrient = (typeof NUTRIENTS)[number];
 
+export const SOIL_WORDS: Readonly<Record<Need["soil"][number]["is"], string>> = {
+  build: "the soil is low: half as much again",
+  keep: "the soil has enough: as much as is removed",
+  "draw-down": "the soil is rich: half of what is removed",
+  none: "the soil is very rich: none",
+};
+
 /** From the yield aimed at, through what it takes up and what is there already, to what is to be given: read from left to right. */
 export function NeedPicture({
   need,
@@ -53,6 +60,15 @@ export function NeedPicture({
           note={`of which the crop takes up ${NUTRIENTS.map((nutrient) => `${efficiencyPct[nutrient]} % of ${nutrient}`).join(", ")} (assumed until set)`}
         >
           <Bars of={(nutrient) => need.toGiveKgHa[nutrient]} most={most} need={need} label="To give" kind="give" />
+          <ul className={styles["credits"]}>
+            {need.soil
+              .filter(({ from }) => from !== null)
+              .map(({ nutrient, is, from }) => (
+                <li key={nutrient}>
+                  {nutrient}: {SOIL_WORDS[is]} <span className="quiet">({from})</span>
+                </li>
+              ))}
+          </ul>
         </Part>
       </ol>
       {need.warnings.map((warning) => (

@@ -1,5 +1,5 @@
 import { savedProgrammeSchema, type DosePlan, type DoseProgramme } from "@sprunel/contract/feed";
-import { SCHOOLS, USUAL_EFFICIENCY, type School } from "@sprunel/core/feed";
+import { SCHOOLS, SOIL_CLASSES, USUAL_EFFICIENCY, type School, type SoilClass } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState, type ReactNode } from "react";
@@ -11,10 +11,13 @@ import { useChecked } from "../../forms/use-checked.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import { useProducts } from "../use-feed.ts";
 import styles from "./doses.module.css";
+import { SOIL_WORDS } from "./need-picture.tsx";
 import { KeepProgramme, TakeProgramme } from "./kept-programmes.tsx";
 import { ProgrammeManures } from "./programme-manures.tsx";
 import { ProgrammeParts } from "./programme-parts.tsx";
 import { useSaveProgramme } from "./use-doses.ts";
+
+const AS_TESTED = "tested";
 
 export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
   ration: "a ration by uptake, every few days",
@@ -27,7 +30,7 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
 /** While it is typed some of it may be missing. */
 type Typed = { [key in keyof DoseProgramme]: DoseProgramme[key] | null | undefined } & Pick<
   DoseProgramme,
-  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct"
+  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct" | "soilClass" | "ppmStages"
 >;
 type NumberKey = {
   [key in keyof DoseProgramme]: DoseProgramme[key] extends number | null ? key : never;
@@ -107,6 +110,26 @@ export function ProgrammeForm({
       {typed.school === "ration" && number("everyDays", "from one dose to the next", "days")}
       {(typed.school === "constant" || typed.school === "recipe") && number("everyDays", "mixed at once for", "days")}
       {typed.school === "constant" && number("ppmN", "nitrogen of the feed", "mg/L")}
+      {typed.school === "constant" &&
+        (plan.planting?.stages ?? []).map(({ id, name }) => (
+          <label key={id}>
+            in {name.toLowerCase()}
+            <QuantityInput
+              label={`Nitrogen of the feed in ${name.toLowerCase()}`}
+              unit="mg/L"
+              placeholder="the same"
+              value={typed.ppmStages.find(({ stageId }) => stageId === id)?.ppmN ?? null}
+              onChange={(value) =>
+                set({
+                  ppmStages: [
+                    ...typed.ppmStages.filter(({ stageId }) => stageId !== id),
+                    ...(value === null ? [] : [{ stageId: id, ppmN: value }]),
+                  ],
+                })
+              }
+            />
+          </label>
+        ))}
       {(typed.school === "dressings" || typed.school === "organic") && (
         <ProgrammeParts
           parts={typed.dressings}
@@ -146,6 +169,23 @@ export function ProgrammeForm({
         ))}
       </Group>
       <Group name="there already">
+        {(["P", "K"] as const).map((nutrient) => (
+          <label key={nutrient}>
+            {nutrient} of the soil
+            <Select
+              aria-label={`${nutrient} of the soil`}
+              value={typed.soilClass[nutrient] ?? AS_TESTED}
+              options={[
+                { value: AS_TESTED, label: "as its test says" },
+                ...SOIL_CLASSES.map((value) => ({ value, label: SOIL_WORDS[value] })),
+              ]}
+              onChange={(value: SoilClass | typeof AS_TESTED) =>
+                set({ soilClass: { ...typed.soilClass, [nutrient]: value === AS_TESTED ? null : value } })
+              }
+              className="select-l"
+            />
+          </label>
+        ))}
         {number("residuesKgHa", "nitrogen of residues", "kg/ha")}
         {number("fixationKgHa", "nitrogen fixed from the air", "kg/ha")}
       </Group>
