@@ -73,7 +73,10 @@ export async function factsOf(scope: Scope, zone: StoredZone, standing: Standing
     version: kept?.version ?? null,
     programme: kept?.programme ?? startOf(records),
     season: await seasonFor(scope, zone, standing, { date, records }),
-    soil: reports.find(({ kind, struck, takenOn }) => kind === "soil" && struck === null && takenOn <= date),
+    /** the oldest first */
+    soilTests: reports
+      .flatMap((report) => (report.kind === "soil" && report.struck === null && report.takenOn <= date ? [report] : []))
+      .reverse(),
     noted: await dosePlanStore(scope).records(zone.id, key),
   };
 }

@@ -1,8 +1,9 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import type { SoilReport, ZoneReport } from "@sprunel/contract/rootzone";
+import type { SoilReport } from "@sprunel/contract/rootzone";
 import type { Standing } from "@sprunel/core/crop";
 import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
+import { newestLayers } from "./soil-tests.ts";
 import type { DigestateGiven } from "./nutrient-entries.ts";
 
 type Need = NonNullable<DosePlan["need"]>;
@@ -26,12 +27,13 @@ export function needOf(
   { crop, planting }: Standing,
   programme: DoseProgramme,
   {
-    soil,
+    soilTests,
     water,
     digestates,
     date,
   }: {
-    readonly soil: ZoneReport | undefined;
+    /** that count, up to the date */
+    readonly soilTests: readonly SoilReport[];
     readonly water: SeasonWater | null;
     /** that was given since planting */
     readonly digestates: readonly DigestateGiven[];
@@ -41,12 +43,11 @@ export function needOf(
   const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
   const yieldTHa = programme.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
   if (yieldTHa === null) return null;
-  const tested = soil?.kind === "soil" ? soil : null;
-  const mineralN = tested?.mineralNKgHa ?? null;
-  const age = soil ? daysBetween(soil.takenOn, date) : 0;
-  const isOld = age > OLD_DAYS;
-  const counted = mineralN === null ? null : isOld ? mineralN * OLD_SHARE : mineralN;
-  const classes = (["P", "K"] as const).map((nutrient) => ({ nutrient, ...soilFor(nutrient, programme, tested) }));
+  const layers = newestLayers(soilTests, ({ mineralNKgHa }) => mineralNKgHa);
+  const testedOn = layers[0]?.takenOn;
+  const isOld = testedOn !== undefined && daysBetween(testedOn, date) > OLD_DAYS;
+  const mineralN = layers.reduce((sum, { mineralNKgHa }) => sum + (mineralNKgHa ?? 0), 0);
+  const classes = (["P", "K"] as const).map((nutrient) => ({ nutrient, ...soilFor(nutrient, programme, soilTests) }));
   const factorOf = (nutrient: "P" | "K"): number =>
     CLASS_FACTOR[classes.find((one) => one.nutrient === nutrient)?.is ?? "keep"];
   const { nKgT: N, pKgT: P, kKgT: K, source } = crop.removal;
@@ -56,7 +57,10 @@ export function needOf(
     efficiencyPct: programme.efficiencyPct,
     soilFactor: { P: factorOf("P"), K: factorOf("K") },
     credits: {
-      testedSoil: counted === null ? undefined : { depthCm: tested?.depthCm ?? null, kgHa: counted },
+      testedSoil: layers.map(({ depthCm, mineralNKgHa }) => ({
+        depthCm,
+        kgHa: (mineralNKgHa ?? 0) * (isOld ? OLD_SHARE : 1),
+      })),
       organic: programme.organic,
       water: water ?? undefined,
       digestate: [...usableOf(digestates)],
@@ -65,8 +69,8 @@ export function needOf(
     },
   });
   const doubtOf = (kind: NeedCredit["kind"]): string | null => {
-    if (kind === "soil" && isOld && soil)
-      return `the test is of ${soil.takenOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN ?? 0)} kg/ha`;
+    if (kind === "soil" && isOld)
+      return `the test is of ${testedOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN)} kg/ha`;
     if (kind === "water" && water?.expected) return "a part of the season's water is only expected";
     const organicN = digestates.reduce((sum, one) => sum + one.organicNKgHa, 0);
     if (kind === "digestate" && organicN > 0)
@@ -91,13 +95,15 @@ export function needOf(
 function soilFor(
   nutrient: "P" | "K",
   { soilClass }: DoseProgramme,
-  tested: SoilReport | null,
+  tests: readonly SoilReport[],
 ): { readonly is: SoilClass; readonly from: string | null } {
   const said = soilClass[nutrient];
   if (said) return { is: said, from: "as said in the programme" };
-  const mgKg = nutrient === "P" ? tested?.pMgKg : tested?.kMgKg;
-  if (tested && mgKg !== null && mgKg !== undefined)
-    return { is: classOf(nutrient, mgKg), from: `${mgKg} mg/kg, test of ${tested.takenOn}` };
+  const figure = ({ pMgKg, kMgKg }: SoilReport): number | null => (nutrient === "P" ? pMgKg : kMgKg);
+  // What the topsoil holds: that is where roots find it.
+  const [top] = newestLayers(tests, figure);
+  const mgKg = top ? figure(top) : null;
+  if (top && mgKg !== null) return { is: classOf(nutrient, mgKg), from: `${mgKg} mg/kg, test of ${top.takenOn}` };
   return { is: "keep", from: null };
 }
 

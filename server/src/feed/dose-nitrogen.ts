@@ -1,4 +1,5 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
+import type { SoilReport } from "@sprunel/contract/rootzone";
 import { cropStateOn, grownByDays, partShare, plantingKey, type Grown, type Standing } from "@sprunel/core/crop";
 import { datesBetween, NONE, ofWater } from "@sprunel/core/feed";
 import { addDays, daysBetween } from "@sprunel/core/time";
@@ -11,20 +12,13 @@ import { nutrientsIn } from "./dose-answer.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { productsOf } from "./feed-records.ts";
 import { OLD_DAYS, OLD_SHARE } from "./dose-need.ts";
+import { newestLayers, rootedShare } from "./soil-tests.ts";
 
 const KG_M2_TO_T_HA = 10;
 const KG_PER_TONNE_AND_PCT = 10;
 const DAYS_A_YEAR = 365;
-const CM_PER_M = 100;
 /** Beyond them a test tells nothing of what is there at planting. Assumed. */
 const MOST_DAYS_BEFORE = 3 * OLD_DAYS;
-
-interface Test {
-  readonly on: string;
-  readonly kgHa: number;
-  /** its lower end; null where nobody said */
-  readonly depthCm: number | null;
-}
 
 /** Everything of nitrogen that zones got beside their water, fetched once for all of them. */
 export async function nitrogenOn(scope: Scope): Promise<Records["nitrogenOn"]> {
@@ -33,24 +27,26 @@ export async function nitrogenOn(scope: Scope): Promise<Records["nitrogenOn"]> {
   const { productOf } = await productsOf(scope, site.id);
   const records = { productOf };
   const programmes = await dosePlanStore(scope).programmesOfAll();
-  const tests = byZone(
-    (await zoneReportStore(scope).soilOfAll()).flatMap(({ zoneId, report }) =>
-      report.mineralNKgHa === null
-        ? []
-        : [{ zoneId, on: report.takenOn, kgHa: report.mineralNKgHa, depthCm: report.depthCm?.[1] ?? null }],
-    ),
-  );
+  const tests = byZone(await zoneReportStore(scope).soilOfAll());
   const given = byZone(await dosePlanStore(scope).givenOfAll());
   const analyses = new Map((await sourceStore(scope).list(site.id)).map(({ id, analysis }) => [id, analysis]));
   const digestates = byZone(await doseStore(scope).ofAll());
 
   return (zone, date, standing) => {
     const programme = programmes.get(`${zone.id} ${plantingKey(standing.planting)}`) ?? null;
-    const soil = tests.get(zone.id) ?? [];
+    const soil = (tests.get(zone.id) ?? [])
+      .map(({ report }) => report)
+      .filter(({ mineralNKgHa }) => mineralNKgHa !== null);
     const doses = given.get(zone.id) ?? [];
     const organic = digestates.get(zone.id) ?? [];
     const isSince = ({ on }: { readonly on: string }): boolean => on >= standing.planting.plantedOn;
-    if (!programme && !soil.some(isSince) && !doses.some(isSince) && !organic.some(isSince)) return null;
+    if (
+      !programme &&
+      !soil.some(({ takenOn }) => takenOn >= standing.planting.plantedOn) &&
+      !doses.some(isSince) &&
+      !organic.some(isSince)
+    )
+      return null;
     const { areaM2 } = zone.definition;
     let givenKgHa = 0;
     for (const { on, products } of doses) if (on === date) givenKgHa += nutrientsIn(products, records, areaM2).N;
@@ -90,18 +86,21 @@ function freedInYear({ organic, residuesKgHa, fixationKgHa }: DoseProgramme): nu
 }
 
 /** A test holds on the day after it, and one from before planting on the first day, an old one at half. */
-function measuredOn(date: string, tests: readonly Test[], { planting, state }: Standing): number | null {
+function measuredOn(date: string, tests: readonly SoilReport[], { planting, state }: Standing): number | null {
   const isFirst = date === planting.plantedOn;
-  const found = tests
-    .filter(({ on }) =>
-      isFirst ? on < date && daysBetween(on, date) <= MOST_DAYS_BEFORE : daysBetween(on, date) === 1,
-    )
-    .at(-1);
-  if (!found) return null;
-  const rooted = found.depthCm === null ? 1 : Math.min(1, (state.rootDepthM * CM_PER_M) / found.depthCm);
-  const aged = daysBetween(found.on, date) > OLD_DAYS ? OLD_SHARE : 1;
-  return found.kgHa * rooted * aged;
+  const counts = tests.filter(({ takenOn: on }) =>
+    isFirst ? on < date && daysBetween(on, date) <= MOST_DAYS_BEFORE : daysBetween(on, date) === 1,
+  );
+  const layers = newestLayers(counts, ({ mineralNKgHa }) => mineralNKgHa);
+  const [top] = layers;
+  if (!top) return null;
+  const aged = daysBetween(top.takenOn, date) > OLD_DAYS ? OLD_SHARE : 1;
+  return layers.reduce(
+    (sum, { mineralNKgHa, depthCm }) => sum + (mineralNKgHa ?? 0) * rootedShare(depthCm, state.rootDepthM) * aged,
+    0,
+  );
 }
+
 /**
  * What the crop takes up on a day, by its Kc against that of the whole season in the crop's usual climate: no day's part hangs on
  * what is still to come.

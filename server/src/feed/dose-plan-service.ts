@@ -63,7 +63,7 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
     const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
-    const need = needOf(standing, facts.programme, { soil: facts.soil, water, digestates, date });
+    const need = needOf(standing, facts.programme, { soilTests: facts.soilTests, water, digestates, date });
     return { ...facts, date, records, areaM2, waterNow, digestates, need };
   }
 

@@ -96,6 +96,12 @@ describe("what a planting needs", () => {
     const fresh = (await plan()).need;
     expect(fresh?.credits[0]).toMatchObject({ N: expect.closeTo(40, 9) as number, doubt: null });
     expect(fresh?.toGiveKgHa.N).toBeCloseTo((108 - 40) / 0.8, 6);
+    await call("POST", "/api/zones/1/reports", { ...soil("2026-04-20"), depthCm: [30, 60], mineralNKgHa: 15 });
+    const deeper = (await plan()).need;
+    expect(deeper?.credits.map(({ from, N }) => [from, Math.round(N)])).toEqual([
+      ["soil, 0 to 30 cm", 40],
+      ["soil, 30 to 60 cm", 15],
+    ]);
   });
 
   it("gives more P and K than is removed to a poor soil, less to a rich one, by its test or as somebody says", async () => {

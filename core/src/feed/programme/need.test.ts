@@ -31,7 +31,7 @@ describe("what a field is to be given", () => {
 
   it("counts a test told in kg/ha as it stands, with the depth that was tested", () => {
     const from = (depthCm: readonly [number, number] | null) =>
-      doseNeed({ ...tomatoes, credits: { testedSoil: { depthCm, kgHa: 40 } } }).credits;
+      doseNeed({ ...tomatoes, credits: { testedSoil: [{ depthCm, kgHa: 40 }] } }).credits;
     expect(from([0, 25])).toEqual([{ kind: "soil", from: "soil, 0 to 25 cm", N: 40, P: 0, K: 0 }]);
     expect(from(null)).toMatchObject([{ from: "soil", N: 40 }]);
   });

@@ -50,7 +50,7 @@ export interface DoseNeedInput {
   readonly credits?:
     | {
         readonly soilMineralN?: readonly SoilLayer[] | undefined;
-        readonly testedSoil?: TestedSoil | undefined;
+        readonly testedSoil?: readonly TestedSoil[] | undefined;
         readonly organic?: readonly OrganicDressing[] | undefined;
         readonly water?:
           | { readonly mm: number; readonly no3NMgL?: number | undefined; readonly kMgL?: number | undefined }
@@ -131,15 +131,22 @@ function amountsOf(asked: readonly Nutrient[], of: (nutrient: Nutrient) => numbe
 }
 
 function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] {
-  const { soilMineralN = [], testedSoil, organic = [], water, digestate = [], fixationKgHa, residuesKgHa } = credits;
+  const {
+    soilMineralN = [],
+    testedSoil = [],
+    organic = [],
+    water,
+    digestate = [],
+    fixationKgHa,
+    residuesKgHa,
+  } = credits;
   const found: Credit[] = soilMineralN.map((layer) => ({
     kind: "soil",
     from: `soil, ${layer.fromCm} to ${layer.toCm} cm`,
     ...NONE,
     N: layerN(layer, sheet),
   }));
-  if (testedSoil) {
-    const { depthCm, kgHa } = testedSoil;
+  for (const { depthCm, kgHa } of testedSoil) {
     found.push({ kind: "soil", from: depthCm ? `soil, ${depthCm[0]} to ${depthCm[1]} cm` : "soil", ...NONE, N: kgHa });
   }
   organic.forEach((dressing, at) => {
@@ -247,7 +254,9 @@ function checkDoseNeed({
   });
   for (const nutrient of ["P", "K"] as const)
     checks.range(`soilFactor.${nutrient}`, `The soil's factor of ${nutrient}`, soilFactor?.[nutrient], 0, 3);
-  checks.range("credits.testedSoil.kgHa", "The mineral nitrogen", credits.testedSoil?.kgHa, 0, 5000, "kg/ha");
+  credits.testedSoil?.forEach(({ kgHa }, at) =>
+    checks.range(`credits.testedSoil.${at}.kgHa`, "The mineral nitrogen", kgHa, 0, 5000, "kg/ha"),
+  );
   credits.organic?.forEach(({ tHa, nPct, pPct, kPct, nDecayPct, yearsAgo }, at) => {
     const path = `credits.organic.${at}`;
     checks
