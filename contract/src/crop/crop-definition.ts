@@ -131,6 +131,13 @@ export const cropDefinitionSchema = z
       kKgT: quantitySchema("Potassium taken off", 0, 120, "kg/t"),
       ...noted,
     }),
+    dilution: z
+      .strictObject({
+        aPct: quantitySchema("Nitrogen of young growth", 0.5, 10, "%"),
+        b: quantitySchema("The dilution of nitrogen", 0.05, 0.8, ""),
+        source: textSchema("The source", 300),
+      })
+      .optional(),
     bands: z.strictObject({
       dayC: span("The band by day", -5, 45, "°C"),
       nightC: span("The band by night", -5, 40, "°C"),

@@ -72,6 +72,13 @@ export interface Removal extends Omit<LibraryFigure, "value"> {
   readonly kKgT: number;
 }
 
+/** Least nitrogen for full growth, % of dry matter: a · W^−b, W in t/ha above 1, the same below. */
+export interface Dilution {
+  readonly aPct: number;
+  readonly b: number;
+  readonly source: string;
+}
+
 export interface Crop {
   readonly id: string;
   readonly name: string;
@@ -102,6 +109,8 @@ export interface Crop {
   readonly ecThresholdMsCm: LibraryFigure;
   readonly ecZeroYieldMsCm: LibraryFigure;
   readonly removal: Removal;
+  /** how nitrogen thins out in its dry matter as that grows; where it is published */
+  readonly dilution?: Dilution;
   readonly bands: Bands;
   /** where stage lengths, Kc, leaf areas and root depths come from */
   readonly sources: Readonly<

@@ -59,7 +59,7 @@ export {
 } from "./programme/programme.ts";
 export { seasonLitres, WATER_TELLS_FROM, type DosedSeason } from "./programme/season.ts";
 export type { DressingDay } from "./programme/dressing-times.ts";
-export { datesBetween, mostAhead, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";
+export { datesBetween, mostAhead, nitrogenDays, uptakeDone, type UptakeDay } from "./programme/uptake-curve.ts";
 export { bandSalt, type BandSalt } from "./soil/band-salt.ts";
 export {
   LIME_T_HA_PER_PH,

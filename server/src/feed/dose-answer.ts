@@ -163,7 +163,7 @@ export async function compared(
       costKg: costM2 === null ? null : costM2 / (need.yieldTHa / T_HA_PER_KG_M2),
       largestNKgHa: Math.max(0, ...doses.map(({ nutrientsKgHa }) => nutrientsKgHa.N)),
       aheadNKgHa: mostAhead(
-        season.days,
+        season.nitrogenDays,
         need.toGiveKgHa.N,
         doses.map(({ on, nutrientsKgHa: { N } }) => ({ on, kgHa: N })),
       ).kgHa,
@@ -199,13 +199,13 @@ export function nitrogenOf(found: Awaited<ReturnType<PlanService["nitrogen"]>>):
 
 /** Need, and what was given or is still planned, by the evening of some dates, evenly over the season. */
 export function pathOf(season: DosedSeason, toGive: MainAmounts, doses: readonly PlannedDose[]): DosePlan["path"] {
-  const { days } = season;
+  const { days, nitrogenDays } = season;
   const step = Math.max(1, Math.ceil(days.length / PATH_POINTS));
   return days
     .filter((_, at) => at % step === 0 || at === days.length - 1)
     .map(({ on }) => ({
       on,
-      need: scaled(toGive, uptakeDone(days, on)),
+      need: { ...scaled(toGive, uptakeDone(days, on)), N: toGive.N * uptakeDone(nitrogenDays, on) },
       planned: plus(
         ...doses.filter((dose) => (dose.record?.doneOn ?? dose.on) <= on).map(({ nutrientsKgHa }) => nutrientsKgHa),
       ),

@@ -81,7 +81,7 @@ export function needOf(
     yieldTHa,
     aim: programme.yieldTHa === null ? "planting" : "programme",
     removalKgT: { N, P, K },
-    removalSource: source,
+    removalSource: crop.dilution ? `${source}; nitrogen over time by ${crop.dilution.source}` : source,
     uptakeKgHa: { N: uptakeKgHa.N, P: uptakeKgHa.P, K: uptakeKgHa.K },
     credits: credits.map((credit) => ({ ...credit, doubt: doubtOf(credit.kind) })),
     soil: classes,

@@ -6,6 +6,7 @@ import {
   SCHOOLS,
   checkDressings,
   litresMixedFor,
+  nitrogenDays,
   scheduleOf,
   type DoseCalendar,
   type DoseCalendarInput,
@@ -64,7 +65,12 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
     const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
     const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
     const need = needOf(standing, facts.programme, { soilTests: facts.soilTests, water, digestates, date });
-    return { ...facts, date, records, areaM2, waterNow, digestates, need };
+    const { dilution } = standing.crop;
+    const season =
+      dilution && need
+        ? { ...facts.season, nitrogenDays: nitrogenDays(facts.season.days, need.uptakeKgHa.N, dilution) }
+        : facts.season;
+    return { ...facts, season, date, records, areaM2, waterNow, digestates, need };
   }
 
   /** The books of what stood here before, as it was cleared; the newest first. */

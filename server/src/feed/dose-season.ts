@@ -23,12 +23,15 @@ export function seasonOf({ planting, since }: Standing, { litres, picks, target,
   const periods = planting.periodsFrom(since);
   const last = periods.at(-1)?.endsOn ?? since;
   const end = planting.clearedOn !== null && planting.clearedOn < last ? planting.clearedOn : last;
+  const days = datesBetween(since, end).map((on) => ({ on, kc: cropStateOn(planting, on)?.kc ?? 0 }));
   const recipes = periods.map(({ endsOn, stage }) => {
     const asked = target ?? stageTarget(stage);
     return { endsOn, adds: asked && waterMgL && beyond(ionsMgL(asked.ions), waterMgL) };
   });
   return {
-    days: datesBetween(since, end).map((on) => ({ on, kc: cropStateOn(planting, on)?.kc ?? 0 })),
+    days,
+    // How much nitrogen there is in the end is known with the need.
+    nitrogenDays: days,
     stages: new Map(periods.map(({ id, startsOn }) => [id, startsOn])),
     picks,
     pickingFrom: periods.find(({ stage }) => stage.picking)?.startsOn ?? null,

@@ -1,6 +1,6 @@
 import type { CanopyCoefficients } from "../../climate/canopy-transpiration.ts";
 import type { Practice } from "../practice.ts";
-import type { Bands, Crop, CropGroup, LibraryFigure, Removal, SoldAs, Stage } from "../crop.ts";
+import type { Bands, Dilution, Crop, CropGroup, LibraryFigure, Removal, SoldAs, Stage } from "../crop.ts";
 
 /** A figure and where it is from; a source that says "assumed" marks it as such. */
 type Said = readonly [value: number, source: string];
@@ -43,6 +43,7 @@ export interface CropSheet {
   readonly salt: readonly [thresholdMsCm: number, lossPctPerMsCm: number, source: string];
   readonly sources: Readonly<Record<"stages" | "kc" | "leafArea" | "rootDepth", string>>;
   readonly removal: readonly [nKgT: number, pKgT: number, kKgT: number, source: string];
+  readonly dilution?: Dilution;
   readonly bands: Omit<Bands, "source" | "assumed"> & { readonly source: string };
 }
 
@@ -142,6 +143,7 @@ export function cropOf(sheet: CropSheet): Crop {
       canopy: said(CANOPY_SOURCE),
     },
     removal: noted(sheet.removal),
+    ...(sheet.dilution && { dilution: sheet.dilution }),
     bands: { ...USUAL_ROOTS[group], ...bands, ...said(bands.source) },
   };
 }

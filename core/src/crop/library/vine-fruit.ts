@@ -95,6 +95,7 @@ export const tomato = cropOf({
     rootDepth: fao("table 22, tomato: 0.7 to 1.5 m in deep soil; less under drip"),
   },
   removal: [2, 0.17, 2.9, mich("tomatoes")],
+  dilution: { aPct: 4.53, b: 0.327, source: "Tei, Benincasa & Guiducci (2002), processing tomato in the field" },
   bands: {
     dayC: [19, 25],
     nightC: [15, 19],

@@ -17,13 +17,14 @@ import {
   type Programme,
 } from "./programme.ts";
 import { seasonLitres, type DosedSeason } from "./season.ts";
-import { datesBetween, mostAhead, uptakeDone, uptakeSpans } from "./uptake-curve.ts";
+import { datesBetween, mostAhead, nitrogenDays, uptakeDone, uptakeSpans } from "./uptake-curve.ts";
 
 const START = "2026-05-01";
 const solve = lpSolver(await loadHighs());
 /** Ten weeks: Kc of 0.5 for five, of 1 for five. */
+const days = datesBetween(START, addDays(START, 70)).map((on, at) => ({ on, kc: at < 35 ? 0.5 : 1 }));
 const season: DosedSeason = {
-  days: datesBetween(START, addDays(START, 70)).map((on, at) => ({ on, kc: at < 35 ? 0.5 : 1 })),
+  ...{ days, nitrogenDays: days },
   stages: new Map([
     ["leaf", START],
     ["fruit", addDays(START, 35)],
@@ -53,6 +54,29 @@ describe("the uptake of a season", () => {
     const weekly = uptakeSpans(season.days, 7).map(({ from, share }) => ({ on: from, kgHa: 90 * share }));
     expect(mostAhead(season.days, 90, weekly).kgHa).toBeCloseTo(12, 9);
     expect(mostAhead(season.days, 90, [dose(69, 10)])).toEqual({ on: null, kgHa: 0 });
+  });
+
+  it("of nitrogen runs ahead of dry matter by the published dilution: by hand for tomato", () => {
+    // Tei et al. (2002): 10 t/ha hold 4.53 · 10^−0.327 = 2.133 %, 213.3 kg; 5 t/ha 2.676 %, 133.8 kg: 62.7 % of it in half the growth.
+    const dilution = { aPct: 4.53, b: 0.327 };
+    const even = datesBetween(START, addDays(START, 100)).map((on) => ({ on, kc: 1 }));
+    const weighed = nitrogenDays(even, 213.35, dilution);
+    expect(uptakeDone(weighed, addDays(START, 49))).toBeCloseTo(0.627, 3);
+    expect(weighed.reduce((sum, { kc }) => sum + kc, 0)).toBeCloseTo(213.35, 6);
+    // A crop that never makes a tonne does not thin out.
+    expect(uptakeDone(nitrogenDays(even, 40, dilution), addDays(START, 49))).toBeCloseTo(0.5, 9);
+    const schedule = scheduleOf(
+      usualProgramme("ration"),
+      aim,
+      { ...season, nitrogenDays: nitrogenDays(days, 213.35, dilution) },
+      START,
+    );
+    if (schedule.kind !== "daily-rates") throw new Error("a ration has daily rates");
+    const of = (nutrient: "N" | "K"): number =>
+      schedule.weeks.reduce((sum, { weeks, kgHaDay }) => sum + weeks * 7 * (kgHaDay[nutrient] ?? 0), 0);
+    expect(of("N")).toBeCloseTo(aim.N, 9);
+    expect(of("K")).toBeCloseTo(aim.K, 9);
+    expect((schedule.weeks[0]?.kgHaDay.N ?? 0) / aim.N).toBeGreaterThan((schedule.weeks[0]?.kgHaDay.K ?? 0) / aim.K);
   });
 
   it("adds up to all of it, in spans of any length, each day in one of them", () => {

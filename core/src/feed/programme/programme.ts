@@ -86,16 +86,17 @@ export function scheduleOf(
 ): DoseSchedule {
   const [first] = season.days;
   const startOn = first?.on ?? "";
+  const nitrogen = uptakeSpans(season.nitrogenDays, DAYS_A_WEEK);
   switch (programme.school) {
     case "ration":
       return {
         kind: "daily-rates",
         startOn,
         everyDays: programme.everyDays,
-        weeks: uptakeSpans(season.days, DAYS_A_WEEK).map(({ days, share }) => ({
+        weeks: uptakeSpans(season.days, DAYS_A_WEEK).map(({ days, share }, at) => ({
           weeks: days / DAYS_A_WEEK,
           kgHaDay: {
-            N: (toGive.N * share) / days,
+            N: (toGive.N * (nitrogen[at]?.share ?? 0)) / days,
             P: (toGive.P * share) / days,
             K: (toGive.K * share) / days,
           },

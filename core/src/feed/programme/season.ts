@@ -6,6 +6,8 @@ import type { UptakeDay } from "./uptake-curve.ts";
 export interface DosedSeason {
   /** every day on which it is fed, in order */
   readonly days: readonly UptakeDay[];
+  /** the same days weighed by the nitrogen that is taken up on each */
+  readonly nitrogenDays: readonly UptakeDay[];
   /** first day of each of its stages */
   readonly stages: ReadonlyMap<string, string>;
   /** days on which it was picked, in order */

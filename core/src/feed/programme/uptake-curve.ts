@@ -1,9 +1,10 @@
+import type { Dilution } from "../../crop/crop.ts";
 import { addDays, daysBetween } from "../../time/local-time.ts";
 
 /** One day of a planting, as far as its uptake goes by it. */
 export interface UptakeDay {
   readonly on: string;
-  /** what the crop transpires against a reference: its Kc on its own ground, times the share that stands */
+  /** its weight: what the crop transpires against a reference, its Kc on its own ground; or what it takes up */
   readonly kc: number;
 }
 
@@ -65,6 +66,34 @@ export function mostAhead(
   }
   return most;
 }
+
+/**
+ * The days of a season weighed by the nitrogen that is taken up on each: while dry matter grows as the crop transpires, nitrogen
+ * thins out in it, so that young growth takes more of it.
+ *
+ * @param uptakeKgHa nitrogen of the whole season; it tells how much dry matter there is in the end
+ * @see Greenwood et al. (1990), Annals of Botany 66:425–436; Lemaire & Gastal (1997): N % = a · W^−b above 1 t/ha, constant below
+ */
+export function nitrogenDays(
+  days: readonly UptakeDay[],
+  uptakeKgHa: number,
+  { aPct, b }: Pick<Dilution, "aPct" | "b">,
+): readonly UptakeDay[] {
+  const held = (tHa: number): number => KG_PER_TONNE_AND_PCT * aPct * (tHa > 1 ? tHa ** (1 - b) : tHa);
+  const perTonne = uptakeKgHa / (KG_PER_TONNE_AND_PCT * aPct);
+  const end = perTonne > 1 ? perTonne ** (1 / (1 - b)) : perTonne;
+  const total = days.reduce((sum, { kc }) => sum + kc, 0);
+  if (total === 0 || end === 0) return days;
+  let [grown, before] = [0, 0];
+  return days.map(({ on, kc }) => {
+    grown += (end * kc) / total;
+    const now = held(grown);
+    const taken = now - before;
+    before = now;
+    return { on, kc: taken };
+  });
+}
+const KG_PER_TONNE_AND_PCT = 10;
 
 /** Every date from one to before another. */
 export function datesBetween(from: string, to: string): readonly string[] {
