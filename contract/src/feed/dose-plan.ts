@@ -49,6 +49,8 @@ const plannedDoseSchema = z.object({
   state: z.enum(["planned", "due", "given", "skipped"]),
   nutrientsKgHa: amountsSchema,
   products: z.array(productAmountSchema),
+  /** of one that follows the water: the litres of feed that it is mixed into */
+  mixedIntoL: z.number().nullable(),
   /** of a basal dose that is laid in strips: how salty they get, against the crop */
   band: z
     .object({

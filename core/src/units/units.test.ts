@@ -32,6 +32,7 @@ describe("units", () => {
     ["density", 1, "per ft²", 10.763910417],
     ["land", 1, "acre", 0.40468564224],
     ["perLand", 1, "lb/acre", 1.120851156],
+    ["bulkPerLand", 1, "ton/acre", 2.241702312],
     ["perTonne", 2, "lb/ton", 1],
     ["smallMass", 16, "oz", 453.59237],
     ["smallVolume", 128, "fl oz", 3785.411784],

@@ -37,6 +37,8 @@ export const UNITS = {
   land: { ha: { factor: 1 }, acre: { factor: 0.40468564224 } },
   /** nutrient on the ground */
   perLand: { "kg/ha": { factor: 1 }, "lb/acre": { factor: KG_PER_POUND / 0.40468564224 } },
+  /** a crop off the ground, or manure on it; US short tons */
+  bulkPerLand: { "t/ha": { factor: 1 }, "ton/acre": { factor: (2 * KG_PER_POUND) / 0.40468564224 } },
   /** nutrient in a tonne of crop or manure */
   perTonne: { "kg/t": { factor: 1 }, "lb/ton": { factor: 0.5 } },
   /** per area of ground */
@@ -96,6 +98,7 @@ const US_UNITS: { [Q in Quantity]?: UnitOf<Q> } = {
   area: "ft²",
   land: "acre",
   perLand: "lb/acre",
+  bulkPerLand: "ton/acre",
   perTonne: "lb/ton",
   yield: "lb/ft²",
   smallMass: "oz",

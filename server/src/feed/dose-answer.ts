@@ -54,12 +54,15 @@ export function dosesOf(
     fromOn,
     kept,
     inject,
+    mixed,
     band,
   }: {
     readonly today: string;
     readonly fromOn: string;
     readonly kept: boolean;
     inject(products: Dose["products"]): DoseInjection | null;
+    /** by the day of a dose, where doses follow the water */
+    readonly mixed: ReadonlyMap<string, number> | null;
     /** of a basal dose */
     band(products: Dose["products"]): PlannedDose["band"];
   },
@@ -81,7 +84,9 @@ export function dosesOf(
       nutrientsKgHa,
       products: products.map((product) => ({ ...product, ...called(product, records) })),
       // What goes out first is worked into the ground.
-      injection: basal ? null : inject(products),
+      // What follows the water is mixed into all of it.
+      injection: basal || mixed ? null : inject(products),
+      mixedIntoL: basal ? null : (mixed?.get(on) ?? null),
       band: basal ? band(products) : null,
       record: null,
     };
@@ -109,6 +114,7 @@ export function unplanned(record: DoseRecord, records: FeedRecords, areaM2: numb
     nutrientsKgHa: state === "given" ? nutrientsIn(products, records, areaM2) : NONE,
     products: products.map((product) => ({ ...product, ...called(product, records), gPlant: 0 })),
     injection: null,
+    mixedIntoL: null,
     band: null,
     record: { id, doneOn, reason },
   };

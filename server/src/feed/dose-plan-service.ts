@@ -177,8 +177,8 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
         schools.push(await compared(school, { programme, records, areaM2, season, need, today, delivery, run }));
     const doses = dosesOf(calendar, noted, records, areaM2, {
       today,
-      // What follows the water is mixed into all of it.
-      inject: (products) => (delivery && !litresMixedFor(programme, season, today) ? delivery.inject(products) : null),
+      inject: (products) => delivery?.inject(products) ?? null,
+      mixed: fault === null ? litresMixedFor(programme, season, today) : null,
       band: (products) => delivery?.band(products) ?? null,
       fromOn: programme.fromOn ?? "",
       kept: version !== null,

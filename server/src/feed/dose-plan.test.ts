@@ -24,6 +24,7 @@ interface Plan {
     products: { productId: string; kg: number }[];
     record: { id: number; doneOn: string; reason: string | null } | null;
     band: { gMetre: number; verdict: string } | null;
+    mixedIntoL: number | null;
     injection: Record<"fillMin" | "injectMin" | "flushMin" | "runL" | "gMin" | "ecMsCm", number | null> | null;
   }[];
   fault: string | null;
@@ -319,7 +320,7 @@ describe("a calendar of doses", () => {
   });
 
   it("by recipe and at constant strength follows the water, what is to come as it was drunk so far", async () => {
-    const { call, plan } = await courgettes();
+    const { call, plan, save } = await courgettes();
     await call("POST", "/api/water-reports", {
       ...{ sourceName: "Well", takenOn: "2026-05-01", ions: { NO3: 1, HCO3: 1, Ca: 1 }, ph: 7, ecMsCm: 0.3 },
     });
@@ -332,6 +333,11 @@ describe("a calendar of doses", () => {
     expect(of("recipe")?.totalKgHa?.N).toBeGreaterThan(0);
     expect(of("recipe")?.note).toMatch(/expected/);
     expect(of("ration")?.ecMsCm).toBeGreaterThan(0.3);
+    expect((await save({ school: "constant", ppmN: 100 })).status).toBe(200);
+    const followed = (await plan()).doses.find(({ mixedIntoL }) => mixedIntoL !== null);
+    // g of N on 500 m² over litres of feed
+    expect((followed?.nutrientsKgHa.N ?? NaN) * 0.05 * 1e6).toBeCloseTo(100 * (followed?.mixedIntoL ?? NaN), 3);
+    expect(followed?.injection).toBeNull();
   });
 
   it("says how each dose is injected: fill, inject, flush, concentrate, and how strong it drips", async () => {

@@ -115,15 +115,21 @@ export function feedModule(
         sendCsv(
           res,
           "doses.csv",
-          plan.doses.map(({ on, basal, state, nutrientsKgHa: { N, P, K }, products, record }) => ({
+          plan.doses.map(({ on, basal, onlyIf, state, nutrientsKgHa: { N, P, K }, products, injection, record }) => ({
             date: on,
             basal: basal ? "yes" : "",
+            only_if: onlyIf,
             state,
             done_on: record?.doneOn ?? null,
             n_kg_ha: N,
             p_kg_ha: P,
             k_kg_ha: K,
             products: products.map(({ name, kg }) => `${name} ${kg.toFixed(3)} kg`).join("; "),
+            fill_min: injection?.fillMin ?? null,
+            inject_min: injection?.injectMin ?? null,
+            flush_min: injection?.flushMin ?? null,
+            concentrate_l: injection?.stockL ?? null,
+            dripper_ec_ms_cm: injection?.ecMsCm ?? null,
             reason: record?.reason ?? null,
           })),
         );

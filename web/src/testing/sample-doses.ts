@@ -10,6 +10,7 @@ export const sampleDose = (on: string, state: PlannedDose["state"], more: Partia
     record: null,
     injection: null,
     band: null,
+    mixedIntoL: null,
     nutrientsKgHa: { N: 6.25, P: 2.2, K: 14.2 },
   },
   products: [{ productId: "potassium-nitrate", name: "Potassium nitrate", kg: 1.28, gPlant: 1, mL: null }],

@@ -132,6 +132,11 @@ function DoseRow({
       </td>
       <td>
         <Bags dose={dose} part={part} />
+        {dose.mixedIntoL !== null && (
+          <p className={styles["injected"]}>
+            in <Amount quantity="volume" value={dose.mixedIntoL} /> of feed
+          </p>
+        )}
         {dose.band && <Band band={dose.band} />}
         {dose.injection && <Injected injection={dose.injection} />}
       </td>

@@ -196,6 +196,30 @@ describe("the doses of a zone", () => {
     expect(row(/Jun 23|Tue, Jun 23|Tue 23 Jun/)).toHaveTextContent(/5\.58\s*N/);
   });
 
+  it("take an aim, a limit and a manure in US units, and send the same figures", async () => {
+    const typed = async (units: "metric" | "us", [aim, most, manure]: readonly [string, string, string]) => {
+      const { user, server, unmount } = await opened({}, units);
+      await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+      const form = within(screen.getByRole("region", { name: "Programme" }));
+      await user.type(form.getByLabelText(/^yield aimed at/), aim);
+      await user.type(form.getByLabelText(/^nitrogen of residues/), most);
+      await user.click(form.getByRole("button", { name: "Add a manure" }));
+      await user.type(form.getByLabelText("Name of manure 1"), "Hen manure");
+      await user.clear(form.getByLabelText("spread of manure 1"));
+      await user.type(form.getByLabelText("spread of manure 1"), manure);
+      await user.click(form.getByRole("button", { name: "Put it in force" }));
+      await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+      const [{ programme }] = server.sent(saveProgramme) as [{ programme: typeof samplePlan.programme }];
+      unmount();
+      return [programme.yieldTHa, programme.residuesKgHa, programme.organic[0]?.tHa].map((value) =>
+        Number(value?.toFixed(6)),
+      );
+    };
+    // 10 short tons and 20 lb on an acre
+    const metric = await typed("metric", ["22.417023", "22.417023", "4.483405"]);
+    expect(await typed("us", ["10", "20", "2"])).toEqual(metric);
+  });
+
   it("ask for an aim where nobody has said one", async () => {
     await opened({ need: null, missing: "no-aim", doses: [], schools: [], version: null });
     expect(await screen.findByText(/Nobody has said what yield is aimed at/)).toBeVisible();

@@ -1,5 +1,6 @@
 import { savedProgrammeSchema, type DosePlan, type DoseProgramme } from "@sprunel/contract/feed";
 import { SCHOOLS, SOIL_CLASSES, USUAL_EFFICIENCY, type School, type SoilClass } from "@sprunel/core/feed";
+import type { Quantity } from "@sprunel/core/units";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState, type ReactNode } from "react";
@@ -64,12 +65,12 @@ export function ProgrammeForm({
   const submit = (at = version): void =>
     send({ programme: { ...typed, yieldTHa: typed.yieldTHa ?? null }, version: at });
   const bags = products.map(({ id, name }) => ({ value: id, label: name }));
-  const number = (key: NumberKey, label: string, unit: string) => (
+  const number = (key: NumberKey, label: string, unit: string | { readonly quantity: Quantity }) => (
     <label key={key}>
       {label}
       <QuantityInput
         label={label}
-        unit={unit}
+        {...(typeof unit === "string" ? { unit } : unit)}
         value={typed[key] ?? null}
         onChange={(value) => set({ [key]: value ?? null })}
       />
@@ -106,7 +107,7 @@ export function ProgrammeForm({
         in force from
         <DateInput label="In force from" value={typed.fromOn ?? null} onChange={(fromOn) => set({ fromOn })} />
       </label>
-      {number("yieldTHa", "yield aimed at; empty for the planting’s own", "t/ha")}
+      {number("yieldTHa", "yield aimed at; empty for the planting’s own", { quantity: "bulkPerLand" })}
       {typed.school === "ration" && number("everyDays", "from one dose to the next", "days")}
       {(typed.school === "constant" || typed.school === "recipe") && number("everyDays", "mixed at once for", "days")}
       {typed.school === "constant" && number("ppmN", "nitrogen of the feed", "mg/L")}
@@ -141,8 +142,8 @@ export function ProgrammeForm({
       )}
       <Group name="limits">
         {number("basalPct", "basal share", "%")}
-        {number("bandWidthCm", "in strips so wide; empty: spread over all", "cm")}
-        {number("largestNKgHa", "largest N of a dose; empty for any", "kg/ha")}
+        {number("bandWidthCm", "in strips so wide; empty: spread over all", { quantity: "depth" })}
+        {number("largestNKgHa", "largest N of a dose; empty for any", { quantity: "perLand" })}
         {number("shortestDays", "days between parts of a larger one", "days")}
         <label>
           no dose after
@@ -152,7 +153,7 @@ export function ProgrammeForm({
       <Group name="into the water">
         {number("injectMin", "injected for; empty: spread by hand", "minutes")}
         {number("travelMin", "to the farthest dripper; empty: by the lines", "minutes")}
-        {number("mostEcMsCm", "most EC at the dripper; empty for any", "mS/cm")}
+        {number("mostEcMsCm", "most EC at the dripper; empty for any", { quantity: "conductivity" })}
         {number("workMin", "work of a dose", "minutes")}
       </Group>
       <Group name="of what is given the crop takes up">
@@ -186,8 +187,8 @@ export function ProgrammeForm({
             />
           </label>
         ))}
-        {number("residuesKgHa", "nitrogen of residues", "kg/ha")}
-        {number("fixationKgHa", "nitrogen fixed from the air", "kg/ha")}
+        {number("residuesKgHa", "nitrogen of residues", { quantity: "perLand" })}
+        {number("fixationKgHa", "nitrogen fixed from the air", { quantity: "perLand" })}
       </Group>
       <ProgrammeManures manures={typed.organic} onChange={(organic) => set({ organic })} />
       <label className={styles["wide"]}>

@@ -13,7 +13,7 @@ const NEW: Manure = {
   ...{ name: "", tHa: 10, nPct: 0.6, pPct: 0.15, kPct: 0.5, nDecayPct: [30, 15, 5], yearsAgo: 0 },
 };
 const FIELDS = [
-  ["tHa", "spread", "t/ha", null],
+  ["tHa", "spread", null, null],
   ["nPct", "N", "% N", null],
   ["pPct", "P", "% P", "P"],
   ["kPct", "K", "% K", "K"],
@@ -59,7 +59,7 @@ export function ProgrammeManures({
             <QuantityInput
               key={key}
               label={`${label} of manure ${at + 1}`}
-              unit={as && oxides ? OXIDES[as] : unit}
+              {...(unit === null ? { quantity: "bulkPerLand" as const } : { unit: as && oxides ? OXIDES[as] : unit })}
               {...(as && oxides && { scale: 1 / AS_OXIDE[as] })}
               value={manure[key]}
               onChange={(value) => change(at, { [key]: value ?? NaN })}
