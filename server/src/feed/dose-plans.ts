@@ -1,0 +1,221 @@
+import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
+import { plantingKey, standingOn, standOn, type Standing } from "@sprunel/core/crop";
+import {
+  doseCalendar,
+  litresMixedFor,
+  nitrogenDays,
+  NONE,
+  scheduleOf,
+  SCHOOLS,
+  type DoseCalendar,
+  type DoseCalendarInput,
+  type School,
+} from "@sprunel/core/feed";
+import { addDays } from "@sprunel/core/time";
+import { DomainError } from "@sprunel/core/working";
+import { changesOf } from "../database/changes.ts";
+import { groundOf } from "../harvest/off-planting.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import { withSolver } from "../pool/highs-solver.ts";
+import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
+import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
+import { ledgerOf } from "./dose-books.ts";
+import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
+import { deliveryTo } from "./dose-injection.ts";
+import { needOf } from "./dose-need.ts";
+import { dosePlanStore } from "./dose-plan-store.ts";
+import { feedRecords, type FeedRecords } from "./feed-records.ts";
+import { digestateOf } from "./nutrient-entries.ts";
+
+const PAST_SHOWN = 6;
+const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
+
+/** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
+export function dosePlans(scope: Scope, plans: PlanService) {
+  const kept = new Map<string, { readonly input: string; readonly calendar: DoseCalendar }>();
+  /** The last calendar of each zone and school is kept: it is the same until something of what it is made of changes. */
+  async function calendarOf(zoneId: number, school: School, asked: DoseCalendarInput): Promise<DoseCalendar> {
+    const [of, input] = [`${zoneId} ${school}`, JSON.stringify(asked)];
+    const known = kept.get(of);
+    if (known?.input === input) return known.calendar;
+    const calendar = await withSolver((solve) => doseCalendar(asked, solve));
+    kept.set(of, { input, calendar });
+    return calendar;
+  }
+
+  /** What a planting's plan and its books rest on, as of the evening of a date. */
+  async function basisOf(zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
+    const facts = await factsOf(scope, zone, standing, date, records);
+    const areaM2 = groundOf(zone, standing);
+    const waterNow = waterMgL(records, zone);
+    const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
+    const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
+    const need = needOf(standing, facts.programme, { soilTests: facts.soilTests, water, digestates, date });
+    const { dilution } = standing.crop;
+    const season =
+      dilution && need
+        ? { ...facts.season, nitrogenDays: nitrogenDays(facts.season.days, need.uptakeKgHa.N, dilution) }
+        : facts.season;
+    return { ...facts, season, date, records, areaM2, waterNow, digestates, need };
+  }
+
+  /** The books of what stood here before, as it was cleared; the newest first. */
+  async function pastOf(zone: StoredZone, now: Standing, records: FeedRecords): Promise<DosePlan["past"]> {
+    const past: DosePlan["past"] = [];
+    for (const { clearedOn, plantedOn } of [...zone.grown].reverse()) {
+      if (clearedOn === null || plantedOn >= now.planting.plantedOn || past.length === PAST_SHOWN) continue;
+      const last = addDays(clearedOn, -1);
+      const standing = standingOn(zone.grown, last);
+      if (standing?.planting.plantedOn !== plantedOn) continue;
+      const books = await ledgerOf(scope, zone, standing, await basisOf(zone, standing, last, records));
+      if (books) past.push({ cropName: standing.crop.name, from: plantedOn, to: clearedOn, ledger: books });
+    }
+    return past;
+  }
+
+  /**
+   * @param whole with schools, path and books beside the calendar
+   * @param known the site's products and waters of that date, where they were read for other zones already
+   */
+  async function planOf(
+    zone: StoredZone,
+    date: string,
+    { whole = true, records: known }: { whole?: boolean; records?: FeedRecords } = {},
+  ): Promise<DosePlan> {
+    const standing = standingOn(zone.grown, date);
+    const records = known ?? (await feedRecords(scope, (await scope.site.current()).id, date));
+    const empty = {
+      zoneId: zone.id,
+      date,
+      need: null,
+      fault: null,
+      doses: [],
+      digestates: [],
+      unmet: [],
+      warnings: [],
+      schools: [],
+      path: [],
+      nitrogen: null,
+      past: [],
+    };
+    if (!standing)
+      return {
+        ...empty,
+        ...{ missing: "not-planted", planting: null, version: null, ledger: null },
+        programme: startOf(records),
+      };
+    const basis = await basisOf(zone, standing, date, records);
+    const { key, version, programme, season, noted, areaM2, digestates, need } = basis;
+    const { plants } = standOn(standing.planting, zone.definition, date);
+    const share = areaM2 / zone.definition.areaM2;
+    const planting: DosePlan["planting"] = {
+      beds: zone.layout && zone.layout.beds * share,
+      rowM: zone.layout && zone.layout.beds * zone.layout.rows * zone.layout.lengthM * share,
+      key,
+      cropName: standing.crop.name,
+      plantedOn: standing.since,
+      areaM2,
+      plants: Math.round(plants),
+      stages: standing.planting
+        .periodsFrom(standing.since)
+        .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
+    };
+    const books = whole ? await ledgerOf(scope, zone, standing, basis) : null;
+    const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
+    const basics = {
+      ...{ ...empty, planting, version, programme, need, nitrogen, ledger: books },
+      past: whole ? await pastOf(zone, standing, records) : [],
+      digestates: digestates.map(({ on, name, litres, flushL, kgHa }) => ({
+        ...{ on, name, litres, flushL, nutrientsKgHa: kgHa },
+      })),
+    };
+    if (!need)
+      return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };
+    const today = await scope.site.dateOr(undefined);
+    const lastOn = season.days.at(-1)?.on;
+    const run = async (asked: DoseProgramme): Promise<DoseCalendar> =>
+      calendarOf(zone.id, asked.school, {
+        // Where the water says how much nitrogen is given, the others follow it in the ratio in which they are taken up.
+        toGiveKgHa: asked.school === "constant" || asked.school === "recipe" ? need.uptakeKgHa : need.toGiveKgHa,
+        areaM2,
+        plants: Math.max(1, plants),
+        schedule: scheduleOf(asked, need.toGiveKgHa, season, today),
+        products: asked.productIds.flatMap((id) => {
+          const product = records.productOf(id);
+          const price = records.shelf.find((item) => item.product.id === id)?.priceKg;
+          return product ? [{ ...product, ...(price != null && { priceKg: price }) }] : [];
+        }),
+        ...(asked.largestNKgHa !== null && { largestNKgHa: asked.largestNKgHa }),
+        ...(asked.shortestDays !== null && { shortestDays: asked.shortestDays }),
+        ...(lastOn !== undefined && {
+          lastOn: asked.lastOn !== null && asked.lastOn < lastOn ? asked.lastOn : lastOn,
+        }),
+        basalPct: asked.basalPct,
+        changes: asked.changes,
+      });
+    const { calendar, fault } = await followed(run(programme));
+    const schools: DosePlan["schools"] = [];
+    const delivery = whole
+      ? await deliveryTo(scope, zone, programme, { records, crop: standing.crop, rowM: planting.rowM })
+      : null;
+    if (delivery)
+      for (const school of SCHOOLS)
+        schools.push(await compared(school, { programme, records, areaM2, season, need, today, delivery, run }));
+    const doses = dosesOf(calendar, noted, records, areaM2, {
+      today,
+      inject: (products) => delivery?.inject(products) ?? null,
+      mixed: fault === null ? litresMixedFor(programme, season, today) : null,
+      band: (products) => delivery?.band(products) ?? null,
+      fromOn: programme.fromOn ?? "",
+      kept: version !== null,
+    });
+    return {
+      ...basics,
+      missing: null,
+      fault,
+      doses,
+      unmet: [...calendar.unmet],
+      warnings: [...calendar.warnings],
+      schools,
+      path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
+    };
+  }
+
+  let remembered: { readonly of: string; readonly read: ReturnType<typeof readPlans> } | null = null;
+  /** The plans of a date are the same until something is stored, or the day turns. */
+  async function plansOn(date: string): ReturnType<typeof readPlans> {
+    const of = `${await changesOf(scope.db)} ${await scope.site.dateOr(undefined)} ${date}`;
+    if (remembered?.of !== of) {
+      const read = readPlans(date);
+      remembered = { of, read };
+      read.catch(() => (remembered = null));
+    }
+    return remembered.read;
+  }
+
+  /** Plans of all zones in which a programme is kept for what stands there. */
+  async function readPlans(date: string) {
+    const { id: siteId } = await scope.site.current();
+    const records = await feedRecords(scope, siteId, date);
+    const found = [];
+    for (const zone of await scope.zones()) {
+      const standing = standingOn(zone.grown, date);
+      if (standing && (await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting))))
+        found.push({ zone, standing, plan: await planOf(zone, date, { whole: false, records }) });
+    }
+    return found;
+  }
+
+  return { planOf, plansOn };
+}
+
+/** A calendar; or, of a programme that the planting has outgrown, why there is none. */
+async function followed(run: Promise<DoseCalendar>): Promise<{ calendar: DoseCalendar; fault: string | null }> {
+  try {
+    return { calendar: await run, fault: null };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return { calendar: NO_CALENDAR, fault: error.message };
+  }
+}
