@@ -163,6 +163,8 @@ export const dosePlanSchema = z
         ecMsCm: z.number().nullable(),
         /** of a person's work, all doses together */
         workMin: z.number().nullable(),
+        /** what it has brought by the evening of each date of the plan's path */
+        path: z.array(amountsSchema).nullable(),
         note: z.string().nullable(),
       }),
     ),

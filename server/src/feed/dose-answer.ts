@@ -143,7 +143,7 @@ export async function compared(
       : { ...programme, ...usualProgramme(school), ppmStages: [], dressings: [], changes: [] };
   const nothing = {
     ...{ school, totalKgHa: null, operations: null, costM2: null, costKg: null, largestNKgHa: null, aheadNKgHa: null },
-    ...{ leftKgHa: null, ecMsCm: null, workMin: null },
+    ...{ leftKgHa: null, ecMsCm: null, workMin: null, path: null },
   };
   try {
     const { doses, totalKgHa } = await run(asked);
@@ -176,6 +176,7 @@ export async function compared(
       leftKgHa: plus(totalKgHa, scaled(need.toGiveKgHa, -1)),
       ecMsCm: strengths.every((ec) => ec !== null) && strengths.length > 0 ? Math.max(...strengths) : null,
       workMin: doses.length * programme.workMin,
+      path: givenBy(pathDates(season), doses),
       note: noteOn(school, programme),
     };
   } catch (error) {
@@ -206,14 +207,27 @@ export function nitrogenOf(found: Awaited<ReturnType<PlanService["nitrogen"]>>):
 /** Need, and what was given or is still planned, by the evening of some dates, evenly over the season. */
 export function pathOf(season: DosedSeason, toGive: MainAmounts, doses: readonly PlannedDose[]): DosePlan["path"] {
   const { days, nitrogenDays } = season;
+  const dates = pathDates(season);
+  const planned = givenBy(
+    dates,
+    doses.map(({ on, record, nutrientsKgHa }) => ({ on: record?.doneOn ?? on, nutrientsKgHa })),
+  );
+  return dates.map((on, at) => ({
+    on,
+    need: { ...scaled(toGive, uptakeDone(days, on)), N: toGive.N * uptakeDone(nitrogenDays, on) },
+    planned: planned[at] ?? NONE,
+  }));
+}
+
+function pathDates({ days }: DosedSeason): readonly string[] {
   const step = Math.max(1, Math.ceil(days.length / PATH_POINTS));
-  return days
-    .filter((_, at) => at % step === 0 || at === days.length - 1)
-    .map(({ on }) => ({
-      on,
-      need: { ...scaled(toGive, uptakeDone(days, on)), N: toGive.N * uptakeDone(nitrogenDays, on) },
-      planned: plus(
-        ...doses.filter((dose) => (dose.record?.doneOn ?? dose.on) <= on).map(({ nutrientsKgHa }) => nutrientsKgHa),
-      ),
-    }));
+  return days.filter((_, at) => at % step === 0 || at === days.length - 1).map(({ on }) => on);
+}
+
+/** What doses have brought by the evening of each date. */
+function givenBy(
+  dates: readonly string[],
+  doses: readonly { readonly on: string; readonly nutrientsKgHa: MainAmounts }[],
+): MainAmounts[] {
+  return dates.map((date) => plus(...doses.filter(({ on }) => on <= date).map(({ nutrientsKgHa }) => nutrientsKgHa)));
 }

@@ -22,7 +22,7 @@ export function sampleSchool(
 ): DosePlan["schools"][number] {
   return {
     ...{ school, totalKgHa: null, operations: null, costM2: null, costKg: null, largestNKgHa: null },
-    ...{ aheadNKgHa: null, leftKgHa: null, ecMsCm: null, workMin: null, note: null },
+    ...{ aheadNKgHa: null, leftKgHa: null, ecMsCm: null, workMin: null, path: null, note: null },
     ...more,
   };
 }

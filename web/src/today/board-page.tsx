@@ -1,6 +1,6 @@
 import type { Board } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
-import type { KeyboardEvent } from "react";
+import { lazy, Suspense, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import { MoreLinks } from "../place/more-links.tsx";
@@ -9,8 +9,10 @@ import styles from "./board.module.css";
 import { BoardRow } from "./board-row.tsx";
 import { DayStrip } from "./day-strip.tsx";
 import { Decide } from "./decide.tsx";
-import { ToLookFor } from "./to-look-for.tsx";
 import { useBoard } from "../place/use-board.ts";
+
+/** What is said of crops brings their whole description with it: the board shows before it. */
+const ToLookFor = lazy(async () => ({ default: (await import("./to-look-for.tsx")).ToLookFor }));
 
 /** The morning board: what each zone gets today, and what is off. */
 export function BoardPage() {
@@ -35,7 +37,9 @@ function Zones({ board }: { board: Board }) {
         </div>
         <div className={styles["aside"]}>
           <Decide board={board} />
-          <ToLookFor board={board} />
+          <Suspense>
+            <ToLookFor board={board} />
+          </Suspense>
         </div>
         <DayStrip board={board} />
         <MoreLinks className={styles["more"]} />

@@ -159,7 +159,31 @@ describe("the doses of a zone", () => {
         name: "N over the season: needed 342 kg/ha, in doses 300 kg/ha, by 15 Jul",
       }),
     ).toBeVisible();
-    expect(within(screen.getByRole("region", { name: "Need against doses" })).getAllByRole("img")).toHaveLength(3);
+    expect(screen.getAllByRole("img", { name: /over the season/ })).toHaveLength(3);
+  });
+
+  it("are drawn beside another school, when one is chosen", async () => {
+    const point = (on: string, share: number) => ({
+      on,
+      need: { N: 342 * share, P: 30, K: 379 },
+      planned: { N: 300 * share, P: 30, K: 379 },
+    });
+    const other = sampleSchool("dressings", {
+      path: [
+        { N: 0, P: 0, K: 0 },
+        { N: 330, P: 20, K: 200 },
+      ],
+      operations: 4,
+    });
+    const { user } = await opened({
+      path: [point("2026-04-20", 0), point("2026-07-15", 1)],
+      schools: [other, sampleSchool("constant", { note: "Nothing was watered yet." })],
+    });
+    await user.click(await screen.findByRole("combobox", { name: "School beside it" }));
+    // One that cannot be followed is not offered.
+    expect(screen.queryByTitle(/constant strength/)).toBeNull();
+    await user.click(await screen.findByTitle(/split dressings/));
+    expect(screen.getByRole("img", { name: /^N over the season: .*by the other school 330 kg\/ha/ })).toBeVisible();
   });
 
   it("of a programme that can no longer be followed say why, and let it be changed", async () => {

@@ -71,7 +71,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
       )}
       {(plan.need ?? plan.doses.length > 0) && <DoseList plan={plan} today={today} />}
       <WhileItGrows plan={plan} today={today} />
-      {plan.path.length > 0 && <NeedPath path={plan.path} date={plan.date} />}
+      {plan.path.length > 0 && <NeedPath path={plan.path} schools={plan.schools} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} onUse={opened === null ? setOpened : null} />}
       {plan.ledger && <Books ledger={plan.ledger} past={plan.past} />}
     </>
