@@ -68,7 +68,7 @@ const plannedDoseSchema = z.object({
 export type PlannedDose = z.infer<typeof plannedDoseSchema>;
 
 const creditSchema = z.object({
-  kind: z.enum(["soil", "organic", "water", "digestate", "fixation", "residues"]),
+  kind: z.enum(["soil", "organic", "water", "digestate", "coated", "fixation", "residues"]),
   from: z.string(),
   ...amountsSchema.shape,
   /** why it is counted at its low end, or marked; null for one that is sure */

@@ -85,6 +85,21 @@ export const programmeSchema = z
       }),
       20,
     ),
+    /** coated grains, mixed in or laid at each plant */
+    coated: listSchema(
+      "Coated grains",
+      z.strictObject({
+        name: textSchema("The grains' name", 60),
+        on: dateSchema,
+        gPlant: quantitySchema("The grains at a plant", 0.01, 5000, "g"),
+        nPct: quantitySchema("Nitrogen of the grains", 0, 46, "%"),
+        pPct: quantitySchema("Phosphorus of the grains", 0, 20, "%"),
+        kPct: quantitySchema("Potassium of the grains", 0, 40, "%"),
+        longevityDays: quantitySchema("The time of the grains", 14, 730, "days"),
+        statedAtC: quantitySchema("The temperature that it is stated at", 10, 30, "°C"),
+      }),
+      10,
+    ).default([]),
     /** what the soil's P and K ask for; null: as its newest test says */
     soilClass: z
       .strictObject({ P: soilClassSchema.nullable(), K: soilClassSchema.nullable() })

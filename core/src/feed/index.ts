@@ -16,7 +16,7 @@ export { recipe, recipeCost, type Recipe, type RecipeCost } from "./recipe.ts";
 export { seasonStrength, type SeasonPolicy } from "./season-strength.ts";
 export { readShelfList, type ListedProduct } from "./shelf-list.ts";
 export { singleGrade, wallTable } from "./single-grade.ts";
-export { slowRelease } from "./slow-release.ts";
+export { coatedOut, slowRelease } from "./slow-release.ts";
 export { tankDaysLeft, tankLeftL } from "./tank-level.ts";
 export { tankTopUp } from "./tank-top-up.ts";
 export { GENERAL_TARGET, stageTarget } from "./targets.ts";

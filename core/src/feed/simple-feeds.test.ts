@@ -4,7 +4,7 @@ import type { Product } from "./product.ts";
 import { granularDressing } from "./granular.ts";
 import { seasonStrength } from "./season-strength.ts";
 import { singleGrade, wallTable } from "./single-grade.ts";
-import { slowRelease } from "./slow-release.ts";
+import { coatedOut, slowRelease } from "./slow-release.ts";
 import { tankTopUp } from "./tank-top-up.ts";
 import { uptakeTarget } from "./uptake-target.ts";
 
@@ -106,6 +106,9 @@ describe("slow release", () => {
     const grains = { ...GRAINS, ageDays: 5 };
     expect(slowRelease(grains)).toMatchObject({ nMgPlantDay: 0, releasedPct: 0, liquidSharePct: 100 });
     expect(slowRelease({ ...GRAINS, ageDays: 120 }).releasedPct).toBeCloseTo(75, 9);
+    const { longevityDays, statedAtC } = GRAINS;
+    expect(coatedOut(120, { longevityDays, statedAtC, temperatureC: GRAINS.temperatureC })).toBeCloseTo(0.75, 9);
+    expect(coatedOut(-5, { longevityDays, statedAtC, temperatureC: 30 })).toBe(0);
     const late = slowRelease({ ...GRAINS, ageDays: 400 });
     expect(late.nMgPlantDay).toBeLessThan(0.5);
     expect(late.daysLeft).toBe(0);

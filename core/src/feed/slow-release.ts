@@ -128,6 +128,18 @@ export function slowRelease(input: SlowReleaseInput): SlowRelease {
   };
 }
 
+/**
+ * Share of a coated fertiliser that is out after so many days at a temperature, 0 to 1.
+ *
+ * @see `slowRelease`: the same curve
+ */
+export function coatedOut(
+  days: number,
+  { longevityDays, statedAtC, temperatureC }: Pick<SlowReleaseInput, "longevityDays" | "statedAtC" | "temperatureC">,
+): number {
+  return releasedAt((Math.max(0, days) * Q10 ** ((temperatureC - statedAtC) / 10)) / longevityDays).share;
+}
+
 /** Share that is out at an age in stated times, and how fast more comes, in shares per stated time. */
 function releasedAt(age: number): { readonly share: number; readonly perAge: number } {
   if (age < LAG) return { share: 0, perAge: 0 };

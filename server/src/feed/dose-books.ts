@@ -12,6 +12,9 @@ import type { FeedRecords } from "./feed-records.ts";
 import type { DigestateGiven } from "./nutrient-entries.ts";
 import { feedStore } from "./feed-store.ts";
 
+/** Credits that have a line of their own in the books. */
+const BOOKED_ITSELF = ["water", "digestate"];
+
 /** What a planting got and lost by the evening of a date. */
 export async function ledgerOf(
   scope: Scope,
@@ -52,7 +55,7 @@ export async function ledgerOf(
   const tHa = kg === null ? null : (kg / areaM2) * 10;
   const { nKgT, pKgT, kKgT } = crop.removal;
   const done = uptakeDone(season.days, date);
-  const credited = (need?.credits ?? []).filter(({ kind }) => kind !== "water");
+  const credited = (need?.credits ?? []).filter(({ kind }) => !BOOKED_ITSELF.includes(kind));
   const fed = plus(
     ...(await feedStore(scope).allMixes(zone.id))
       .filter(({ mixedAt }) => mixedAt >= startUtc && localDate(Date.parse(mixedAt), site.timeZone) <= date)

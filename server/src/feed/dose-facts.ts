@@ -101,6 +101,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
     residuesKgHa: null,
     fixationKgHa: null,
     bandWidthCm: null,
+    coated: [],
     soilClass: { P: null, K: null },
     changes: [],
     ...{ injectMin: USUAL_INJECT_MIN, travelMin: null, mostEcMsCm: null, workMin: USUAL_WORK_MIN },

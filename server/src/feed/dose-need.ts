@@ -3,6 +3,9 @@ import type { SoilReport } from "@sprunel/contract/rootzone";
 import type { Standing } from "@sprunel/core/crop";
 import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
+import type { StoredZone } from "../scope/zone-store.ts";
+import { freedShare, heldBy } from "./coated-grains.ts";
+import { scaled } from "./dose-answer.ts";
 import { newestLayers } from "./soil-tests.ts";
 import type { DigestateGiven } from "./nutrient-entries.ts";
 
@@ -24,12 +27,14 @@ export interface SeasonWater {
 
 /** What a planting is to be given, with where every credit is from and whether it can be trusted. */
 export function needOf(
-  { crop, planting }: Standing,
+  standing: Standing,
   programme: DoseProgramme,
   {
     soilTests,
     water,
     digestates,
+    zone,
+    areaM2,
     date,
   }: {
     /** that count, up to the date */
@@ -37,9 +42,12 @@ export function needOf(
     readonly water: SeasonWater | null;
     /** that was given since planting */
     readonly digestates: readonly DigestateGiven[];
+    readonly zone: StoredZone;
+    readonly areaM2: number;
     readonly date: string;
   },
 ): Need | null {
+  const { crop, planting, since } = standing;
   const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
   const yieldTHa = programme.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
   if (yieldTHa === null) return null;
@@ -64,6 +72,13 @@ export function needOf(
       organic: programme.organic,
       water: water ?? undefined,
       digestate: [...usableOf(digestates)],
+      coated: programme.coated.map((grains) => ({
+        from: grains.name,
+        kgHa: scaled(
+          heldBy(grains, standing, zone, areaM2, date),
+          freedShare(grains, since, planting.periodsFrom(since).at(-1)?.endsOn ?? date, crop.usualC.value),
+        ),
+      })),
       fixationKgHa: programme.fixationKgHa ?? undefined,
       residuesKgHa: programme.residuesKgHa ?? undefined,
     },
@@ -72,6 +87,7 @@ export function needOf(
     if (kind === "soil" && isOld)
       return `the test is of ${testedOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN)} kg/ha`;
     if (kind === "water" && water?.expected) return "a part of the season's water is only expected";
+    if (kind === "coated") return "by the curve of such grains at the crop’s usual warmth, assumed";
     const organicN = digestates.reduce((sum, one) => sum + one.organicNKgHa, 0);
     if (kind === "digestate" && organicN > 0)
       return `its organic nitrogen, ${organicN.toFixed(0)} kg/ha, is set free over years and not counted`;

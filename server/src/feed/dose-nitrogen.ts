@@ -8,6 +8,7 @@ import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { doseStore } from "../water/dose-store.ts";
 import { sourceStore } from "../water/source-store.ts";
+import { freedShare, heldBy } from "./coated-grains.ts";
 import { nutrientsIn } from "./dose-answer.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { productsOf } from "./feed-records.ts";
@@ -54,6 +55,10 @@ export async function nitrogenOn(scope: Scope): Promise<Records["nitrogenOn"]> {
       const nh4NMgL = on === date ? (analyses.get(sourceId)?.nh4NMgL ?? 0) : 0;
       // What is organic in it is set free over years, and not counted here.
       if (nh4NMgL > 0) givenKgHa += ofWater(litres, areaM2, { ...NONE, N: nh4NMgL }).N;
+    }
+    for (const grains of programme?.coated ?? []) {
+      const usualC = standing.crop.usualC.value;
+      givenKgHa += heldBy(grains, standing, zone, areaM2, date).N * freedShare(grains, date, addDays(date, 1), usualC);
     }
     return {
       givenKgHa,

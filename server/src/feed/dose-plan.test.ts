@@ -161,6 +161,30 @@ describe("what a planting needs", () => {
     expect(need?.credits[0]?.doubt).toMatch(/organic nitrogen, 6 kg\/ha/);
     expect(digestates).toMatchObject([{ on: "2026-06-10", litres: 1000, flushL: 300 }]);
     expect(ledger?.digestate?.N).toBeCloseTo(24, 9);
+    // It has a line of its own, and stands in no other.
+    expect(ledger?.credited?.N).toBe(0);
+  });
+
+  it("counts what coated grains set free within the season, and all of it in the books of the year", async () => {
+    const { call, plan, save } = await courgettes();
+    const grains = {
+      ...{ name: "Six months", on: "2026-05-01", gPlant: 20, nPct: 15, pPct: 4, kPct: 9 },
+      ...{ longevityDays: 180, statedAtC: 21 },
+    };
+    const before = (await plan()).need;
+    expect((await save({ coated: [grains] })).status).toBe(200);
+    const { need } = await plan();
+    const [credit] = need?.credits ?? [];
+    // All that they hold: 20 g of 15 % N at each plant of the zone.
+    const held = ((zone.definition.plants * 20 * 0.15) / zone.definition.areaM2) * 10;
+    expect(credit).toMatchObject({ from: "Six months", doubt: expect.stringMatching(/usual warmth/) as string });
+    expect(credit?.N).toBeGreaterThan(0.2 * held);
+    expect(credit?.N).toBeLessThan(held);
+    expect(need?.toGiveKgHa.N).toBeLessThan(before?.toGiveKgHa.N ?? NaN);
+    const books = (await call("GET", "/api/nutrient-books")).body as unknown as {
+      zones: { years: { bySource: { dose: Amounts } }[] }[];
+    };
+    expect(books.zones[0]?.years[0]?.bySource.dose.N).toBeCloseTo(held, 6);
   });
 
   it("is not known where nobody aims at a yield, nor where nothing stands", async () => {

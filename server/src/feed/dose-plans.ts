@@ -51,7 +51,14 @@ export function dosePlans(scope: Scope, plans: PlanService) {
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
     const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
-    const need = needOf(standing, facts.programme, { soilTests: facts.soilTests, water, digestates, date });
+    const need = needOf(standing, facts.programme, {
+      soilTests: facts.soilTests,
+      water,
+      digestates,
+      zone,
+      areaM2,
+      date,
+    });
     const { dilution } = standing.crop;
     const season =
       dilution && need

@@ -1,4 +1,4 @@
-import { pickedOn, plantingKey } from "@sprunel/core/crop";
+import { pickedOn, plantingKey, standingOn } from "@sprunel/core/crop";
 import { NONE, ofWater, type MainAmounts, type NutrientEntry } from "@sprunel/core/feed";
 import { pickedAmount } from "@sprunel/core/harvest";
 import { localDate } from "@sprunel/core/time";
@@ -7,6 +7,7 @@ import { wateringStore } from "../irrigation/watering-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { doseStore } from "../water/dose-store.ts";
+import { heldBy } from "./coated-grains.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import { waterMgL } from "./dose-facts.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
@@ -56,13 +57,20 @@ export async function entriesOf(
   const manures = (await dosePlanStore(scope).programmes(zone.id)).flatMap(({ planting, programme }) => {
     const on = zone.grown.find((grown) => plantingKey(grown) === planting)?.plantedOn;
     if (on === undefined) return [];
-    return programme.organic
+    const standing = standingOn(zone.grown, on);
+    const grains = programme.coated.map((one): NutrientEntry => ({
+      on: one.on,
+      ...{ source: "dose", what: one.name },
+      kgHa: standing ? heldBy(one, standing, zone, areaM2, one.on) : NONE,
+    }));
+    const spread = programme.organic
       .filter(({ yearsAgo }) => yearsAgo === 0)
       .map(({ name, tHa, nPct, pPct, kPct }): NutrientEntry => {
         // a tonne holds 10 kg for each %
         const kgHa = { N: tHa * nPct * 10, P: tHa * pPct * 10, K: tHa * kPct * 10 };
         return { on, source: "manure", what: name, kgHa };
       });
+    return [...grains, ...spread];
   });
   const digestates = (await digestateOf(scope, zone, records)).map(({ on, name, kgHa }): NutrientEntry => ({
     on,

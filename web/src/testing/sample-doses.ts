@@ -56,6 +56,7 @@ export const samplePlan: DosePlan = {
       workMin: 20,
       changes: [],
       bandWidthCm: null,
+      coated: [],
       ppmStages: [],
       soilClass: { P: null, K: null },
     },

@@ -57,6 +57,8 @@ export interface DoseNeedInput {
           | undefined;
         /** that was given already beside the doses, as digestate or reclaimed water: what of it the crop can use at once */
         readonly digestate?: readonly { readonly from: string; readonly kgHa: MainAmounts }[] | undefined;
+        /** that coated grains set free within the season */
+        readonly coated?: readonly { readonly from: string; readonly kgHa: MainAmounts }[] | undefined;
         readonly fixationKgHa?: number | undefined;
         readonly residuesKgHa?: number | undefined;
       }
@@ -64,7 +66,7 @@ export interface DoseNeedInput {
 }
 
 interface Credit extends MainAmounts {
-  readonly kind: "soil" | "organic" | "water" | "digestate" | "fixation" | "residues";
+  readonly kind: "soil" | "organic" | "water" | "digestate" | "coated" | "fixation" | "residues";
   /** in words */
   readonly from: string;
 }
@@ -137,6 +139,7 @@ function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] 
     organic = [],
     water,
     digestate = [],
+    coated = [],
     fixationKgHa,
     residuesKgHa,
   } = credits;
@@ -158,6 +161,7 @@ function creditsOf({ credits = {} }: DoseNeedInput, sheet: Worksheet): Credit[] 
   });
   if (water) found.push({ kind: "water", from: "water", ...waterOf(water, sheet) });
   for (const { from, kgHa } of digestate) found.push({ kind: "digestate", from, ...kgHa });
+  for (const { from, kgHa } of coated) found.push({ kind: "coated", from, ...kgHa });
   if (fixationKgHa !== undefined) found.push({ kind: "fixation", from: "fixation", ...NONE, N: fixationKgHa });
   if (residuesKgHa !== undefined) found.push({ kind: "residues", from: "residues", ...NONE, N: residuesKgHa });
   return found;

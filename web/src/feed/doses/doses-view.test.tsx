@@ -284,6 +284,10 @@ describe("a programme", () => {
     const form = within(screen.getByRole("region", { name: "Programme" }));
     await user.click(form.getByRole("button", { name: "Add a manure" }));
     await user.type(form.getByLabelText("Name of manure 1"), "Hen manure");
+    const series = form.getByLabelText("Set free each year, of manure 1");
+    expect(series).toHaveValue("30; 15; 5");
+    await user.clear(series);
+    await user.type(series, "45; 25");
     await user.click(form.getByText("as P₂O₅ and K₂O"));
     await user.clear(form.getByLabelText("P of manure 1"));
     await user.type(form.getByLabelText("P of manure 1"), "2.2914");
@@ -291,8 +295,25 @@ describe("a programme", () => {
     expect(form.getByLabelText("P of manure 1")).toHaveValue("1");
     await user.click(form.getByRole("button", { name: "Put it in force" }));
     await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
-    const [sent] = server.sent(saveProgramme) as { programme: { organic: { pPct: number }[] } }[];
+    const [sent] = server.sent(saveProgramme) as { programme: { organic: { pPct: number; nDecayPct: number[] }[] } }[];
+    expect(sent?.programme.organic[0]?.nDecayPct).toEqual([45, 25]);
     expect(sent?.programme.organic[0]?.pPct).toBeCloseTo(1, 9);
+  });
+
+  it("counts coated grains by their label beside the doses", async () => {
+    const { user, server } = await opened();
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("button", { name: "Add a grain" }));
+    await user.type(form.getByLabelText("Name of grain 1"), "Six months");
+    await user.type(form.getByLabelText("Day of grain 1"), "2026-04-20{Enter}");
+    await user.clear(form.getByLabelText("at a plant of grain 1"));
+    await user.type(form.getByLabelText("at a plant of grain 1"), "12");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { coated: [{ name: "Six months", on: "2026-04-20", gPlant: 12, longevityDays: 180 }] },
+    });
   });
 
   it("at constant strength has another strength in a stage, where one is typed", async () => {

@@ -14,7 +14,7 @@ import { useProducts } from "../use-feed.ts";
 import styles from "./doses.module.css";
 import { SOIL_WORDS } from "./need-picture.tsx";
 import { KeepProgramme, TakeProgramme } from "./kept-programmes.tsx";
-import { ProgrammeManures } from "./programme-manures.tsx";
+import { ProgrammeGrounds } from "./programme-grounds.tsx";
 import { ProgrammeParts } from "./programme-parts.tsx";
 import { useSaveProgramme } from "./use-doses.ts";
 
@@ -31,7 +31,7 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
 /** While it is typed some of it may be missing. */
 type Typed = { [key in keyof DoseProgramme]: DoseProgramme[key] | null | undefined } & Pick<
   DoseProgramme,
-  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct" | "soilClass" | "ppmStages"
+  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct" | "soilClass" | "ppmStages" | "coated"
 >;
 type NumberKey = {
   [key in keyof DoseProgramme]: DoseProgramme[key] extends number | null ? key : never;
@@ -190,7 +190,7 @@ export function ProgrammeForm({
         {number("residuesKgHa", "nitrogen of residues", { quantity: "perLand" })}
         {number("fixationKgHa", "nitrogen fixed from the air", { quantity: "perLand" })}
       </Group>
-      <ProgrammeManures manures={typed.organic} onChange={(organic) => set({ organic })} />
+      <ProgrammeGrounds organic={typed.organic} coated={typed.coated} onChange={set} />
       <label className={styles["wide"]}>
         bags that may be used
         <Select
