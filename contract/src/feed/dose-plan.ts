@@ -98,6 +98,8 @@ export const dosePlanSchema = z
       .object({
         key: z.string(),
         cropName: z.string(),
+        /** one and many of what it is sold by; null where it is sold by mass */
+        piece: z.object({ one: z.string(), many: z.string() }).nullable(),
         plantedOn: dateSchema,
         areaM2: z.number(),
         plants: z.number(),

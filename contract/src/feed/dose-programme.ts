@@ -71,6 +71,8 @@ export const programmeSchema = z
     fromOn: dateSchema.nullable(),
     /** null: the planting's own aim */
     yieldTHa: quantitySchema("The yield aimed at", 0.1, 1000, "t/ha").nullable(),
+    /** of a crop that is sold by the piece: what one weighs as it is taken off, with leaf and root that go with it */
+    pieceG: quantitySchema("The weight of a piece", 0.1, 100_000, "g").nullable().default(null),
     efficiencyPct: mainOf((nutrient) => percent(`What the crop takes up of ${nutrient}`, 5)),
     organic: listSchema(
       "Manures and composts",

@@ -1,11 +1,11 @@
-import type { DosePlan } from "@sprunel/contract/feed";
+import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import type { Standing } from "@sprunel/core/crop";
 import { ledger, ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed";
-import { pickedAmount } from "@sprunel/core/harvest";
 import { localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import { pickedKg } from "./crop-mass.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
@@ -22,6 +22,7 @@ export async function ledgerOf(
   { crop, since }: Standing,
   {
     noted,
+    programme,
     digestates,
     records,
     waterNow,
@@ -31,6 +32,7 @@ export async function ledgerOf(
     date,
   }: {
     noted: readonly DoseRecord[];
+    programme: DoseProgramme;
     /** since planting */
     digestates: readonly DigestateGiven[];
     records: FeedRecords;
@@ -50,8 +52,9 @@ export async function ledgerOf(
   const startUtc = new Date(startOfLocalDay(since, site.timeZone)).toISOString();
   const litres = [...season.litres].filter(([on]) => on <= date).reduce((sum, [, some]) => sum + some, 0);
   const picks = (await pickStore(scope).since(new Map([[zone.id, since]]), date)).get(zone.id) ?? [];
-  const kg =
-    crop.soldAs.kind === "mass" ? picks.reduce((sum, pick) => sum + (pickedAmount(pick, crop.soldAs) ?? 0), 0) : null;
+  const weighed = picks.map((pick) => pickedKg(pick, crop, programme));
+  // A pick of which nobody knows the mass leaves all of them unknown.
+  const kg = weighed.every((one) => one !== null) ? weighed.reduce((sum, one) => sum + one, 0) : null;
   const tHa = kg === null ? null : (kg / areaM2) * 10;
   const { nKgT, pKgT, kKgT } = crop.removal;
   const done = uptakeDone(season.days, date);

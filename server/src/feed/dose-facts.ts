@@ -95,7 +95,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
     ...usualProgramme("ration"),
     ...{ dressings: [], ppmStages: [] },
     fromOn: null,
-    yieldTHa: null,
+    ...{ yieldTHa: null, pieceG: null },
     efficiencyPct: USUAL_EFFICIENCY.ration,
     organic: [],
     residuesKgHa: null,

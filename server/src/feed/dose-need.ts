@@ -4,6 +4,7 @@ import type { Standing } from "@sprunel/core/crop";
 import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed";
 import { daysBetween } from "@sprunel/core/time";
 import type { StoredZone } from "../scope/zone-store.ts";
+import { ownAimTHa } from "./crop-mass.ts";
 import { freedShare, heldBy } from "./coated-grains.ts";
 import { scaled } from "./dose-answer.ts";
 import { newestLayers } from "./soil-tests.ts";
@@ -48,8 +49,8 @@ export function needOf(
   },
 ): Need | null {
   const { crop, planting, since } = standing;
-  const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
-  const yieldTHa = programme.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
+  const own = ownAimTHa(standing, programme);
+  const yieldTHa = programme.yieldTHa ?? own;
   if (yieldTHa === null) return null;
   const layers = newestLayers(soilTests, ({ mineralNKgHa }) => mineralNKgHa);
   const testedOn = layers[0]?.takenOn;
@@ -131,5 +132,3 @@ function usableOf(digestates: readonly DigestateGiven[]): { from: string; kgHa: 
     return { from: name, kgHa: plus(...given.map(({ kgHa }) => kgHa), { N: -organicN, P: 0, K: 0 }) };
   });
 }
-
-const KG_M2_TO_T_HA = 10;

@@ -8,6 +8,7 @@ import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { doseStore } from "../water/dose-store.ts";
 import { sourceStore } from "../water/source-store.ts";
+import { ownAimTHa } from "./crop-mass.ts";
 import { freedShare, heldBy } from "./coated-grains.ts";
 import { nutrientsIn } from "./dose-answer.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
@@ -15,7 +16,6 @@ import { productsOf } from "./feed-records.ts";
 import { OLD_DAYS, OLD_SHARE } from "./dose-need.ts";
 import { newestLayers, rootedShare } from "./soil-tests.ts";
 
-const KG_M2_TO_T_HA = 10;
 const KG_PER_TONNE_AND_PCT = 10;
 const DAYS_A_YEAR = 365;
 /** Beyond them a test tells nothing of what is there at planting. Assumed. */
@@ -110,9 +110,9 @@ function measuredOn(date: string, tests: readonly SoilReport[], { planting, stat
  * What the crop takes up on a day, by its Kc against that of the whole season in the crop's usual climate: no day's part hangs on
  * what is still to come.
  */
-function wantedOn(programme: DoseProgramme | null, { planting, crop, state }: Standing): number | null {
-  const own = crop.soldAs.kind === "mass" ? (planting.targetPerM2 ?? null) : null;
-  const yieldTHa = programme?.yieldTHa ?? (own === null ? null : own * KG_M2_TO_T_HA);
+function wantedOn(programme: DoseProgramme | null, standing: Standing): number | null {
+  const { planting, crop, state } = standing;
+  const yieldTHa = programme?.yieldTHa ?? ownAimTHa(standing, programme);
   const season = usualKcSum(planting);
   if (yieldTHa === null || season === 0) return null;
   return (yieldTHa * crop.removal.nKgT * state.kc * partShare(planting.part)) / season;

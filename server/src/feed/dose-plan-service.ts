@@ -7,6 +7,7 @@ import type { Dated } from "../crop/calendar.ts";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
+import { ownAimTHa } from "./crop-mass.ts";
 import { seasonFor } from "./dose-facts.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { dosePlans } from "./dose-plans.ts";
@@ -16,8 +17,7 @@ import { feedStore } from "./feed-store.ts";
 /** What was left undone so long ago is no longer asked about each week. */
 const OVERDUE_DAYS = 14;
 const WEEK_DAYS = 7;
-/** kg/m² as t/ha; a programme that aims at more than so many times the planting's own aim is a slip. */
-const T_HA = 10;
+/** A programme that aims at more than so many times the planting's own aim is a slip. */
 const MOST_TIMES = 3;
 
 export type DosePlanService = ReturnType<typeof dosePlanService>;
@@ -42,12 +42,12 @@ export function dosePlanService(scope: Scope, plans: PlanService) {
           throw badInput([{ path: `programme.productIds.${at}`, message: `There is no product ${id} here.` }]);
       });
       const key = plantingKey(standing.planting);
-      const own = standing.planting.targetPerM2 ?? null;
-      if (standing.crop.soldAs.kind === "mass" && own !== null && (programme.yieldTHa ?? 0) > MOST_TIMES * own * T_HA)
+      const own = ownAimTHa(standing, programme);
+      if (own !== null && (programme.yieldTHa ?? 0) > MOST_TIMES * own)
         throw badInput([
           {
             path: "programme.yieldTHa",
-            message: `The yield aimed at, ${programme.yieldTHa ?? 0} t/ha, is more than ${MOST_TIMES} times the planting's own aim of ${own * T_HA} t/ha; give up to ${MOST_TIMES * own * T_HA} t/ha, or change that aim.`,
+            message: `The yield aimed at, ${programme.yieldTHa ?? 0} t/ha, is more than ${MOST_TIMES} times the planting's own aim of ${own} t/ha; give up to ${MOST_TIMES * own} t/ha, or change that aim.`,
           },
         ]);
       try {

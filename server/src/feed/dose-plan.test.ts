@@ -5,6 +5,7 @@ import { site, testServer, zone } from "../testing/test-server.ts";
 type Amounts = Record<"N" | "P" | "K", number>;
 interface Plan {
   missing: string | null;
+  planting: { piece: { one: string } | null } | null;
   version: number | null;
   programme: Record<string, unknown>;
   need: {
@@ -185,6 +186,27 @@ describe("what a planting needs", () => {
       zones: { years: { bySource: { dose: Amounts } }[] }[];
     };
     expect(books.zones[0]?.years[0]?.bySource.dose.N).toBeCloseTo(held, 6);
+  });
+
+  it("of heads follows from what one weighs, and what was picked is told in the books by it", async () => {
+    const { call, plan } = await courgettes({ targetPerM2: 6 });
+    const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+    const { id: _id, archived: _archived, plantings: _plantings, ...rest } = zones[0] ?? {};
+    const heads = freshPlanting("lettuce-butterhead", "2026-05-20", { targetPerM2: 16 });
+    expect((await call("PUT", "/api/zones/1", { ...rest, plantings: [heads] })).status).toBe(200);
+    const before = await plan();
+    expect(before).toMatchObject({ missing: "no-aim", planting: { piece: { one: expect.any(String) as string } } });
+    const programme = { ...before.programme, pieceG: 300 };
+    const saved = await call("PUT", "/api/zones/1/dose-programme", { programme, version: null });
+    expect(saved.status, JSON.stringify(saved.body)).toBe(200);
+    // 16 heads of 300 g on a m² are 48 t/ha
+    expect((await plan()).need?.yieldTHa).toBeCloseTo(48, 9);
+    await call("POST", "/api/zones/1/picks", {
+      ...{ key: `${KEY}5`, pickedOn: "2026-06-18", massKg: null, count: 1000, grade: null, brixPct: null },
+    });
+    const { ledger, need } = await plan();
+    // 300 kg off 500 m² are 6 t/ha, an eighth of the aim.
+    expect(ledger?.removed?.N).toBeCloseTo((need?.uptakeKgHa.N ?? NaN) / 8, 9);
   });
 
   it("is not known where nobody aims at a yield, nor where nothing stands", async () => {

@@ -121,6 +121,10 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       rowM: zone.layout && zone.layout.beds * zone.layout.rows * zone.layout.lengthM * share,
       key,
       cropName: standing.crop.name,
+      piece:
+        standing.crop.soldAs.kind === "piece"
+          ? { one: standing.crop.soldAs.one, many: standing.crop.soldAs.many }
+          : null,
       plantedOn: standing.since,
       areaM2,
       plants: Math.round(plants),

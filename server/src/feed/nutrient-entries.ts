@@ -1,12 +1,12 @@
 import { pickedOn, plantingKey, standingOn } from "@sprunel/core/crop";
 import { NONE, ofWater, type MainAmounts, type NutrientEntry } from "@sprunel/core/feed";
-import { pickedAmount } from "@sprunel/core/harvest";
 import { localDate } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { doseStore } from "../water/dose-store.ts";
+import { pickedKg } from "./crop-mass.ts";
 import { heldBy } from "./coated-grains.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import { waterMgL } from "./dose-facts.ts";
@@ -134,11 +134,15 @@ async function waterEntries(scope: Scope, zone: StoredZone, timeZone: string, re
 }
 
 async function removedEntries(scope: Scope, zone: StoredZone) {
+  const programmes = new Map(
+    (await dosePlanStore(scope).programmes(zone.id)).map(({ planting, programme }) => [planting, programme]),
+  );
   const unknown = new Set<number>();
   const entries = (await pickStore(scope).all(zone.id)).flatMap((pick): NutrientEntry[] => {
     if (pick.struck !== null) return [];
-    const crop = pickedOn(zone.grown, pick.pickedOn)?.crop;
-    const kg = crop?.soldAs.kind === "mass" ? pickedAmount(pick, crop.soldAs) : null;
+    const standing = pickedOn(zone.grown, pick.pickedOn);
+    const crop = standing?.crop;
+    const kg = crop ? pickedKg(pick, standing.crop, programmes.get(plantingKey(standing.planting)) ?? null) : null;
     if (!crop || kg === null) {
       unknown.add(yearOf(pick.pickedOn));
       return [];

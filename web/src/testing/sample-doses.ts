@@ -42,11 +42,18 @@ export const samplePlan: DosePlan = {
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
-    ...{ beds: 8, rowM: 640 },
+    ...{ beds: 8, rowM: 640, piece: null },
     stages: [{ id: "fill", name: "Fill", from: "2026-06-08" }],
   },
   programme: {
-    ...{ school: "ration", fromOn: "2026-05-01", yieldTHa: null, efficiencyPct: { N: 80, P: 100, K: 85 }, organic: [] },
+    ...{
+      school: "ration",
+      fromOn: "2026-05-01",
+      yieldTHa: null,
+      pieceG: null,
+      efficiencyPct: { N: 80, P: 100, K: 85 },
+      organic: [],
+    },
     ...{ residuesKgHa: null, fixationKgHa: null, everyDays: 7, dressings: [], ppmN: 100, basalPct: 0 },
     ...{ largestNKgHa: null, shortestDays: null, lastOn: null, productIds: ["potassium-nitrate"] },
     ...{

@@ -40,7 +40,8 @@ export function DosesView({ zoneId }: { zoneId: number }) {
         <NeedPicture need={plan.need} efficiencyPct={plan.programme.efficiencyPct} />
       ) : (
         <p>
-          Nobody has said what yield is aimed at: say it here in t/ha, or with the planting in{" "}
+          Nobody has said what yield is aimed at: say it here in t/ha
+          {plan.planting?.piece && `, or what ${plan.planting.piece.one} weighs`}, or with the planting in{" "}
           <SetUpLink>set-up</SetUpLink>. Need and doses follow from it.
         </p>
       )}

@@ -108,6 +108,8 @@ export function ProgrammeForm({
         <DateInput label="In force from" value={typed.fromOn ?? null} onChange={(fromOn) => set({ fromOn })} />
       </label>
       {number("yieldTHa", "yield aimed at; empty for the planting’s own", { quantity: "bulkPerLand" })}
+      {plan.planting?.piece &&
+        number("pieceG", `what ${plan.planting.piece.one} weighs as it is taken off`, { quantity: "smallMass" })}
       {typed.school === "ration" && number("everyDays", "from one dose to the next", "days")}
       {(typed.school === "constant" || typed.school === "recipe") && number("everyDays", "mixed at once for", "days")}
       {typed.school === "constant" && number("ppmN", "nitrogen of the feed", "mg/L")}
