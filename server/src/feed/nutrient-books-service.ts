@@ -3,7 +3,7 @@ import { AS_OXIDE, checkRules, NO_RULES, yearBooks } from "@sprunel/core/feed";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { feedRecords } from "./feed-records.ts";
-import { entriesOf, recordsByMonth, type ZoneEntries } from "./nutrient-entries.ts";
+import { entriesOf, litresByMonth, recordsByMonth, type ZoneEntries } from "./nutrient-entries.ts";
 import { nutrientRulesStore } from "./nutrient-rules-store.ts";
 
 /** What came to every hectare and was taken off it, year by year, against the rules of the place. */
@@ -15,6 +15,7 @@ export function nutrientBooksService(scope: Scope) {
       timeZone: site.timeZone,
       records: await feedRecords(scope, site.id, today),
       recordsOf: recordsByMonth(scope, site.id),
+      months: await litresByMonth(scope, site.timeZone),
     };
     const found: { zone: { id: number; name: string; areaM2: number }; of: ZoneEntries }[] = [];
     for (const zone of await scope.zones())

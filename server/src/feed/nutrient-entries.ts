@@ -1,6 +1,6 @@
 import { pickedOn, plantingKey, standingOn } from "@sprunel/core/crop";
 import { NONE, ofWater, type MainAmounts, type NutrientEntry } from "@sprunel/core/feed";
-import { localDate } from "@sprunel/core/time";
+import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -39,10 +39,15 @@ export function recordsByMonth(scope: Scope, siteId: number): RecordsOfMonth {
 export async function entriesOf(
   scope: Scope,
   zone: StoredZone,
-  { timeZone, records, recordsOf }: { timeZone: string; records: FeedRecords; recordsOf: RecordsOfMonth },
+  {
+    timeZone,
+    records,
+    recordsOf,
+    months,
+  }: { timeZone: string; records: FeedRecords; recordsOf: RecordsOfMonth; months: LitresByMonth },
 ): Promise<ZoneEntries> {
   const { areaM2 } = zone.definition;
-  const water = await waterEntries(scope, zone, timeZone, recordsOf);
+  const water = await waterEntries(zone, months, recordsOf);
   const removed = await removedEntries(scope, zone);
   const given = (await dosePlanStore(scope).all(zone.id))
     .filter(({ struck, state }) => !struck && state === "given")
@@ -116,18 +121,34 @@ export async function digestateOf(scope: Scope, zone: StoredZone, { sources }: F
     });
 }
 
-async function waterEntries(scope: Scope, zone: StoredZone, timeZone: string, recordsOf: RecordsOfMonth) {
-  const litres = new Map<string, number>();
-  for (const { startMs, litres: given } of await wateringStore(scope).between(0, scope.clock(), [zone.id])) {
-    const month = `${localDate(startMs, timeZone).slice(0, 7)}-01`;
-    litres.set(month, (litres.get(month) ?? 0) + given);
+/** Litres of every month, by zone, since water first ran. */
+export async function litresByMonth(scope: Scope, timeZone: string): Promise<LitresByMonth> {
+  const firstMs = await wateringStore(scope).first();
+  const months = new Map<string, ReadonlyMap<number, number>>();
+  if (firstMs === null) return months;
+  const last = localDate(scope.clock(), timeZone);
+  for (let on = `${localDate(firstMs, timeZone).slice(0, 7)}-01`; on <= last; on = nextMonth(on)) {
+    const [fromMs, toMs] = [startOfLocalDay(on, timeZone), startOfLocalDay(nextMonth(on), timeZone)];
+    months.set(on, await wateringStore(scope).totals(fromMs, toMs));
   }
+  return months;
+}
+export type LitresByMonth = ReadonlyMap<string, ReadonlyMap<number, number>>;
+
+/** The first day of the month after one that begins on a date. */
+function nextMonth(on: string): string {
+  return `${addDays(on, 31).slice(0, 7)}-01`;
+}
+
+async function waterEntries(zone: StoredZone, months: LitresByMonth, recordsOf: RecordsOfMonth) {
   const entries: NutrientEntry[] = [];
   const unknown = new Set<number>();
-  for (const [on, some] of litres) {
+  for (const [on, byZone] of months) {
+    const litres = byZone.get(zone.id) ?? 0;
+    if (litres === 0) continue;
     // The report of the month's end: one that is taken within it counts.
     const mgL = waterMgL(await recordsOf(`${on.slice(0, 8)}28`), zone);
-    if (mgL) entries.push({ on, source: "water", what: "water", kgHa: ofWater(some, zone.definition.areaM2, mgL) });
+    if (mgL) entries.push({ on, source: "water", what: "water", kgHa: ofWater(litres, zone.definition.areaM2, mgL) });
     else unknown.add(yearOf(on));
   }
   return { entries, unknown: [...unknown] };

@@ -42,6 +42,11 @@ export function wateringStore({ db, actor }: Writer) {
         .orderBy("start_ms");
       return rows.map(fromRow);
     },
+    /** When water first ran anywhere, ms; null while none did. */
+    async first(): Promise<number | null> {
+      const row = await db<WateringRow>("watering").whereNull("struck_reason").min("start_ms as ms").first();
+      return (row as { ms: number | null } | undefined)?.ms ?? null;
+    },
     /** L given from one moment to before another, by zone. */
     async totals(fromMs: number, toMs: number): Promise<ReadonlyMap<number, number>> {
       const rows = await db<WateringRow>("watering")
