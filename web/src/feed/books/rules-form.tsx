@@ -7,6 +7,7 @@ import forms from "../../forms/forms.module.css";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import { useChecked } from "../../forms/use-checked.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
+import styles from "./books.module.css";
 import { useSaveNutrientRules } from "../doses/use-doses.ts";
 
 const MOSTS = [
@@ -39,7 +40,7 @@ export function RulesForm({ books }: { books: NutrientBooks }) {
     setTyped({ ...typed, ...change });
   };
   return (
-    <section aria-label="Rules of the place">
+    <section aria-label="Rules of the place" className={styles["rules"]}>
       <h2>Rules of the place</h2>
       {stale && (
         <StaleEdit

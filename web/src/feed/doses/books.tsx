@@ -44,8 +44,8 @@ export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]
         </tbody>
       </table>
       {past.length > 0 && (
-        <>
-          <h3>What stood here before</h3>
+        <div className={styles["need"]}>
+          <h2>What stood here before</h2>
           <div className={tables["scroll"]}>
             <table className={`${tables["table"]} ${styles["schools"]}`} aria-label="Books of what stood here before">
               <thead>
@@ -77,7 +77,7 @@ export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]
               </tbody>
             </table>
           </div>
-        </>
+        </div>
       )}
       <p className="quiet">
         Left is what stands in tanks, leaf, root and soil, and what drained: these books do not tell them apart.
