@@ -48,7 +48,7 @@ test("a system that is changed in set-up has its own fields, its own section and
   await page.goto("/set-up");
   await page.getByRole("link", { name: "Lettuce tanks", exact: true }).click();
   // Until the other zone is there, the form is the first one's, and its open list would go with it.
-  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("Lettuce tanks");
+  await expect(page.getByLabel("Name of the zone")).toHaveValue("Lettuce tanks");
   await page.getByRole("combobox", { name: "Growing system" }).click();
   await page.getByTitle("flooded benches").click();
   await expect(page.getByLabel("Depth of a flood")).toBeVisible();

@@ -61,40 +61,51 @@ export function AnalysedList<T extends Analysed>({
         />
       )}
       {items.map((item, at) => (
-        <div key={at} className={styles["line"]}>
-          <Input
-            aria-label={`Name of ${one} ${at + 1}`}
-            placeholder="name"
-            value={item.name}
-            onChange={({ target }) => change(at, { name: target.value } as Partial<T>)}
-          />
-          {"on" in item && (
-            <DateInput
-              label={`Day of ${one} ${at + 1}`}
-              value={String(item.on) || null}
-              onChange={(on) => change(at, { on: on ?? "" } as unknown as Partial<T>)}
+        <div key={at} className={`${styles["line"]} ${styles["low"]}`}>
+          <label>
+            name
+            <Input
+              aria-label={`Name of ${one} ${at + 1}`}
+              className={styles["named"] ?? ""}
+              value={item.name}
+              onChange={({ target }) => change(at, { name: target.value } as Partial<T>)}
             />
+          </label>
+          {"on" in item && (
+            <label>
+              laid on
+              <DateInput
+                label={`Day of ${one} ${at + 1}`}
+                value={String(item.on) || null}
+                onChange={(on) => change(at, { on: on ?? "" } as unknown as Partial<T>)}
+              />
+            </label>
           )}
           {fields.map(({ key, label, typed }) => (
-            <QuantityInput
-              key={key}
-              label={`${label} of ${one} ${at + 1}`}
-              {...("nutrient" in typed
-                ? {
-                    unit: oxides ? OXIDES[typed.nutrient] : `% ${typed.nutrient}`,
-                    ...(oxides && { scale: 1 / AS_OXIDE[typed.nutrient] }),
-                  }
-                : typed)}
-              value={Number(item[key])}
-              onChange={(value) => change(at, { [key]: value ?? NaN } as Partial<T>)}
-            />
+            <label key={key}>
+              {label}
+              <QuantityInput
+                label={`${label} of ${one} ${at + 1}`}
+                {...("nutrient" in typed
+                  ? {
+                      unit: oxides ? OXIDES[typed.nutrient] : `% ${typed.nutrient}`,
+                      ...(oxides && { scale: 1 / AS_OXIDE[typed.nutrient] }),
+                    }
+                  : typed)}
+                value={Number(item[key])}
+                onChange={(value) => change(at, { [key]: value ?? NaN } as Partial<T>)}
+              />
+            </label>
           ))}
           {"nDecayPct" in item && (
-            <SeriesInput
-              label={`Set free each year, of ${one} ${at + 1}`}
-              value={item.nDecayPct as readonly number[]}
-              onChange={(nDecayPct) => change(at, { nDecayPct } as unknown as Partial<T>)}
-            />
+            <label>
+              set free, year by year
+              <SeriesInput
+                label={`Set free each year, of ${one} ${at + 1}`}
+                value={item.nDecayPct as readonly number[]}
+                onChange={(nDecayPct) => change(at, { nDecayPct } as unknown as Partial<T>)}
+              />
+            </label>
           )}
           <Button size="small" onClick={() => onChange(items.filter((_, place) => place !== at))}>
             Remove

@@ -31,7 +31,7 @@ export function ProgrammeGrounds({
         fields={[
           { key: "tHa", label: "spread", typed: { quantity: "bulkPerLand" } },
           ...NUTRIENTS,
-          { key: "yearsAgo", label: "years ago", typed: { unit: "years ago" } },
+          { key: "yearsAgo", label: "spread before", typed: { unit: "years" } },
         ]}
         onChange={(items) => onChange({ organic: items })}
       />
@@ -43,7 +43,7 @@ export function ProgrammeGrounds({
         fields={[
           { key: "gPlant", label: "at a plant", typed: { quantity: "smallMass" } },
           ...NUTRIENTS,
-          { key: "longevityDays", label: "time", typed: { unit: "days" } },
+          { key: "longevityDays", label: "lasts", typed: { unit: "days" } },
           { key: "statedAtC", label: "stated at", typed: { quantity: "temperature" } },
         ]}
         onChange={(items) => onChange({ coated: items })}
