@@ -103,6 +103,8 @@ export const dosePlanSchema = z
         plantedOn: dateSchema,
         areaM2: z.number(),
         plants: z.number(),
+        /** L of feed that a tank of concentrate makes; null where nobody set the zone's tanks */
+        tankFeedL: z.number().nullable(),
         /** as the zone is laid out; null where nobody described it */
         beds: z.number().nullable(),
         rowM: z.number().nullable(),

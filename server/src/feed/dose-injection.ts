@@ -26,7 +26,18 @@ export async function deliveryTo(
   scope: Scope,
   zone: StoredZone,
   { injectMin, travelMin, mostEcMsCm, bandWidthCm }: DoseProgramme,
-  { records, crop, rowM }: { readonly records: FeedRecords; readonly crop: Crop; readonly rowM: number | null },
+  {
+    records,
+    crop,
+    rowM,
+    dayL,
+  }: {
+    readonly records: FeedRecords;
+    readonly crop: Crop;
+    readonly rowM: number | null;
+    /** that the zone was given in a day of late; null where nothing was */
+    readonly dayL: number | null;
+  },
 ): Promise<Delivery> {
   const { flowLh } = zone.definition;
   const lines = await dripLinesStore(scope).find(zone.id);
@@ -49,7 +60,17 @@ export async function deliveryTo(
         warnings,
         ...told
       } = injection({ ...asked, products: inFull(products) });
-      return { ...told, ...(travel === null && { fillMin: null, flushMin: null }), warnings: [...warnings] };
+      const tooLong =
+        dayL !== null && told.runL > dayL
+          ? [
+              `The run takes ${told.runL.toFixed(0)} L, and the zone drinks ${dayL.toFixed(0)} L in a day: inject for less, or it drains.`,
+            ]
+          : [];
+      return {
+        ...told,
+        ...(travel === null && { fillMin: null, flushMin: null }),
+        warnings: [...warnings, ...tooLong],
+      };
     },
     band(products) {
       if (bandWidthCm === null || rowM === null) return null;

@@ -26,7 +26,11 @@ interface Plan {
     record: { id: number; doneOn: string; reason: string | null } | null;
     band: { gMetre: number; verdict: string } | null;
     mixedIntoL: number | null;
-    injection: Record<"fillMin" | "injectMin" | "flushMin" | "runL" | "gMin" | "ecMsCm", number | null> | null;
+    injection:
+      | (Record<"fillMin" | "injectMin" | "flushMin" | "runL" | "gMin" | "ecMsCm", number | null> & {
+          warnings: string[];
+        })
+      | null;
   }[];
   fault: string | null;
   unmet: { nutrient: string; kgHa: number; reason: string }[];
@@ -403,6 +407,11 @@ describe("a calendar of doses", () => {
     const grams = (dose?.products ?? []).reduce((all, { kg }) => all + kg * 1000, 0);
     expect(dose?.injection?.gMin).toBeCloseTo(grams / 30, 6);
     expect(dose?.injection?.ecMsCm).toBeGreaterThan(0.3);
+    // A run that takes more than the zone drinks in a day is told.
+    const watering = { zoneId: 1, startUtc: "2026-06-19T08:00:00Z", minutes: 5, litres: 70 };
+    await call("POST", "/api/waterings", { waterings: [watering] });
+    const told = (await plan()).doses.find(({ state }) => state === "planned")?.injection?.warnings.join(" ");
+    expect(told).toMatch(/the zone drinks 10 L in a day: inject for less/);
     await save({ injectMin: null });
     expect((await plan()).doses.every(({ injection }) => injection === null)).toBe(true);
   });

@@ -9,6 +9,7 @@ import {
   SCHOOLS,
   type DoseCalendar,
   type DoseCalendarInput,
+  type DosedSeason,
   type School,
 } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
@@ -26,9 +27,11 @@ import { deliveryTo } from "./dose-injection.ts";
 import { needOf } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
+import { feedStore } from "./feed-store.ts";
 import { digestateOf } from "./nutrient-entries.ts";
 
 const PAST_SHOWN = 6;
+const WEEK_DAYS = 7;
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
 /** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
@@ -65,6 +68,12 @@ export function dosePlans(scope: Scope, plans: PlanService) {
         ? { ...facts.season, nitrogenDays: nitrogenDays(facts.season.days, need.uptakeKgHa.N, dilution) }
         : facts.season;
     return { ...facts, season, date, records, areaM2, waterNow, digestates, need };
+  }
+
+  /** L of feed that a tank of concentrate makes, as somebody set the zone's tanks; null where nobody did. */
+  async function tankFeedL(zoneId: number): Promise<number | null> {
+    const [tank] = (await feedStore(scope).settings(zoneId))?.tanks ?? [];
+    return tank ? tank.volumeL * tank.dilution : null;
   }
 
   /** The books of what stood here before, as it was cleared; the newest first. */
@@ -126,6 +135,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
           ? { one: standing.crop.soldAs.one, many: standing.crop.soldAs.many }
           : null,
       plantedOn: standing.since,
+      tankFeedL: await tankFeedL(zone.id),
       areaM2,
       plants: Math.round(plants),
       stages: standing.planting
@@ -168,7 +178,10 @@ export function dosePlans(scope: Scope, plans: PlanService) {
     const { calendar, fault } = await followed(run(programme));
     const schools: DosePlan["schools"] = [];
     const delivery = whole
-      ? await deliveryTo(scope, zone, programme, { records, crop: standing.crop, rowM: planting.rowM })
+      ? await deliveryTo(scope, zone, programme, {
+          ...{ records, crop: standing.crop, rowM: planting.rowM },
+          dayL: litresADay(season, today),
+        })
       : null;
     if (delivery)
       for (const school of SCHOOLS)
@@ -219,6 +232,13 @@ export function dosePlans(scope: Scope, plans: PlanService) {
   }
 
   return { planOf, plansOn };
+}
+
+/** What a zone was given in a day of the week before a date; null where nothing was. */
+function litresADay({ litres }: DosedSeason, today: string): number | null {
+  const from = addDays(today, -WEEK_DAYS);
+  const sum = [...litres].filter(([on]) => on >= from && on < today).reduce((so, [, some]) => so + some, 0);
+  return sum > 0 ? sum / WEEK_DAYS : null;
 }
 
 /** A calendar; or, of a programme that the planting has outgrown, why there is none. */

@@ -42,7 +42,7 @@ export const samplePlan: DosePlan = {
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
-    ...{ beds: 8, rowM: 640, piece: null },
+    ...{ beds: 8, rowM: 640, piece: null, tankFeedL: 20_000 },
     stages: [{ id: "fill", name: "Fill", from: "2026-06-08" }],
   },
   programme: {

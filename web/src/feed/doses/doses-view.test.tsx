@@ -401,6 +401,15 @@ describe("the bags of a dose", () => {
     expect(await shown("the zone")).toMatch(/1\.28\s*kg Potassium nitrate/);
   });
 
+  it("are told for a tank of concentrate where the dose is mixed into the feed", async () => {
+    // A tank makes 20 m³ of feed: half of what 40 m³ get.
+    const { user } = await opened({ doses: [sampleDose("2026-06-16", "due", { mixedIntoL: 40_000 })] });
+    const due = await screen.findByRole("row", { name: /Tue 16 Jun/ });
+    expect(due).toHaveTextContent(/in 40.?000\s*L of feed/);
+    await user.click(screen.getByText("a tank of concentrate"));
+    expect(due).toHaveTextContent(/640\s*g Potassium nitrate/);
+  });
+
   it("are measured out where they are liquid, and told how they go into the water", async () => {
     const injection = {
       ...{ fillMin: 6, injectMin: 20, flushMin: 6, runL: 640, stockL: 15, stockMlMin: 750, gMin: 64, ecMsCm: 2.4 },
