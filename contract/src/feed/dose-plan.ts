@@ -145,6 +145,8 @@ export const dosePlanSchema = z
         nutrientsKgHa: amountsSchema,
       }),
     ),
+    /** what it may still get of each such water before more N or P came with them than the crop takes up */
+    digestateCaps: z.array(z.object({ name: z.string(), m3: z.number(), boundBy: z.enum(["N", "P"]) })),
     unmet: z.array(z.object({ nutrient: z.enum(["N", "P", "K"]), kgHa: z.number(), reason: z.string() })),
     warnings: z.array(z.string()),
     /** the same aims by each school */

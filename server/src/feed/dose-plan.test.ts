@@ -47,6 +47,7 @@ interface Plan {
     ecMsCm: number | null;
     note: string | null;
   }[];
+  digestateCaps: { name: string; m3: number; boundBy: string }[];
   digestates: { on: string; litres: number; flushL: number }[];
   ledger: Record<"given" | "fed" | "digestate" | "water" | "credited" | "removed" | "left", Amounts | null> | null;
   past: { cropName: string; from: string; to: string; ledger: { given: Amounts } }[];
@@ -156,7 +157,7 @@ describe("what a planting needs", () => {
     const sourceId = sources.find(({ source: { name } }) => name === "Digestate")?.source.id;
     const dose = { key: `${KEY}0`, sourceId, givenOn: "2026-06-10", litres: 1000, flushL: 300 };
     expect((await call("POST", "/api/zones/1/doses", dose)).status).toBeLessThan(300);
-    const { need, digestates, ledger } = await plan();
+    const { need, digestates, digestateCaps, ledger } = await plan();
     // 1 m³ on 500 m²: 20 m³/ha, 18 kg of ammonium N and 6 of organic N.
     expect(need?.credits[0]).toMatchObject({
       from: "Digestate",
@@ -165,6 +166,8 @@ describe("what a planting needs", () => {
     });
     expect(need?.credits[0]?.doubt).toMatch(/organic nitrogen, 6 kg\/ha/);
     expect(digestates).toMatchObject([{ on: "2026-06-10", litres: 1000, flushL: 300 }]);
+    // 108 kg/ha of N less 24 that came, on 0.05 ha, at 1.2 kg in a m³: 3.5 m³; 28.8 of P less 2, at 0.1 kg: 13.4.
+    expect(digestateCaps).toEqual([{ name: "Digestate", m3: expect.closeTo(3.5, 9) as number, boundBy: "N" }]);
     expect(ledger?.digestate?.N).toBeCloseTo(24, 9);
     // It has a line of its own, and stands in no other.
     expect(ledger?.credited?.N).toBe(0);

@@ -20,6 +20,7 @@ import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import { digestateCaps } from "./digestate-caps.ts";
 import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
 import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
@@ -108,6 +109,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       fault: null,
       doses: [],
       digestates: [],
+      digestateCaps: [],
       unmet: [],
       warnings: [],
       schools: [],
@@ -150,6 +152,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       digestates: digestates.map(({ on, name, litres, flushL, kgHa }) => ({
         ...{ on, name, litres, flushL, nutrientsKgHa: kgHa },
       })),
+      digestateCaps: need ? digestateCaps(records.sources, digestates, need, areaM2) : [],
     };
     if (!need)
       return { ...basics, missing: "no-aim", doses: noted.map((record) => unplanned(record, records, areaM2)) };

@@ -38,6 +38,7 @@ export const samplePlan: DosePlan = {
     path: [],
     nitrogen: null,
     digestates: [],
+    digestateCaps: [],
     past: [],
   },
   planting: {

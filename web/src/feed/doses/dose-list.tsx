@@ -64,6 +64,12 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
         </tbody>
       </table>
       <Faults faults={back.error ? faultsOf(back.error).map(({ message }) => message) : []} error={back.error} />
+      {plan.digestateCaps.map(({ name, m3, boundBy }) => (
+        <p key={name} className={m3 > 0 ? "quiet" : "act"}>
+          {name}: <Amount quantity="bulk" value={m3} /> may still be given before more {boundBy} came with it than the
+          crop takes up.
+        </p>
+      ))}
       {plan.unmet.map(({ nutrient, kgHa, reason }) => (
         <p key={`${nutrient} ${reason}`} className="act">
           <Amount quantity="perLand" value={kgHa} /> of {nutrient} cannot be given: {reason}.

@@ -94,7 +94,11 @@ describe("the doses of a zone", () => {
 
   it("have digestate among them, both waters apart, in order of time", async () => {
     const given = { on: "2026-06-12", name: "Separated digestate", litres: 3200, flushL: 800 };
-    await opened({ digestates: [{ ...given, nutrientsKgHa: { N: 26, P: 4, K: 30 } }] });
+    await opened({
+      digestates: [{ ...given, nutrientsKgHa: { N: 26, P: 4, K: 30 } }],
+      digestateCaps: [{ name: "Separated digestate", m3: 3.5, boundBy: "P" }],
+    });
+    expect(await screen.findByText(/may still be given before more P came with it/)).toHaveTextContent(/3\.5\d?\s*m³/);
     const rows = within(await screen.findByRole("region", { name: "Calendar of doses" })).getAllByRole("row");
     expect(rows[3]).toHaveTextContent(
       /Fri 12 Jun26\s*N · 4(\.0)?\s*P · 30\s*K3.?200\s*L Separated digestatethen 800\s*L of fresh water/,
