@@ -6,7 +6,7 @@ import type { DigestateGiven } from "./nutrient-entries.ts";
 const M2_HA = 10_000;
 
 /**
- * How much of each digestate and reclaimed water a planting may still get before more nitrogen or phosphorus came with them than
+ * How much of each digestate and reclaimed water that a planting got it may still get before more nitrogen or phosphorus came with them than
  * the crop takes up. All of their nitrogen counts, organic too: what is not used this season is still on the ground.
  */
 export function digestateCaps(
@@ -17,7 +17,7 @@ export function digestateCaps(
 ): DosePlan["digestateCaps"] {
   const came = plus(...given.map(({ kgHa }) => kgHa));
   return sources.flatMap(({ name, analysis }) => {
-    if (!analysis) return [];
+    if (!analysis || !given.some((one) => one.name === name)) return [];
     const { nh4NMgL, organicNMgL, pMgL } = analysis;
     const m3 = (allowedKgHa: number, cameKgHa: number, mgL: number): number =>
       mgL > 0 ? (Math.max(0, allowedKgHa - cameKgHa) * (areaM2 / M2_HA) * 1000) / mgL : Infinity;
