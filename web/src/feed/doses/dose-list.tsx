@@ -18,6 +18,13 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
   const [part, setPart] = useState<Part>(WHOLE);
   const back = useTakeDoseBack(plan.zoneId);
   const rows = [...plan.doses, ...plan.digestates].sort((a, b) => a.on.localeCompare(b.on));
+  // What is wrong with the way into the water is wrong with most of them: it is told once.
+  const told = new Set<string>();
+  const newIn = ({ injection }: PlannedDose): readonly string[] => {
+    const fresh = (injection?.warnings ?? []).filter((warning) => !told.has(warning));
+    for (const warning of fresh) told.add(warning);
+    return fresh;
+  };
   const keyOf = ({ on, basal, record }: PlannedDose): string => `${on} ${basal} ${record?.id ?? ""}`;
   return (
     <section aria-label="Calendar of doses">
@@ -52,6 +59,7 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
                 dose={row}
                 plan={plan}
                 part={part}
+                warnings={newIn(row)}
                 today={today}
                 opened={opened === keyOf(row)}
                 onOpen={() => setOpened(opened === keyOf(row) ? null : keyOf(row))}

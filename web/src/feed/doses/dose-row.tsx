@@ -14,6 +14,7 @@ export function DoseRow({
   dose,
   plan,
   part,
+  warnings,
   today,
   opened,
   onOpen,
@@ -24,6 +25,8 @@ export function DoseRow({
   dose: PlannedDose;
   plan: DosePlan;
   part: Part;
+  /** of its way into the water, as far as no dose above it has told them */
+  warnings: readonly string[];
   today: string;
   opened: boolean;
   onOpen(): void;
@@ -52,7 +55,7 @@ export function DoseRow({
           </p>
         )}
         {dose.band && <Band band={dose.band} />}
-        {dose.injection && <Injected injection={dose.injection} />}
+        {dose.injection && <Injected injection={dose.injection} warnings={warnings} />}
       </td>
       <td>
         {dose.state}
@@ -104,7 +107,7 @@ export function DigestateRow({
       <td>
         <Amount quantity="volume" value={litres} /> {name}
         <p className={styles["injected"]}>
-          then <Amount quantity="volume" value={flushL} /> of fresh water; what it may get yet stands at Water
+          then <Amount quantity="volume" value={flushL} /> of fresh water
         </p>
       </td>
       <td>given</td>

@@ -437,6 +437,16 @@ describe("the bags of a dose", () => {
     );
   });
 
+  it("tell once what is wrong with the way into the water of many", async () => {
+    const injection = {
+      ...{ fillMin: 6, injectMin: 20, flushMin: 6, runL: 640, stockL: 15, stockMlMin: 750, gMin: 64, ecMsCm: 2.4 },
+      ...{ leastMin: null, warnings: ["The run takes 640 L, and the zone drinks 400 L in a day."] },
+    };
+    await opened({ doses: ["2026-06-16", "2026-06-23"].map((on) => sampleDose(on, "planned", { injection })) });
+    expect(await screen.findAllByText(/the zone drinks 400 L in a day/)).toHaveLength(1);
+    expect(row(/Tue 16 Jun/)).toHaveTextContent(/the zone drinks 400 L/);
+  });
+
   it("say what is not known of the way into the water, and make no figure of it", async () => {
     const injection = {
       ...{ fillMin: null, injectMin: 20, flushMin: null, runL: 400, stockL: null, stockMlMin: null, gMin: 64 },

@@ -3,8 +3,15 @@ import { Amount, Measure } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
 
 /** How a dose goes into the water, in the order in which it is done. */
-export function Injected({ injection }: { injection: DoseInjection }) {
-  const { fillMin, injectMin, flushMin, runL, stockL, stockMlMin, ecMsCm, warnings } = injection;
+export function Injected({
+  injection,
+  warnings,
+}: {
+  injection: DoseInjection;
+  /** those that no dose above it has told already */
+  warnings: readonly string[];
+}) {
+  const { fillMin, injectMin, flushMin, runL, stockL, stockMlMin, ecMsCm } = injection;
   const minutes = (value: number) => <Measure text={value.toFixed(value < 3 ? 1 : 0)} unit="min" />;
   return (
     <>
