@@ -1,10 +1,10 @@
 import { LIMESTONE_NV_PCT, phChange, TEXTURES, type PhChange, type Texture } from "@sprunel/core/feed";
-import { DomainError } from "@sprunel/core/working";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
 import forms from "../forms/forms.module.css";
+import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Amount, useUnits } from "../units/use-units.tsx";
 import { Explained } from "../working/explained.tsx";
@@ -44,7 +44,8 @@ export function PhTool({ areaM2, onPlan, onDone }: { areaM2: number; onPlan(step
   const { show } = useUnits();
   const [texture, setTexture] = useState<Texture>("loam");
   const [typed, setTyped] = useState<Typed>(START);
-  const { found, faults } = judged(typed, texture, areaM2);
+  const tried = changeOf(typed, texture, areaM2);
+  const found = typeof tried === "string" ? null : tried;
   const amount = found && show("perLand", found.tHa * KG_HA_PER_T_HA);
   return (
     <div className={forms["fields"]} role="group" aria-label="The pH to a target">
@@ -103,23 +104,17 @@ export function PhTool({ areaM2, onPlan, onDone }: { areaM2: number; onPlan(step
         </Button>
         <Button onClick={onDone}>Not now</Button>
       </p>
-      <Faults faults={faults} error={null} />
+      <Faults faults={typeof tried === "string" ? [tried] : []} error={null} />
     </div>
   );
 }
 
-function judged(
+function changeOf(
   { ph, targetPh, depthCm, nvPct, finePct, sulphurPct, freeLimePct }: Typed,
   texture: Texture,
   areaM2: number,
-): { readonly found: PhChange | null; readonly faults: readonly string[] } {
+): PhChange | string | null {
   if (ph === null || targetPh === null || depthCm === null || nvPct === null || finePct === null || sulphurPct === null)
-    return { found: null, faults: [] };
-  try {
-    const asked = { ph, targetPh, texture, depthCm, areaM2, nvPct, finePct, sulphurPct, freeLimePct };
-    return { found: phChange(asked), faults: [] };
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    return { found: null, faults: error.faults.map(({ message }) => message) };
-  }
+    return null;
+  return trySum(() => phChange({ ph, targetPh, texture, depthCm, areaM2, nvPct, finePct, sulphurPct, freeLimePct }));
 }

@@ -1,12 +1,12 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
 import { MOST_STEP_PCT, stepFor, UNCHANGED } from "@sprunel/core/feed";
-import { DomainError } from "@sprunel/core/working";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { DateInput } from "../../forms/date-input.tsx";
 import { Faults } from "../../forms/faults.tsx";
 import forms from "../../forms/forms.module.css";
+import { trySum } from "../../sums/try-sum.ts";
 import { showDigits } from "../../units/show.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 
@@ -31,7 +31,8 @@ export function TissueForm({ today, onTake, onDone }: { today: string; onTake(ch
     high: null,
   });
   const { value, low, high } = typed;
-  const { step, faults } = value === null || low === null || high === null ? UNSAID : judged({ value, low, high });
+  const tried = value === null || low === null || high === null ? null : trySum(() => stepFor({ value, low, high }));
+  const step = typeof tried === "string" ? null : tried;
   return (
     <div className={forms["fields"]} role="group" aria-label="A result of leaf or sap">
       <label>
@@ -104,22 +105,7 @@ export function TissueForm({ today, onTake, onDone }: { today: string; onTake(ch
         </Button>
         <Button onClick={onDone}>Not now</Button>
       </p>
-      <Faults faults={faults} error={null} />
+      <Faults faults={typeof tried === "string" ? [tried] : []} error={null} />
     </div>
   );
-}
-
-interface Judged {
-  readonly step: number | null;
-  readonly faults: readonly string[];
-}
-const UNSAID: Judged = { step: null, faults: [] };
-
-function judged(result: { readonly value: number; readonly low: number; readonly high: number }): Judged {
-  try {
-    return { step: stepFor(result), faults: [] };
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    return { step: null, faults: error.faults.map(({ message }) => message) };
-  }
 }
