@@ -33,6 +33,7 @@ interface Plan {
       | null;
   }[];
   fault: string | null;
+  warnings: string[];
   unmet: { nutrient: string; kgHa: number; reason: string }[];
   path: { on: string; planned: Amounts }[];
   schools: {
@@ -616,6 +617,8 @@ describe("what became of a dose", () => {
     expect(week.zones[0]).toMatchObject({ zoneName: "Tunnel 1" });
     expect(week.zones[0]?.doses.length).toBeGreaterThan(1);
     expect((await plan()).doses.every(({ on }) => on >= "2026-06-01")).toBe(true);
+    // What lay before it is told, not dropped in silence.
+    expect((await plan()).warnings.join(" ")).toMatch(/\d of the season's doses lie before 2026-06-01.*kg\/ha of N/);
     const calendar = await (await fetch(`${url}/api/crop-calendar.csv`)).text();
     expect(calendar).toMatch(/Tunnel 1,Courgette: dose,.*kg/);
     const table = await (await fetch(`${url}/api/zones/1/doses.csv`)).text();

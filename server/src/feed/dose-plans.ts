@@ -5,6 +5,7 @@ import {
   litresMixedFor,
   nitrogenDays,
   NONE,
+  plus,
   scheduleOf,
   SCHOOLS,
   type DoseCalendar,
@@ -203,7 +204,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       fault,
       doses,
       unmet: [...calendar.unmet],
-      warnings: [...calendar.warnings],
+      warnings: [...calendar.warnings, ...beforeForce(calendar, noted, programme.fromOn)],
       schools,
       path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
     };
@@ -235,6 +236,24 @@ export function dosePlans(scope: Scope, plans: PlanService) {
   }
 
   return { planOf, plansOn };
+}
+
+/** What of a calendar lies before its programme came in force, and was not given either: nobody's, but told. */
+function beforeForce(
+  { doses }: DoseCalendar,
+  noted: readonly { readonly plannedOn: string; readonly basal: boolean }[],
+  fromOn: string | null,
+): string[] {
+  if (fromOn === null) return [];
+  const lost = doses.filter(
+    ({ on, basal = false }) =>
+      on < fromOn && !noted.some((record) => record.plannedOn === on && record.basal === basal),
+  );
+  if (lost.length === 0) return [];
+  const { N, P, K } = plus(...lost.map(({ nutrientsKgHa }) => nutrientsKgHa));
+  return [
+    `${lost.length} of the season's doses lie before ${fromOn}, when the programme came in force, and are not in it: ${N.toFixed(1)} kg/ha of N, ${P.toFixed(1)} of P, ${K.toFixed(1)} of K.`,
+  ];
 }
 
 /** What a zone was given in a day of the week before a date; null where nothing was. */
