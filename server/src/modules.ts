@@ -56,7 +56,7 @@ export function createRooms(
     feeds: () => feed.feed.intoRoots(),
   });
   const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
-  const feed = feedModule(scope, plan);
+  const feed = feedModule(scope, { plans: plan.plans, weather: climate.weather });
   const site = siteModule(scope, {
     placed: async () => {
       if (followDays > 0) await climate.followStation(scope.clock() - followDays * DAY_MS);

@@ -103,6 +103,8 @@ export const dosePlanSchema = z
         plantedOn: dateSchema,
         areaM2: z.number(),
         plants: z.number(),
+        /** what it got in a day and the light on it, over the last week; null where nobody knows */
+        lastWeek: z.object({ waterLM2: z.number().nullable(), lightMolM2: z.number().nullable() }),
         /** L of feed that a tank of concentrate makes; null where nobody set the zone's tanks */
         tankFeedL: z.number().nullable(),
         /** as the zone is laid out; null where nobody described it */

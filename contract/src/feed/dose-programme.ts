@@ -1,4 +1,4 @@
-import { SCHOOLS, SOIL_CLASSES } from "@sprunel/core/feed";
+import { SCHOOLS, SEASON_POLICIES, SOIL_CLASSES } from "@sprunel/core/feed";
 import { z } from "zod";
 import {
   countSchema,
@@ -121,6 +121,19 @@ export const programmeSchema = z
       }),
       20,
     ).default([]),
+    /** of constant feed: how its strength follows light and water; null: it does not */
+    season: z
+      .strictObject({
+        policy: z.enum(SEASON_POLICIES, {
+          error: () => `The strength goes by one of ${SEASON_POLICIES.join(", ")}.`,
+        }),
+        usualWaterLM2: quantitySchema("The water of the day that the strength is meant for", 0.1, 30, "L/m²"),
+        usualLightMolM2: quantitySchema("The light of the day that the strength is meant for", 0.5, 80, "mol/m²"),
+        least: quantitySchema("The least factor", 0.2, 1, "of the strength"),
+        most: quantitySchema("The greatest factor", 1, 3, "of the strength"),
+      })
+      .nullable()
+      .default(null),
     basalPct: percent("The basal share"),
     /** the basal share is laid in strips so wide; null: spread over all */
     bandWidthCm: quantitySchema("The width of the strip", 2, 200, "cm").nullable().default(null),

@@ -1,4 +1,4 @@
-export { saturationVapourPressureKpa, WIND_HEIGHT_M, windAt2MMs } from "./air.ts";
+export { lightSumMolM2, saturationVapourPressureKpa, WIND_HEIGHT_M, windAt2MMs } from "./air.ts";
 export { referenceEt } from "./reference-et.ts";
 export { clearSkyMjM2, dayOfYear, periodExtraterrestrialMjM2 } from "./solar-geometry.ts";
 export { sunTimes } from "./sun-times.ts";

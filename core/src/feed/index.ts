@@ -13,7 +13,7 @@ export { atStrength } from "./strength.ts";
 export { PUBLISHED_TARGETS, checkTarget, type PublishedTarget } from "./published-targets.ts";
 export { USUAL_TANK_TEMPERATURE_C, type RecipeInput } from "./recipe-input.ts";
 export { recipe, recipeCost, type Recipe, type RecipeCost } from "./recipe.ts";
-export { seasonStrength, type SeasonPolicy } from "./season-strength.ts";
+export { SEASON_POLICIES, seasonStrength, type SeasonPolicy, type SeasonRule } from "./season-strength.ts";
 export { readShelfList, type ListedProduct } from "./shelf-list.ts";
 export { singleGrade, wallTable } from "./single-grade.ts";
 export { coatedOut, slowRelease } from "./slow-release.ts";
@@ -32,6 +32,13 @@ export type { DoseCalendar, Dose } from "./programme/calendar.ts";
 export type { DoseCalendarInput } from "./programme/calendar-input.ts";
 export { MOST_STEP_PCT, stepFor, UNCHANGED, type DoseChange } from "./programme/changes.ts";
 export { CLASS_FACTOR, classOf, SOIL_CLASSES, type SoilClass } from "./programme/soil-class.ts";
+export {
+  readTissueSheet,
+  TISSUE_COLUMNS,
+  type TissueColumn,
+  type TissueLine,
+  type TissueSheet,
+} from "./programme/tissue-file.ts";
 export { ecWith, injection, type Injection } from "./programme/injection.ts";
 export {
   AS_OXIDE,

@@ -1,19 +1,30 @@
 import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 
-export type SeasonPolicy = "same-strength" | "same-ration" | "stronger-in-low-light" | "stronger-in-high-use";
+export const SEASON_POLICIES = [
+  "same-strength",
+  "same-ration",
+  "stronger-in-low-light",
+  "stronger-in-high-use",
+] as const;
+export type SeasonPolicy = (typeof SEASON_POLICIES)[number];
 
-interface SeasonInput {
+/** How the strength of a feed follows the season, and the day that it was meant for. */
+export interface SeasonRule {
   readonly policy: SeasonPolicy;
-  /** what the crop takes on the day and on the day that the strength was meant for, L/m² */
-  readonly waterLM2: number;
+  /** what the crop takes on the day that the strength was meant for, L/m² */
   readonly usualWaterLM2: number;
-  /** light inside on the same two days, mol/m² */
-  readonly lightMolM2: number;
+  /** light inside on that day, mol/m² */
   readonly usualLightMolM2: number;
   /** the factor stays between these, 0.2 to 1 and 1 to 3 */
   readonly least: number;
   readonly most: number;
+}
+
+interface SeasonInput extends SeasonRule {
+  /** what the crop takes on the day, L/m², and light inside on it, mol/m² */
+  readonly waterLM2: number;
+  readonly lightMolM2: number;
 }
 
 interface SeasonStrength {

@@ -11,14 +11,16 @@ import {
   type MainAmounts,
 } from "@sprunel/core/feed";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { groundOf } from "../harvest/off-planting.ts";
 import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
+import type { LightOf } from "./dose-light.ts";
 import type { SeasonWater } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
-import { seasonOf } from "./dose-season.ts";
+import { lastDayOf, seasonOf } from "./dose-season.ts";
 import { waterOf, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownTarget } from "./zone-target.ts";
@@ -39,7 +41,16 @@ export async function seasonFor(
   scope: Scope,
   zone: StoredZone,
   standing: Standing,
-  { date, records }: { readonly date: string; readonly records: FeedRecords },
+  {
+    date,
+    records,
+    light = new Map(),
+  }: {
+    readonly date: string;
+    readonly records: FeedRecords;
+    /** by date, mol/m²; of a programme that goes by it */
+    readonly light?: ReadonlyMap<string, number>;
+  },
 ): Promise<DosedSeason> {
   const { timeZone } = await scope.site.current();
   const { since } = standing;
@@ -56,7 +67,7 @@ export async function seasonFor(
   }
   const picks = await pickStore(scope).between(zone.id, since, date);
   return seasonOf(standing, {
-    litres,
+    ...{ areaM2: groundOf(zone, standing), light, litres },
     picks: [...new Set(picks.filter(({ struck }) => struck === null).map(({ pickedOn }) => pickedOn))].sort(),
     target: ownTarget(await feedStore(scope).target(zone.id), standing),
     waterMgL: waterMgL(records, zone),
@@ -64,15 +75,23 @@ export async function seasonFor(
 }
 
 /** Of a planting that stands: everything that its doses are worked out from. */
-export async function factsOf(scope: Scope, zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
+export async function factsOf(
+  scope: Scope,
+  zone: StoredZone,
+  standing: Standing,
+  { date, records, lightOf }: { readonly date: string; readonly records: FeedRecords; readonly lightOf: LightOf },
+) {
   const key = plantingKey(standing.planting);
   const kept = await dosePlanStore(scope).programme(zone.id, key);
+  const programme = kept?.programme ?? startOf(records);
+  const goesByLight = programme.school === "constant" && programme.season?.policy === "stronger-in-low-light";
+  const light = goesByLight ? await lightOf(zone, standing.since, lastDayOf(standing)) : new Map<string, number>();
   const reports = await zoneReportStore(scope).page(zone.id);
   return {
     key,
     version: kept?.version ?? null,
-    programme: kept?.programme ?? startOf(records),
-    season: await seasonFor(scope, zone, standing, { date, records }),
+    programme,
+    season: await seasonFor(scope, zone, standing, { date, records, light }),
     /** the oldest first */
     soilTests: reports
       .flatMap((report) => (report.kind === "soil" && report.struck === null && report.takenOn <= date ? [report] : []))
@@ -93,7 +112,7 @@ export function startOf({ shelf }: FeedRecords): DoseProgramme {
   const bringsN = shelf.some(({ product }) => onShelf.includes(product.id) && contentOf(product).N > 0);
   return {
     ...usualProgramme("ration"),
-    ...{ dressings: [], ppmStages: [] },
+    ...{ dressings: [], ppmStages: [], season: null },
     fromOn: null,
     ...{ yieldTHa: null, pieceG: null },
     efficiencyPct: USUAL_EFFICIENCY.ration,

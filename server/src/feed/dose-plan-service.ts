@@ -9,6 +9,7 @@ import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { ownAimTHa } from "./crop-mass.ts";
 import { seasonFor } from "./dose-facts.ts";
+import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { dosePlans } from "./dose-plans.ts";
 import { feedRecords } from "./feed-records.ts";
@@ -23,8 +24,8 @@ const MOST_TIMES = 3;
 export type DosePlanService = ReturnType<typeof dosePlanService>;
 
 /** Programmes as they are kept, what became of each dose, and the week of all zones. */
-export function dosePlanService(scope: Scope, plans: PlanService) {
-  const { planOf, plansOn } = dosePlans(scope, plans);
+export function dosePlanService(scope: Scope, plans: PlanService, lightOf: LightOf) {
+  const { planOf, plansOn } = dosePlans(scope, plans, lightOf);
   return {
     async dosePlan(zoneId: number, asked: string | undefined): Promise<DosePlan> {
       return planOf(await scope.zone(zoneId), await scope.site.dateOr(asked));

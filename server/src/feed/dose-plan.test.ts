@@ -1,11 +1,16 @@
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
+import type { WeatherDevice } from "../climate/weather-device.ts";
+import { sameDayDevice } from "../testing/same-day-device.ts";
 import { site, testServer, zone } from "../testing/test-server.ts";
 
 type Amounts = Record<"N" | "P" | "K", number>;
 interface Plan {
   missing: string | null;
-  planting: { piece: { one: string } | null } | null;
+  planting: {
+    piece: { one: string } | null;
+    lastWeek: { waterLM2: number | null; lightMolM2: number | null };
+  } | null;
   version: number | null;
   programme: Record<string, unknown>;
   need: {
@@ -59,8 +64,13 @@ const TODAY = "2026-06-20";
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4e8";
 
 /** Courgettes of 500 m², 6 kg/m² aimed at: 60 t/ha. */
-async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPerM2: 6 }, like: object = {}) {
-  const { call, url } = await testServer({ now: `${TODAY}T08:00:00Z` });
+async function courgettes(
+  more: Parameters<typeof freshPlanting>[2] = { targetPerM2: 6 },
+  like: object = {},
+  device?: WeatherDevice,
+) {
+  const { call, url, rooms } = await testServer({ now: `${TODAY}T08:00:00Z`, ...(device && { device }) });
+  const follow = () => rooms.climate.followStation(Date.parse("2026-05-01T00:00:00Z"));
   await call("POST", "/api/site", site);
   await call("POST", "/api/zones", { ...zone, ...like, plantings: [freshPlanting("courgette", "2026-05-01", more)] });
   const plan = async () => (await call("GET", "/api/zones/1/dose-plan")).body as unknown as Plan;
@@ -68,7 +78,7 @@ async function courgettes(more: Parameters<typeof freshPlanting>[2] = { targetPe
     const { programme, version } = await plan();
     return call("PUT", "/api/zones/1/dose-programme", { programme: { ...programme, ...change }, version });
   };
-  return { call, url, plan, save };
+  return { call, url, plan, save, follow };
 }
 /** The planting ends on a day. */
 async function clearedOn(call: Awaited<ReturnType<typeof courgettes>>["call"], on: string): Promise<void> {
@@ -392,6 +402,45 @@ describe("a calendar of doses", () => {
     // g of N on 500 m² over litres of feed
     expect((followed?.nutrientsKgHa.N ?? NaN) * 0.05 * 1e6).toBeCloseTo(100 * (followed?.mixedIntoL ?? NaN), 3);
     expect(followed?.injection).toBeNull();
+  });
+
+  it("at constant strength goes by the light of its days, foreseen ones by their own sun", async () => {
+    const { call, plan, save, follow } = await courgettes(undefined, {}, sameDayDevice);
+    await follow();
+    const waterings = ["2026-06-10", "2026-06-19"].map((on) => ({
+      ...{ zoneId: 1, startUtc: `${on}T08:00:00Z`, minutes: 75, litres: 30_000 },
+    }));
+    await call("POST", "/api/waterings", { waterings });
+    const { planting } = await plan();
+    const light = planting?.lastWeek.lightMolM2 ?? NaN;
+    expect(light).toBeGreaterThan(5);
+    expect(planting?.lastWeek.waterLM2).toBeCloseTo(30_000 / 7 / 500, 6);
+    const rule = { policy: "stronger-in-low-light", usualWaterLM2: 3, least: 0.7, most: 1.4 };
+    const season = { ...rule, usualLightMolM2: 2 * light };
+    expect((await save({ school: "constant", ppmN: 100, season })).status).toBe(200);
+    const { doses, warnings } = await plan();
+    const mgL = doses.map(({ on, nutrientsKgHa: { N }, mixedIntoL }) => [on, (N * 0.05 * 1e6) / (mixedIntoL ?? NaN)]);
+    // Half of the light that it is meant for: 1 + 0.4 · 0.5; foreseen days differ by their sun.
+    expect(mgL.find(([on]) => on === "2026-06-19")?.[1]).toBeCloseTo(120, 0);
+    // In August the sun stands lower.
+    expect(mgL.at(-1)?.[1]).toBeGreaterThan(121);
+    expect(warnings.join()).not.toMatch(/not known yet/);
+    const late = await save({ school: "constant", season: { ...season, most: 4 } });
+    expect(late.status).toBe(422);
+    expect(late.body.errors?.[0]).toMatchObject({ path: "programme.season.most" });
+  });
+
+  it("at constant strength stays at its own where nobody knows the light, and says so", async () => {
+    const { call, plan, save } = await courgettes();
+    const watering = { zoneId: 1, startUtc: "2026-06-19T08:00:00Z", minutes: 75, litres: 60_000 };
+    await call("POST", "/api/waterings", { waterings: [watering] });
+    const season = { policy: "stronger-in-low-light", usualWaterLM2: 3, usualLightMolM2: 20, least: 0.7, most: 1.4 };
+    await save({ school: "constant", ppmN: 100, season });
+    const { doses, warnings, planting } = await plan();
+    expect(planting?.lastWeek.lightMolM2).toBeNull();
+    for (const { nutrientsKgHa, mixedIntoL } of doses)
+      expect((nutrientsKgHa.N * 0.05 * 1e6) / (mixedIntoL ?? NaN)).toBeCloseTo(100, 6);
+    expect(warnings).toContainEqual(expect.stringMatching(/The light from 2026-05-01 on is not known yet/));
   });
 
   it("says how each dose is injected: fill, inject, flush, concentrate, and how strong it drips", async () => {

@@ -27,6 +27,7 @@ import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
 import { deliveryTo } from "./dose-injection.ts";
 import { needOf } from "./dose-need.ts";
+import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
@@ -37,7 +38,7 @@ const WEEK_DAYS = 7;
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
 /** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
-export function dosePlans(scope: Scope, plans: PlanService) {
+export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
   const kept = new Map<string, { readonly input: string; readonly calendar: DoseCalendar }>();
   /** The last calendar of each zone and school is kept: it is the same until something of what it is made of changes. */
   async function calendarOf(zoneId: number, school: School, asked: DoseCalendarInput): Promise<DoseCalendar> {
@@ -51,7 +52,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
 
   /** What a planting's plan and its books rest on, as of the evening of a date. */
   async function basisOf(zone: StoredZone, standing: Standing, date: string, records: FeedRecords) {
-    const facts = await factsOf(scope, zone, standing, date, records);
+    const facts = await factsOf(scope, zone, standing, { date, records, lightOf });
     const areaM2 = groundOf(zone, standing);
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
@@ -70,6 +71,16 @@ export function dosePlans(scope: Scope, plans: PlanService) {
         ? { ...facts.season, nitrogenDays: nitrogenDays(facts.season.days, need.uptakeKgHa.N, dilution) }
         : facts.season;
     return { ...facts, season, date, records, areaM2, waterNow, digestates, need };
+  }
+
+  /** Water and light of a day in the week before a date; only what is known. */
+  async function lastWeekOf(zone: StoredZone, season: DosedSeason, date: string) {
+    const litres = litresADay(season, date);
+    const light = [...(await lightOf(zone, addDays(date, -WEEK_DAYS), addDays(date, -1))).values()];
+    return {
+      waterLM2: litres === null ? null : litres / season.areaM2,
+      lightMolM2: light.length > 0 ? light.reduce((sum, one) => sum + one, 0) / light.length : null,
+    };
   }
 
   /** L of feed that a tank of concentrate makes, as somebody set the zone's tanks; null where nobody did. */
@@ -141,6 +152,7 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       tankFeedL: await tankFeedL(zone.id),
       areaM2,
       plants: Math.round(plants),
+      lastWeek: await lastWeekOf(zone, season, date),
       stages: standing.planting
         .periodsFrom(standing.since)
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
@@ -204,7 +216,11 @@ export function dosePlans(scope: Scope, plans: PlanService) {
       fault,
       doses,
       unmet: [...calendar.unmet],
-      warnings: [...calendar.warnings, ...beforeForce(calendar, noted, programme.fromOn)],
+      warnings: [
+        ...calendar.warnings,
+        ...beforeForce(calendar, noted, programme.fromOn),
+        ...withoutLight(programme, season),
+      ],
       schools,
       path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
     };
@@ -254,6 +270,17 @@ function beforeForce(
   return [
     `${lost.length} of the season's doses lie before ${fromOn}, when the programme came in force, and are not in it: ${N.toFixed(1)} kg/ha of N, ${P.toFixed(1)} of P, ${K.toFixed(1)} of K.`,
   ];
+}
+
+/** Where a strength goes by light, from when on nobody knows it. */
+function withoutLight({ school, season: rule }: DoseProgramme, { days, light }: DosedSeason): string[] {
+  if (school !== "constant" || rule?.policy !== "stronger-in-low-light") return [];
+  const known = days.filter(({ on }) => light.has(on));
+  const last = days.at(-1)?.on ?? "";
+  const from = known.length === 0 ? days[0]?.on : addDays(known.at(-1)?.on ?? last, 1);
+  return from !== undefined && from <= last
+    ? [`The light from ${from} on is not known yet: the feed is planned at its own strength from then on.`]
+    : [];
 }
 
 /** What a zone was given in a day of the week before a date; null where nothing was. */

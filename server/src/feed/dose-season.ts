@@ -10,6 +10,9 @@ import {
 
 /** What is known of a planting beside its own stages. */
 export interface SeasonFacts {
+  readonly areaM2: number;
+  /** by date, mol/m² */
+  readonly light: ReadonlyMap<string, number>;
   readonly litres: ReadonlyMap<string, number>;
   readonly picks: readonly string[];
   /** asked for in every stage; null: as the library says of each */
@@ -18,12 +21,22 @@ export interface SeasonFacts {
   readonly waterMgL: MainAmounts | null;
 }
 
+/** The last day on which a planting is fed. */
+export function lastDayOf({ planting, since }: Pick<Standing, "planting" | "since">): string {
+  const last = planting.periodsFrom(since).at(-1)?.endsOn ?? since;
+  return planting.clearedOn !== null && planting.clearedOn < last ? planting.clearedOn : last;
+}
+
 /** The days on which a planting is fed: from the beginning of its season to its last stage, or until it is cleared. */
-export function seasonOf({ planting, since }: Standing, { litres, picks, target, waterMgL }: SeasonFacts): DosedSeason {
+export function seasonOf(
+  { planting, since }: Standing,
+  { areaM2, light, litres, picks, target, waterMgL }: SeasonFacts,
+): DosedSeason {
   const periods = planting.periodsFrom(since);
-  const last = periods.at(-1)?.endsOn ?? since;
-  const end = planting.clearedOn !== null && planting.clearedOn < last ? planting.clearedOn : last;
-  const days = datesBetween(since, end).map((on) => ({ on, kc: cropStateOn(planting, on)?.kc ?? 0 }));
+  const days = datesBetween(since, lastDayOf({ planting, since })).map((on) => ({
+    on,
+    kc: cropStateOn(planting, on)?.kc ?? 0,
+  }));
   const recipes = periods.map(({ endsOn, stage }) => {
     const asked = target ?? stageTarget(stage);
     return { endsOn, adds: asked && waterMgL && beyond(ionsMgL(asked.ions), waterMgL) };
@@ -35,7 +48,7 @@ export function seasonOf({ planting, since }: Standing, { litres, picks, target,
     stages: new Map(periods.map(({ id, startsOn }) => [id, startsOn])),
     picks,
     pickingFrom: periods.find(({ stage }) => stage.picking)?.startsOn ?? null,
-    litres,
+    ...{ areaM2, litres, light },
     recipeMgL: (on) => (recipes.find(({ endsOn }) => on < endsOn) ?? recipes.at(-1))?.adds ?? null,
   };
 }

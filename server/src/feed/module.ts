@@ -29,12 +29,14 @@ import {
   useRecipe,
 } from "@sprunel/contract/feed";
 import { doseCalendar, doseNeed, PRODUCTS, recipe } from "@sprunel/core/feed";
+import type { WeatherService } from "../climate/weather-service.ts";
 import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { doseLight } from "./dose-light.ts";
 import { dosePlanService, type DosePlanService } from "./dose-plan-service.ts";
 import { feedStation } from "./feed-station.ts";
 import { feedService, type FeedService } from "./feed-service.ts";
@@ -46,11 +48,11 @@ import { recipeService } from "./recipe-service.ts";
 
 export function feedModule(
   scope: Scope,
-  { plans }: { readonly plans: PlanService },
+  { plans, weather }: { readonly plans: PlanService; readonly weather: WeatherService },
 ): Module & { readonly feed: FeedService; readonly doses: DosePlanService } {
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
-  const doses = dosePlanService(scope, plans);
+  const doses = dosePlanService(scope, plans, doseLight(scope, weather));
   const programmes = keptProgrammeService(scope);
   const nutrients = nutrientBooksService(scope);
   return {

@@ -43,6 +43,7 @@ export const samplePlan: DosePlan = {
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
+    lastWeek: { waterLM2: 3.2, lightMolM2: 24 },
     ...{ beds: 8, rowM: 640, piece: null, tankFeedL: 20_000 },
     stages: [{ id: "fill", name: "Fill", from: "2026-06-08" }],
   },
@@ -66,6 +67,7 @@ export const samplePlan: DosePlan = {
       bandWidthCm: null,
       coated: [],
       ppmStages: [],
+      season: null,
       soilClass: { P: null, K: null },
     },
   },

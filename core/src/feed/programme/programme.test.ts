@@ -31,6 +31,7 @@ const season: DosedSeason = {
   ]),
   picks: [],
   pickingFrom: addDays(START, 42),
+  ...{ areaM2: 500, light: new Map() },
   litres: new Map([[START, 1000]]),
   recipeMgL: () => ({ N: 150, P: 30, K: 200 }),
 };
@@ -138,10 +139,9 @@ describe("a programme", () => {
   });
 
   it("at constant strength follows the litres that are known, and makes none up", () => {
-    expect(of({ school: "constant", ppmN: 120 })).toEqual({
-      kind: "constant-ppm",
-      ppmN: 120,
-      days: [{ on: START, litres: 1000 }],
+    expect(of({ school: "constant", ppmN: 105 })).toEqual({
+      kind: "with-water",
+      days: [{ on: START, litres: 1000, mgL: { N: 105, P: 21, K: 150 } }],
     });
   });
 
@@ -152,6 +152,36 @@ describe("a programme", () => {
     if (schedule.kind !== "with-water") throw new Error("stages have their own strengths");
     expect(schedule.days[0]?.mgL.N).toBe(100);
     expect(schedule.days.at(-1)?.mgL).toEqual({ N: 200, P: 40, K: expect.closeTo((200 * 150) / 105, 9) as number });
+  });
+
+  it("goes by the light of each mixing where that is asked: a third stronger in half of the usual, and no more than allowed", () => {
+    const rule = { policy: "stronger-in-low-light", usualWaterLM2: 2, usualLightMolM2: 20, least: 0.8 } as const;
+    const until = addDays(START, 20);
+    const litres = new Map(datesBetween(START, addDays(START, 21)).map((on) => [on, 1000]));
+    // The first week has 10 mol/m², the second 20; of the third nothing is known.
+    const light = new Map(datesBetween(START, addDays(START, 14)).map((on, at) => [on, at < 7 ? 10 : 20]));
+    const strengths = (most: number): (number | undefined)[] => {
+      const programme = { ...usualProgramme("constant"), ppmN: 100, season: { ...rule, most } };
+      const schedule = scheduleOf(programme, aim, { ...season, litres, light }, until);
+      if (schedule.kind !== "with-water") throw new Error("constant feed follows the water");
+      return [0, 1, 2].map((at) => schedule.days[at]?.mgL.N);
+    };
+    expect(strengths(5 / 3)).toEqual([expect.closeTo(100 * (1 + (2 / 3) * 0.5), 9), 100, 100]);
+    expect(strengths(1)).toEqual([100, 100, 100]);
+  });
+
+  it("keeps the grams of a day where that is asked: with twice the usual water half as strong, days without any counted", () => {
+    const season14 = (dates: readonly string[]) => ({ ...season, litres: new Map(dates.map((on) => [on, 2000])) });
+    const rule = { policy: "same-ration", usualWaterLM2: 2, usualLightMolM2: 20, least: 0.2, most: 3 } as const;
+    const strength = (dates: readonly string[]): number | undefined => {
+      const programme = { ...usualProgramme("constant"), ppmN: 100, season: rule };
+      const schedule = scheduleOf(programme, aim, season14(dates), addDays(START, 6));
+      return schedule.kind === "with-water" ? schedule.days[0]?.mgL.N : undefined;
+    };
+    const week = datesBetween(START, addDays(START, 7));
+    // 2,000 L on 500 m² are 4 L/m² every day; every other day, four of seven, 16 ÷ 7.
+    expect(strength(week)).toBeCloseTo(50, 9);
+    expect(strength(week.filter((_, at) => at % 2 === 0))).toBeCloseTo((100 * 2 * 7) / 16, 9);
   });
 
   it("at constant strength says so while nothing was watered", () => {

@@ -1,5 +1,6 @@
 import { addDays } from "../../time/local-time.ts";
 import { Checks } from "../../working/checks.ts";
+import { seasonStrength, type SeasonRule } from "../season-strength.ts";
 import type { DoseSchedule } from "./calendar-input.ts";
 import { dressingDates, type DressingDay, type DressingTimes } from "./dressing-times.ts";
 import { MAIN, mainOf, type MainAmounts } from "./nutrients.ts";
@@ -32,6 +33,8 @@ export interface Programme {
   readonly ppmN: number;
   /** in stages in which it is another */
   readonly ppmStages: readonly { readonly stageId: string; readonly ppmN: number }[];
+  /** of constant feed: how its strength follows light and water; null: it does not */
+  readonly season: SeasonRule | null;
   /** share of all that goes out first, % */
   readonly basalPct: number;
   readonly largestNKgHa: number | null;
@@ -59,6 +62,7 @@ export function usualProgramme(school: School): Programme {
     dressings: [],
     ppmN: 100,
     ppmStages: [],
+    season: null,
     basalPct: school === "dressings" ? 40 : 0,
     largestNKgHa: null,
     shortestDays: null,
@@ -67,6 +71,8 @@ export function usualProgramme(school: School): Programme {
 }
 
 const DAYS_A_WEEK = 7;
+/** More than so much on a day is a flooding, and tells nothing of what the crop takes. */
+const MOST_WATER_LM2 = 30;
 /** Where nobody said when, dressings come at the third, the sixth and the ninth week. Assumed. */
 const USUAL_DRESSINGS = [14, 35, 56];
 /** Extracts and the like come in small parts: every other week from the third on. Assumed. */
@@ -106,22 +112,17 @@ export function scheduleOf(
     case "organic":
       return { kind: "shares", events: partsOf(programme, season) };
     case "constant":
-      if (programme.ppmStages.length > 0)
-        return {
-          kind: "with-water",
-          days: watered(programme, season, until).map(({ from, days }) => {
-            const ppm = ppmOn(from, programme, season);
-            const perN = toGive.N > 0 ? ppm / toGive.N : 0;
-            return { on: from, litres: litresOf(days), mgL: { N: ppm, P: toGive.P * perN, K: toGive.K * perN } };
-          }),
-        };
       return {
-        kind: "constant-ppm",
-        ppmN: programme.ppmN,
-        days: watered(programme, season, until).map(({ from, days }) => ({
-          on: from,
-          litres: litresOf(days),
-        })),
+        kind: "with-water",
+        days: watered(programme, season, until).map((span) => {
+          const ppm = ppmOn(span.from, programme, season) * strengthIn(span, programme, season);
+          const perN = toGive.N > 0 ? ppm / toGive.N : 0;
+          return {
+            on: span.from,
+            litres: litresOf(span.days),
+            mgL: { N: ppm, P: toGive.P * perN, K: toGive.K * perN },
+          };
+        }),
       };
     case "recipe":
       return { kind: "with-water", days: watered(programme, season, until).map((span) => recipeDay(span, season)) };
@@ -147,17 +148,44 @@ function ppmOn(on: string, { ppmN, ppmStages }: Programme, { stages }: DosedSeas
   return ppmStages.find(({ stageId }) => stageId === stage)?.ppmN ?? ppmN;
 }
 
+/** What the season makes of a feed's strength in a span; 1 where its light is not known. */
+function strengthIn({ days, lasts, light }: WateredSpan, { season: rule }: Programme, { areaM2 }: DosedSeason): number {
+  if (!rule || (light === null && rule.policy === "stronger-in-low-light")) return 1;
+  return seasonStrength({
+    ...rule,
+    waterLM2: Math.min(MOST_WATER_LM2, litresOf(days) / lasts / areaM2),
+    lightMolM2: light ?? rule.usualLightMolM2,
+  }).factor;
+}
+
 function litresOf(days: WateredSpan["days"]): number {
   return days.reduce((sum, [, litres]) => sum + litres, 0);
 }
 
-type WateredSpan = { readonly from: string; readonly days: readonly (readonly [string, number])[] };
+interface WateredSpan {
+  readonly from: string;
+  /** days with water, and their litres */
+  readonly days: readonly (readonly [string, number])[];
+  /** days of it whose water is known, with those on which none was given */
+  readonly lasts: number;
+  /** mean of the days whose light is known, mol/m²; null where none is */
+  readonly light: number | null;
+}
 
 /** Spans of the season with the litres of their days, those without any left out. */
 function watered({ everyDays }: Programme, season: DosedSeason, until: string): readonly WateredSpan[] {
   const litres = seasonLitres(season, until);
   const spans = spansOf(season, everyDays)
-    .map(({ from, to }) => ({ from, days: [...litres].filter(([on]) => on >= from && on <= to) }))
+    .map(({ from, to }): WateredSpan => {
+      const within = season.days.flatMap(({ on }) => (on >= from && on <= to ? [on] : []));
+      const light = within.flatMap((on) => season.light.get(on) ?? []);
+      return {
+        from,
+        days: [...litres].filter(([on]) => on >= from && on <= to),
+        lasts: Math.max(1, within.filter((on) => on <= until || litres.has(on)).length),
+        light: light.length > 0 ? light.reduce((sum, one) => sum + one, 0) / light.length : null,
+      };
+    })
     .filter(({ days }) => days.length > 0);
   new Checks()
     .when(

@@ -14,8 +14,11 @@ export interface DosedSeason {
   readonly picks: readonly string[];
   /** where picking begins; null of a crop that is not picked again and again */
   readonly pickingFrom: string | null;
+  readonly areaM2: number;
   /** litres given to the zone by date, as far as they are known */
   readonly litres: ReadonlyMap<string, number>;
+  /** light on the crop by date, mol/m², as far as it is known or foreseen */
+  readonly light: ReadonlyMap<string, number>;
   /** N, P and K that the recipe of a day adds to the water, mg/L; null where there is no recipe */
   recipeMgL(on: string): MainAmounts | null;
 }

@@ -30,7 +30,7 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
     <section aria-label="Calendar of doses">
       <h2>Doses</h2>
       {parts.length > 1 && (
-        <p className={styles["per"]}>
+        <div className={styles["per"]}>
           bags for{" "}
           <Segmented
             aria-label="Bags for"
@@ -38,7 +38,7 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
             options={parts.map(({ name }) => name)}
             onChange={(name) => setPart(parts.find((one) => one.name === name) ?? part)}
           />
-        </p>
+        </div>
       )}
       <table className={`${tables["table"]} ${styles["doses"]}`}>
         <thead>

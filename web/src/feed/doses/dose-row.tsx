@@ -9,6 +9,12 @@ import { Injected } from "./injected.tsx";
 import { Three } from "./need-picture.tsx";
 import { NoteDose } from "./note-dose.tsx";
 
+/** Nitrogen in the litres that a dose is mixed into. */
+function nMgL({ nutrientsKgHa, mixedIntoL }: PlannedDose, { planting }: DosePlan): number {
+  const kg = (nutrientsKgHa.N * (planting?.areaM2 ?? 0)) / 10_000;
+  return mixedIntoL ? (kg * 1e6) / mixedIntoL : 0;
+}
+
 /** One dose with its bags, its way into the water, and what became of it. */
 export function DoseRow({
   dose,
@@ -51,7 +57,7 @@ export function DoseRow({
         <Bags dose={dose} part={part} />
         {dose.mixedIntoL !== null && (
           <p className={styles["injected"]}>
-            in <Amount quantity="volume" value={dose.mixedIntoL} /> of feed
+            in <Amount quantity="volume" value={dose.mixedIntoL} /> of feed, {nMgL(dose, plan).toFixed(0)} mg/L of N
           </p>
         )}
         {dose.band && <Band band={dose.band} />}

@@ -334,6 +334,34 @@ describe("a programme", () => {
     });
   });
 
+  it("at constant strength goes by the light, from what the last week of this planting had", async () => {
+    const { user, server } = await opened({ programme: { ...samplePlan.programme, school: "constant" } });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    expect(form.queryByLabelText("Strength never over")).not.toBeInTheDocument();
+    await user.click(form.getByRole("combobox", { name: "Strength through the season" }));
+    await user.click(await screen.findByTitle("stronger in low light"));
+    expect(form.getByLabelText("Light a day that the strength is meant for")).toHaveValue("24");
+    expect(form.queryByLabelText("Water a day that the strength is meant for")).not.toBeInTheDocument();
+    await user.clear(form.getByLabelText("Strength never over"));
+    await user.type(form.getByLabelText("Strength never over"), "1.3");
+    await user.click(form.getByRole("button", { name: "Put it in force" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { season: { policy: "stronger-in-low-light", usualLightMolM2: 24, most: 1.3 } },
+    });
+  });
+
+  it("says that a usual figure is assumed where nobody knows the last week", async () => {
+    const planting = samplePlan.planting && { ...samplePlan.planting, lastWeek: { waterLM2: null, lightMolM2: null } };
+    const { user } = await opened({ planting, programme: { ...samplePlan.programme, school: "constant" } });
+    await user.click(await screen.findByRole("button", { name: "Change the programme" }));
+    const form = within(screen.getByRole("region", { name: "Programme" }));
+    await user.click(form.getByRole("combobox", { name: "Strength through the season" }));
+    await user.click(await screen.findByTitle("the same grams every day"));
+    expect(form.getByText(/Nobody knows the water of the last week here.*assumed/)).toBeInTheDocument();
+  });
+
   it("that is new begins today: what came before is nobody's", async () => {
     const { user, server } = await opened({ version: null });
     await user.click(await screen.findByRole("button", { name: "Make a programme" }));
@@ -409,7 +437,7 @@ describe("the bags of a dose", () => {
     // A tank makes 20 m³ of feed: half of what 40 m³ get.
     const { user } = await opened({ doses: [sampleDose("2026-06-16", "due", { mixedIntoL: 40_000 })] });
     const due = await screen.findByRole("row", { name: /Tue 16 Jun/ });
-    expect(due).toHaveTextContent(/in 40.?000\s*L of feed/);
+    expect(due).toHaveTextContent(/in 40.?000\s*L of feed,\s+\d+ mg\/L of N/);
     await user.click(screen.getByText("a tank of concentrate"));
     expect(due).toHaveTextContent(/640\s*g Potassium nitrate/);
   });
@@ -564,6 +592,45 @@ describe("while it grows", () => {
         ],
       },
     });
+  });
+
+  it("a sheet of results moves the doses as one, with a band typed that it does not tell", async () => {
+    const { user, server } = await opened();
+    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
+    await user.click(grows.getByRole("button", { name: "Results from a file" }));
+    const choose = async (text: string) => {
+      const input = screen.getByRole("group", { name: "Results from a file" }).querySelector("input[type=file]");
+      if (!(input instanceof HTMLInputElement)) throw new Error("a file can be chosen");
+      await user.upload(input, new File([text], "leaf.csv", { type: "text/csv" }));
+    };
+    await choose("date,kg\n2026-06-01,3\n");
+    expect(await grows.findByText(/Neither a row nor a column of the file is named N, P or K/)).toBeVisible();
+    await choose("Nutrient,Result,Unit,Range\nN,3.15,%,3.5 - 5\nP,0.4,%,0.3 - 0.6\nK,5.4,%,\nCa,2,%,1 - 3\n");
+    expect(await grows.findByText("+10 %, 20 % at most")).toBeVisible();
+    expect(grows.getByText("within its band: stays as it is")).toBeVisible();
+    expect(grows.getByText("type the band, as the laboratory gives it")).toBeVisible();
+    expect(grows.getByText("1 line bears on no dose of N, P or K")).toBeVisible();
+    await user.type(grows.getByLabelText("Band from, K"), "3");
+    await user.type(grows.getByLabelText("Band to, K"), "4.5");
+    await user.click(grows.getByRole("button", { name: "Change the doses" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { changes: [{ factorPct: { N: 110, P: 100, K: 80 }, why: expect.stringContaining("K 5.4 %") }] },
+    });
+  });
+
+  it("a column of results that was taken wrongly is set by hand", async () => {
+    const { user } = await opened();
+    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
+    await user.click(grows.getByRole("button", { name: "Results from a file" }));
+    const input = screen.getByRole("group", { name: "Results from a file" }).querySelector("input[type=file]");
+    if (!(input instanceof HTMLInputElement)) throw new Error("a file can be chosen");
+    await user.upload(input, new File(["N;3.15;3.5;5\n"], "leaf.csv", { type: "text/csv" }));
+    await user.click(await grows.findByRole("combobox", { name: "Column 3" }));
+    await user.click(await screen.findByTitle("band from"));
+    await user.click(grows.getByRole("combobox", { name: "Column 4" }));
+    await user.click((await screen.findAllByTitle("band to")).at(-1) as HTMLElement);
+    expect(await grows.findByText("+10 %, 20 % at most")).toBeVisible();
   });
 
   it("says nothing where nobody keeps books and no programme is in force", async () => {

@@ -16,6 +16,7 @@ import { SOIL_WORDS } from "./need-picture.tsx";
 import { KeepProgramme, TakeProgramme } from "./kept-programmes.tsx";
 import { ProgrammeGrounds } from "./programme-grounds.tsx";
 import { ProgrammeParts } from "./programme-parts.tsx";
+import { SeasonRule } from "./season-rule.tsx";
 import { useSaveProgramme } from "./use-doses.ts";
 
 const AS_TESTED = "tested";
@@ -31,7 +32,7 @@ export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
 /** While it is typed some of it may be missing. */
 type Typed = { [key in keyof DoseProgramme]: DoseProgramme[key] | null | undefined } & Pick<
   DoseProgramme,
-  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct" | "soilClass" | "ppmStages" | "coated"
+  "school" | "dressings" | "organic" | "productIds" | "efficiencyPct" | "soilClass" | "ppmStages" | "coated" | "season"
 >;
 type NumberKey = {
   [key in keyof DoseProgramme]: DoseProgramme[key] extends number | null ? key : never;
@@ -133,6 +134,13 @@ export function ProgrammeForm({
             />
           </label>
         ))}
+      {typed.school === "constant" && (
+        <SeasonRule
+          rule={typed.season}
+          lastWeek={plan.planting?.lastWeek ?? null}
+          onChange={(season) => set({ season })}
+        />
+      )}
       {(typed.school === "dressings" || typed.school === "organic") && (
         <ProgrammeParts
           parts={typed.dressings}

@@ -9,6 +9,7 @@ import { useChecked } from "../../forms/use-checked.ts";
 import { useDates } from "../../units/dates.tsx";
 import { Amount } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
+import { TissueFile } from "./tissue-file.tsx";
 import { TissueForm } from "./tissue-form.tsx";
 import { useSaveProgramme } from "./use-doses.ts";
 
@@ -23,8 +24,8 @@ const WORTH_KG_HA = 3;
 export function WhileItGrows({ plan, today }: { plan: DosePlan; today: string }) {
   const dates = useDates();
   const save = useSaveProgramme(plan.zoneId);
-  const [opened, setOpened] = useState(false);
-  const { send, wrong } = useChecked(savedProgrammeSchema, save, () => setOpened(false));
+  const [opened, setOpened] = useState<"one" | "file" | null>(null);
+  const { send, wrong } = useChecked(savedProgrammeSchema, save, () => setOpened(null));
   const { nitrogen, version, programme } = plan;
   const { changes } = programme;
   const set = (next: readonly Change[]): void => send({ programme: { ...programme, changes: next }, version });
@@ -91,11 +92,19 @@ export function WhileItGrows({ plan, today }: { plan: DosePlan; today: string })
       )}
       {version !== null && (
         <div className={forms["actions"]}>
-          {!opened && <Button onClick={() => setOpened(true)}>A result of leaf or sap</Button>}
+          {opened === null && (
+            <>
+              <Button onClick={() => setOpened("one")}>A result of leaf or sap</Button>
+              <Button onClick={() => setOpened("file")}>Results from a file</Button>
+            </>
+          )}
         </div>
       )}
-      {opened && (
-        <TissueForm today={today} onTake={(change) => set([...changes, change])} onDone={() => setOpened(false)} />
+      {opened === "one" && (
+        <TissueForm today={today} onTake={(change) => set([...changes, change])} onDone={() => setOpened(null)} />
+      )}
+      {opened === "file" && (
+        <TissueFile today={today} onTake={(change) => set([...changes, change])} onDone={() => setOpened(null)} />
       )}
       <Faults {...wrong} />
     </section>

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { USUAL_STARTS, seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
+import { SEASON_POLICIES, USUAL_STARTS, seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
@@ -7,14 +7,9 @@ import { Answer } from "../../sums/answer.tsx";
 import { complete, SumFields, type SumField } from "../../sums/sum-fields.tsx";
 import { trySum } from "../../sums/try-sum.ts";
 import styles from "../feed.module.css";
+import { POLICY_WORDS } from "../policy-words.ts";
 
 type Key = "water" | "usualWater" | "light" | "usualLight" | "least" | "most";
-const POLICIES: Readonly<Record<SeasonPolicy, string>> = {
-  "same-strength": "the same strength every day",
-  "same-ration": "the same grams every day",
-  "stronger-in-low-light": "stronger in low light",
-  "stronger-in-high-use": "stronger when much water is used",
-};
 const FIELDS: readonly SumField<Key>[] = [
   { key: "water", label: "Water today", quantity: "waterDepth", note: "of today’s plan" },
   { key: "usualWater", label: "Water on the day it was set for", quantity: "waterDepth" },
@@ -64,7 +59,7 @@ export function Season({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
         <Select
           aria-label="Policy"
           value={policy}
-          options={Object.entries(POLICIES).map(([value, label]) => ({ value: value as SeasonPolicy, label }))}
+          options={SEASON_POLICIES.map((value) => ({ value, label: POLICY_WORDS[value] }))}
           onChange={setPolicy}
         />
       </div>
