@@ -6,6 +6,7 @@ import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newSoilStepSchema } from "../crop/soil-step.ts";
 import { newDoseRecordSchema } from "../feed/dose-plan.ts";
+import { newLeafTakenSchema } from "../feed/leaf-taken.ts";
 import { nutrientRulesSchema } from "../feed/nutrient-books.ts";
 import { newKeptProgrammeSchema, programmeSchema } from "../feed/dose-programme.ts";
 import { newOwnProductSchema } from "../feed/own-product.ts";
@@ -72,6 +73,10 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   doseProgrammes: z.array(z.strictObject({ planting: nameSchema, programme: programmeSchema })).default([]),
   doseRecords: z
     .array(z.strictObject({ planting: nameSchema, record: newDoseRecordSchema, struck: z.boolean() }))
+    .default([]),
+  /** leaf that was carried away, by the planting's key */
+  leafTaken: z
+    .array(z.strictObject({ planting: nameSchema, leaf: newLeafTakenSchema, struck: z.boolean() }))
     .default([]),
   /** what was done to the soil before planting */
   soilSteps: z.array(newSoilStepSchema.extend({ struck: z.boolean() })).default([]),

@@ -10,6 +10,7 @@ import {
   versionSchema,
   workingStepSchema,
 } from "../basics/basics.ts";
+import { leafTakenSchema } from "./leaf-taken.ts";
 import { programmeSchema } from "./dose-programme.ts";
 
 const amountsSchema = z.object({ N: z.number(), P: z.number(), K: z.number() });
@@ -84,6 +85,10 @@ const ledgerSchema = z.object({
   water: amountsSchema.nullable(),
   credited: amountsSchema,
   removed: amountsSchema.nullable(),
+  /** taken off as leaf */
+  leaf: amountsSchema,
+  /** null of what nobody follows */
+  drained: z.object({ N: z.number().nullable(), P: z.number().nullable(), K: z.number().nullable() }),
   left: amountsSchema.nullable(),
 });
 
@@ -190,6 +195,8 @@ export const dosePlanSchema = z
     /** need, and what was given or is still planned, by the evening of some dates: from planting to the end */
     path: z.array(z.object({ on: dateSchema, need: amountsSchema, planned: amountsSchema })),
     ledger: ledgerSchema.nullable(),
+    /** leaf that was carried away since planting, in order of time */
+    leaf: z.array(leafTakenSchema),
     /** of what stood here before, as it was cleared; the newest first */
     past: z.array(z.object({ cropName: z.string(), from: dateSchema, to: dateSchema, ledger: ledgerSchema })),
   })

@@ -1,3 +1,4 @@
+import { newLeafTakenSchema } from "./leaf-taken.ts";
 import { dosePlanSchema, newDoseRecordSchema, savedProgrammeSchema, weekOfDosesSchema } from "./dose-plan.ts";
 import { keptProgrammesSchema, newKeptProgrammeSchema } from "./dose-programme.ts";
 import {
@@ -216,6 +217,24 @@ export const takeDoseBack = endpoint({
   method: "delete",
   path: "/api/zones/:id/dose-records/:record",
   summary: "What was noted of a dose does not count; the stock is as it was before it",
+  params: oneParams.extend({ record: idParamSchema }),
+  answer: dosePlanSchema,
+});
+
+export const noteLeafTaken = endpoint({
+  method: "post",
+  path: "/api/zones/:id/leaf-taken",
+  summary: "Leaf was carried away beside what was picked; its key makes it count once",
+  params: oneParams,
+  body: newLeafTakenSchema,
+  answer: dosePlanSchema,
+  status: 201,
+});
+
+export const strikeLeafTaken = endpoint({
+  method: "delete",
+  path: "/api/zones/:id/leaf-taken/:record",
+  summary: "A note of leaf that was carried away does not count",
   params: oneParams.extend({ record: idParamSchema }),
   answer: dosePlanSchema,
 });

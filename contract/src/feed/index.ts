@@ -18,12 +18,14 @@ export {
   getZoneFeed,
   keepProgramme,
   keepRecipe,
+  noteLeafTaken,
   putOnShelf,
   recordDose,
   saveFeedSettings,
   saveFeedTarget,
   saveNutrientRules,
   saveProgramme,
+  strikeLeafTaken,
   takeDoseBack,
   takeOffShelf,
   useRecipe,
@@ -57,6 +59,7 @@ export {
   type UseRecipe,
   type ZoneCost,
 } from "./kept-recipe.ts";
+export { newLeafTakenSchema, type NewLeafTaken } from "./leaf-taken.ts";
 export { newOwnProductSchema, type NewOwnProduct } from "./own-product.ts";
 export type { LibraryProduct } from "./recipe.ts";
 export {

@@ -1,6 +1,7 @@
 import { NUTRIENT_SOURCES } from "@sprunel/core/feed";
 import { z } from "zod";
 import { dateSchema, idSchema, quantitySchema, versionSchema } from "../basics/basics.ts";
+import { partSchema } from "../site/zone.ts";
 
 const dayOfYearSchema = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, {
   error: () => "A day of the year is needed here, as 11-01.",
@@ -36,6 +37,8 @@ const entrySchema = z.object({
 
 const yearSchema = z.object({
   year: z.number(),
+  /** what stood there in that year, in order of planting */
+  crops: z.array(z.string()),
   bySource: z.record(z.enum(NUTRIENT_SOURCES), amountsSchema),
   total: amountsSchema,
   removed: amountsSchema,
@@ -58,6 +61,8 @@ export const nutrientBooksSchema = z
         zoneName: z.string(),
         areaM2: z.number(),
         years: z.array(yearSchema),
+        /** rows that always had the same crops, on a hectare of their own ground; none where every planting had all of it */
+        beds: z.array(z.object({ part: partSchema, areaM2: z.number(), years: z.array(yearSchema) })),
         /** years in which it was watered with a water of which nobody measured nitrate: that part is not in the sums */
         waterUnknown: z.array(z.number()),
         /** years in which it was picked, and what was picked is not told in mass */

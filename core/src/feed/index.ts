@@ -50,6 +50,8 @@ export {
   type NutrientSource,
 } from "./ledger/year-books.ts";
 export { freedOn } from "./ledger/mineralisation.ts";
+export { bedsOf, entriesOn, holds, type Bed, type PlacedEntry } from "./ledger/beds.ts";
+export { inLeaf, USUAL_LEAF, type LeafTaken } from "./ledger/leaf-taken.ts";
 export { ledger } from "./ledger/planting-ledger.ts";
 export { contentOf, ionsMgL, NONE, type MainAmounts } from "./programme/nutrients.ts";
 export {

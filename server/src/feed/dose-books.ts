@@ -29,6 +29,8 @@ export async function ledgerOf(
     season,
     areaM2,
     need,
+    leaf,
+    lostNKgHa,
     date,
   }: {
     noted: readonly DoseRecord[];
@@ -40,6 +42,10 @@ export async function ledgerOf(
     season: DosedSeason;
     areaM2: number;
     need: DosePlan["need"];
+    /** of this planting */
+    leaf: DosePlan["leaf"];
+    /** since planting; null where nobody follows it */
+    lostNKgHa: number | null;
     date: string;
   },
 ): Promise<DosePlan["ledger"]> {
@@ -72,6 +78,9 @@ export async function ledgerOf(
     // What soil and manure set free comes over the season, as the crop takes it up.
     credited: scaled(plus(...credited), done),
     removed: tHa === null ? null : { N: tHa * nKgT, P: tHa * pKgT, K: tHa * kKgT },
+    leaf: plus(...leaf.filter(({ takenOn }) => takenOn <= date).map(({ kgHa }) => kgHa)),
+    // Phosphorus and potassium that drained are followed by nobody.
+    drained: { N: lostNKgHa, P: null, K: null },
   });
   return books;
 }

@@ -1,4 +1,11 @@
-import type { DosePlan, DoseProgramme, NewDoseRecord, PlannedDose, WeekOfDoses } from "@sprunel/contract/feed";
+import type {
+  DosePlan,
+  DoseProgramme,
+  NewDoseRecord,
+  NewLeafTaken,
+  PlannedDose,
+  WeekOfDoses,
+} from "@sprunel/contract/feed";
 import { plantingKey, standingOn } from "@sprunel/core/crop";
 import { checkDressings } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
@@ -12,6 +19,7 @@ import { seasonFor } from "./dose-facts.ts";
 import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { dosePlans } from "./dose-plans.ts";
+import { leafTakenStore } from "./leaf-taken-store.ts";
 import { feedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 
@@ -98,6 +106,28 @@ export function dosePlanService(scope: Scope, plans: PlanService, lightOf: Light
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, -kg);
       });
       scope.cache.zoneChanged(zoneId);
+      return planOf(zone, await scope.site.dateOr(undefined));
+    },
+
+    async noteLeaf(zoneId: number, leaf: NewLeafTaken): Promise<DosePlan> {
+      const zone = await scope.zone(zoneId);
+      const today = await scope.site.dateOr(undefined);
+      if (leaf.takenOn > today)
+        throw badInput([
+          { path: "takenOn", message: `Leaf cannot have been taken off on ${leaf.takenOn}; today is ${today}.` },
+        ]);
+      const standing = standingOn(zone.grown, leaf.takenOn);
+      if (!standing)
+        throw badInput([{ path: "takenOn", message: `Nothing stood in ${zone.name} on ${leaf.takenOn}.` }]);
+      await scope.transaction((inner) => leafTakenStore(inner).add(zoneId, plantingKey(standing.planting), leaf));
+      return planOf(zone, today);
+    },
+
+    async strikeLeaf(zoneId: number, id: number): Promise<DosePlan> {
+      const zone = await scope.zone(zoneId);
+      await scope.transaction(async (inner) => {
+        if (!(await leafTakenStore(inner).strike(zoneId, id))) throw notFound(`A note of leaf ${id}`);
+      });
       return planOf(zone, await scope.site.dateOr(undefined));
     },
 

@@ -2,6 +2,7 @@ import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import { plantingKey, standingOn, standOn, type Standing } from "@sprunel/core/crop";
 import {
   doseCalendar,
+  inLeaf,
   litresMixedFor,
   nitrogenDays,
   NONE,
@@ -31,6 +32,7 @@ import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
+import { leafTakenStore } from "./leaf-taken-store.ts";
 import { digestateOf } from "./nutrient-entries.ts";
 
 const PAST_SHOWN = 6;
@@ -89,6 +91,24 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
     return tank ? tank.volumeL * tank.dilution : null;
   }
 
+  /** Leaf that was carried away of a planting. */
+  async function leafOf(zone: StoredZone, key: string, areaM2: number): Promise<DosePlan["leaf"]> {
+    return (await leafTakenStore(scope).all(zone.id))
+      .filter(({ planting, struck }) => !struck && planting === key)
+      .map(({ id, takenOn, massKg, analysed, ...holds }) => ({
+        ...{ id, takenOn, massKg, analysed },
+        kgHa: inLeaf({ massKg, ...holds }, areaM2),
+      }));
+  }
+
+  async function booksOf(zone: StoredZone, standing: Standing, basis: Awaited<ReturnType<typeof basisOf>>) {
+    const [leaf, nitrogen] = [
+      await leafOf(zone, basis.key, basis.areaM2),
+      nitrogenOf(await plans.nitrogen(zone.id, basis.date)),
+    ];
+    return ledgerOf(scope, zone, standing, { ...basis, leaf, lostNKgHa: nitrogen?.lostKgHa ?? null });
+  }
+
   /** The books of what stood here before, as it was cleared; the newest first. */
   async function pastOf(zone: StoredZone, now: Standing, records: FeedRecords): Promise<DosePlan["past"]> {
     const past: DosePlan["past"] = [];
@@ -97,7 +117,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
       const last = addDays(clearedOn, -1);
       const standing = standingOn(zone.grown, last);
       if (standing?.planting.plantedOn !== plantedOn) continue;
-      const books = await ledgerOf(scope, zone, standing, await basisOf(zone, standing, last, records));
+      const books = await booksOf(zone, standing, await basisOf(zone, standing, last, records));
       if (books) past.push({ cropName: standing.crop.name, from: plantedOn, to: clearedOn, ledger: books });
     }
     return past;
@@ -127,6 +147,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
       schools: [],
       path: [],
       nitrogen: null,
+      leaf: [],
       past: [],
     };
     if (!standing)
@@ -157,10 +178,11 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
         .periodsFrom(standing.since)
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
     };
-    const books = whole ? await ledgerOf(scope, zone, standing, basis) : null;
+    const books = whole ? await booksOf(zone, standing, basis) : null;
     const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
     const basics = {
       ...{ ...empty, planting, version, programme, need, nitrogen, ledger: books },
+      leaf: whole ? await leafOf(zone, key, areaM2) : [],
       past: whole ? await pastOf(zone, standing, records) : [],
       digestates: digestates.map(({ on, name, litres, flushL, kgHa }) => ({
         ...{ on, name, litres, flushL, nutrientsKgHa: kgHa },

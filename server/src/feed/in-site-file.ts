@@ -3,6 +3,7 @@ import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedStore } from "./feed-store.ts";
 import { keptProgrammeStore } from "./kept-programme-store.ts";
+import { leafTakenStore } from "./leaf-taken-store.ts";
 import { nutrientRulesStore } from "./nutrient-rules-store.ts";
 import { ownProductStore } from "./own-product-store.ts";
 import { recipeStore } from "./recipe-store.ts";
@@ -113,6 +114,16 @@ export function feedInFile(): SiteFilePart {
               { ...record, products: record.products.map((line) => withNewId(line, productIds)) },
               struck,
             );
+        },
+      },
+      leafTaken: {
+        async *out(scope, { zoneId }) {
+          for (const { id: _id, planting, struck, ...leaf } of await leafTakenStore(scope).all(zoneId))
+            yield { planting, leaf, struck };
+        },
+        async in(scope, { zoneId }, rows) {
+          for (const { planting, leaf, struck } of rows)
+            await leafTakenStore(scope).add(zoneId, planting, leaf, struck);
         },
       },
       mixes: {

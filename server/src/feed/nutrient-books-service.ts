@@ -1,7 +1,17 @@
 import type { NutrientBooks, NutrientRules } from "@sprunel/contract/feed";
-import { AS_OXIDE, checkRules, NO_RULES, yearBooks } from "@sprunel/core/feed";
+import {
+  AS_OXIDE,
+  bedsOf,
+  checkRules,
+  entriesOn,
+  holds,
+  NO_RULES,
+  yearBooks,
+  type NutrientEntry,
+} from "@sprunel/core/feed";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
 import { feedRecords } from "./feed-records.ts";
 import { entriesOf, litresByMonth, recordsByMonth, type ZoneEntries } from "./nutrient-entries.ts";
 import { nutrientRulesStore } from "./nutrient-rules-store.ts";
@@ -17,12 +27,8 @@ export function nutrientBooksService(scope: Scope) {
       recordsOf: recordsByMonth(scope, site.id),
       months: await litresByMonth(scope, site.timeZone),
     };
-    const found: { zone: { id: number; name: string; areaM2: number }; of: ZoneEntries }[] = [];
-    for (const zone of await scope.zones())
-      found.push({
-        zone: { id: zone.id, name: zone.name, areaM2: zone.definition.areaM2 },
-        of: await entriesOf(scope, zone, known),
-      });
+    const found: { zone: StoredZone; of: ZoneEntries }[] = [];
+    for (const zone of await scope.zones()) found.push({ zone, of: await entriesOf(scope, zone, known) });
     return { site, found };
   }
 
@@ -33,12 +39,16 @@ export function nutrientBooksService(scope: Scope) {
     return {
       rules,
       version: kept?.version ?? null,
-      zones: found.map(({ zone: { id, name, areaM2 }, of: { entries, waterUnknown, removalUnknown } }) => ({
-        ...{ zoneId: id, zoneName: name, areaM2 },
-        years: yearBooks(entries, rules).map((book) => ({
-          ...book,
-          breaches: [...book.breaches],
-          inClosedTime: [...book.inClosedTime],
+      zones: found.map(({ zone, of: { entries, waterUnknown, removalUnknown } }) => ({
+        ...{ zoneId: zone.id, zoneName: zone.name, areaM2: zone.definition.areaM2 },
+        years: yearsOf(entries, rules, zone.grown),
+        beds: bedsOf(zone.grown.map(({ part }) => part)).map((bed) => ({
+          ...{ part: bed.part, areaM2: zone.definition.areaM2 * bed.share },
+          years: yearsOf(
+            entriesOn(bed, entries),
+            rules,
+            zone.grown.filter(({ part }) => !part || holds(part, bed.part)),
+          ),
         })),
         waterUnknown: [...waterUnknown],
         removalUnknown: [...removalUnknown],
@@ -65,11 +75,36 @@ export function nutrientBooksService(scope: Scope) {
     async table(): Promise<Record<string, string | number>[]> {
       const { found } = await ofAllZones();
       return found.flatMap(({ zone, of: { entries } }) =>
-        entries.map(({ on, source, what, kgHa: { N, P, K } }) => ({
-          ...{ zone: zone.name, area_m2: zone.areaM2, date: on, source, what },
+        entries.map(({ on, source, what, part, kgHa: { N, P, K } }) => ({
+          ...{
+            zone: zone.name,
+            area_m2: zone.definition.areaM2,
+            rows: part ? `${part.from}–${part.to} of ${part.of}` : "",
+          },
+          ...{ date: on, source, what },
           ...{ n_kg_ha: N, p_kg_ha: P, k_kg_ha: K, p2o5_kg_ha: P * AS_OXIDE.P, k2o_kg_ha: K * AS_OXIDE.K },
         })),
       );
     },
   };
+}
+
+/** Years of a piece of ground, each with what stood there. */
+function yearsOf(
+  entries: readonly NutrientEntry[],
+  rules: NutrientRules,
+  grown: StoredZone["grown"],
+): NutrientBooks["zones"][number]["years"] {
+  return yearBooks(entries, rules).map((book) => ({
+    ...book,
+    crops: grown
+      .filter(
+        ({ plantedOn, clearedOn }) =>
+          Number(plantedOn.slice(0, 4)) <= book.year &&
+          (clearedOn === null || Number(clearedOn.slice(0, 4)) >= book.year),
+      )
+      .map(({ crop }) => crop.name),
+    breaches: [...book.breaches],
+    inClosedTime: [...book.inClosedTime],
+  }));
 }

@@ -9,6 +9,7 @@ interface Books {
     zoneName: string;
     years: {
       year: number;
+      crops: string[];
       bySource: Record<"dose" | "feed" | "water" | "manure" | "digestate", Amounts>;
       total: Amounts;
       removed: Amounts;
@@ -16,6 +17,7 @@ interface Books {
       breaches: { rule: string; kgHa: number }[];
       inClosedTime: { on: string; what: string }[];
     }[];
+    beds: { part: { from: number; to: number; of: number }; areaM2: number; years: Books["zones"][number]["years"] }[];
     waterUnknown: number[];
     removalUnknown: number[];
   }[];
@@ -24,8 +26,10 @@ interface Books {
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4f0";
 const NO_RULES = { totalNKgHa: null, organicNKgHa: null, totalPKgHa: null, closed: null };
 
+const LEAF = { dryPct: 12, nPct: 3.5, pPct: 0.4, kPct: 4, analysed: false };
+
 /** 500 m² of courgettes that got a dose, a tank, water, manure and digestate, and were picked. */
-async function booked() {
+async function booked(like: object = {}) {
   const { call, url } = await testServer({ now: "2026-06-20T08:00:00Z" });
   const sent = async (method: "POST" | "PUT", path: string, body: object) => {
     const { status, body: answer } = await call(method, path, body);
@@ -36,6 +40,7 @@ async function booked() {
   await sent("POST", "/api/zones", {
     ...zone,
     plantings: [freshPlanting("courgette", "2026-05-01", { targetPerM2: 6 })],
+    ...like,
   });
   const plan = (await call("GET", "/api/zones/1/dose-plan")).body as unknown as { programme: object };
   const manure = { name: "Hen manure", tHa: 2, nPct: 4, pPct: 1, kPct: 1.5, nDecayPct: [45, 25], yearsAgo: 0 };
@@ -102,6 +107,71 @@ describe("the books of nutrients", () => {
     const noDay = { ...rules, closed: { ...rules.closed, from: "02-31" } };
     const never = await call("PUT", "/api/nutrient-rules", { ...noDay, version: 1 });
     expect([never.status, never.body.errors?.[0]?.path]).toEqual([422, "closed.from"]);
+  });
+
+  it("have leaf that was carried away as taken off, once for one note, in the planting's books and in the year's", async () => {
+    const { call, sent, books } = await booked();
+    const note = { ...LEAF, key: `${KEY}7`, takenOn: "2026-06-10", massKg: 500 };
+    const plan = async () =>
+      (await call("GET", "/api/zones/1/dose-plan")).body as unknown as {
+        leaf: { id: number; kgHa: Amounts }[];
+        ledger: { leaf: Amounts; left: Amounts | null; drained: Record<"N" | "P" | "K", number | null> };
+      };
+    await sent("POST", "/api/zones/1/leaf-taken", note);
+    await sent("POST", "/api/zones/1/leaf-taken", note);
+    // 500 kg of 12 % on 500 m² are 1,200 kg/ha, 3.5 % of it nitrogen; beside 200 kg of courgettes.
+    const { leaf, ledger } = await plan();
+    expect(leaf).toMatchObject([{ kgHa: { N: 42 } }]);
+    expect(ledger.leaf.N).toBeCloseTo(42, 9);
+    expect(ledger.drained).toMatchObject({ P: null, K: null });
+    expect((await books()).zones[0]?.years[0]?.removed.N).toBeCloseTo(7.2 + 42, 9);
+    const file = (await call("GET", "/api/site-file")).body as unknown as { zones: { leafTaken: unknown[] }[] };
+    expect(file.zones[0]?.leafTaken).toMatchObject([{ planting: "2026-05-01", leaf: { massKg: 500 }, struck: false }]);
+    expect((await call("DELETE", `/api/zones/1/leaf-taken/${leaf[0]?.id ?? 0}`)).status).toBe(200);
+    expect((await call("DELETE", `/api/zones/1/leaf-taken/${leaf[0]?.id ?? 0}`)).status).toBe(404);
+    expect((await plan()).leaf).toEqual([]);
+    expect((await books()).zones[0]?.years[0]?.removed.N).toBeCloseTo(7.2, 9);
+  });
+
+  it("refuse leaf of a day to come, of a day on which nothing stood, and of no mass", async () => {
+    const { call } = await booked();
+    const refused = async (more: object) => {
+      const note = { ...LEAF, key: `${KEY}8`, takenOn: "2026-06-10", massKg: 500, ...more };
+      const { status, body } = await call("POST", "/api/zones/1/leaf-taken", note);
+      return [status, body.errors?.[0]?.path, body.errors?.[0]?.message];
+    };
+    expect(await refused({ takenOn: "2026-06-21" })).toEqual([422, "takenOn", expect.stringContaining("today is")]);
+    expect(await refused({ takenOn: "2026-04-01" })).toEqual([
+      422,
+      "takenOn",
+      expect.stringContaining("Nothing stood"),
+    ]);
+    expect(await refused({ massKg: 0 })).toEqual([422, "massKg", expect.stringContaining("0.1")]);
+  });
+
+  it("of a zone that plantings share are told for each bed: what is of some rows lies on them alone", async () => {
+    const half = (from: number, to: number) => ({ part: { from, to, of: 4 } });
+    const { books } = await booked({
+      plantings: [
+        { ...freshPlanting("courgette", "2026-05-01", { targetPerM2: 6 }), ...half(1, 2) },
+        { ...freshPlanting("sweet-pepper", "2026-05-10"), ...half(3, 4) },
+      ],
+    });
+    const [zone] = (await books()).zones;
+    const [year] = zone?.years ?? [];
+    expect(year?.crops).toEqual(["Courgette", expect.stringMatching(/pepper/i)]);
+    const [first, second] = zone?.beds ?? [];
+    expect(zone?.beds.map(({ part, areaM2 }) => [part.from, part.to, areaM2])).toEqual([
+      [1, 2, 250],
+      [3, 4, 250],
+    ]);
+    // The dose of the whole zone's planting lies on its rows; the tank was for all.
+    expect(first?.years[0]?.bySource.dose.N).toBeCloseTo(2 * (year?.bySource.dose.N ?? NaN), 9);
+    expect(second?.years[0]?.bySource.dose.N).toBe(0);
+    expect(second?.years[0]?.bySource.feed.N).toBeCloseTo(year?.bySource.feed.N ?? NaN, 9);
+    // 2 t/ha of manure on the rows of the courgettes are 1 t/ha of the zone.
+    expect([first?.years[0]?.bySource.manure.N, year?.bySource.manure.N]).toEqual([80, 40]);
+    expect(second?.years[0]?.crops).toEqual([expect.stringMatching(/pepper/i)]);
   });
 
   it("are a table too, as elements and as oxides, and go with the site's file", async () => {

@@ -1,5 +1,5 @@
-import { pickedOn, plantingKey, standingOn } from "@sprunel/core/crop";
-import { NONE, ofWater, type MainAmounts, type NutrientEntry } from "@sprunel/core/feed";
+import { partShare, pickedOn, plantingKey, standingsOn } from "@sprunel/core/crop";
+import { inLeaf, NONE, ofWater, type MainAmounts, type PlacedEntry } from "@sprunel/core/feed";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
@@ -8,6 +8,7 @@ import type { StoredZone } from "../scope/zone-store.ts";
 import { doseStore } from "../water/dose-store.ts";
 import { pickedKg } from "./crop-mass.ts";
 import { heldBy } from "./coated-grains.ts";
+import { leafTakenStore } from "./leaf-taken-store.ts";
 import { nutrientsIn, scaled } from "./dose-answer.ts";
 import { waterMgL } from "./dose-facts.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
@@ -16,7 +17,7 @@ import { feedStore } from "./feed-store.ts";
 
 /** Everything that came to a zone, and was taken off it, with the years of which a part is not known. */
 export interface ZoneEntries {
-  readonly entries: readonly NutrientEntry[];
+  readonly entries: readonly PlacedEntry[];
   readonly waterUnknown: readonly number[];
   readonly removalUnknown: readonly number[];
 }
@@ -49,42 +50,52 @@ export async function entriesOf(
   const { areaM2 } = zone.definition;
   const water = await waterEntries(zone, months, recordsOf);
   const removed = await removedEntries(scope, zone);
+  /** the rows of a planting, by its key */
+  const partOf = (planting: string): PlacedEntry["part"] =>
+    zone.grown.find((grown) => plantingKey(grown) === planting)?.part ?? null;
   const given = (await dosePlanStore(scope).all(zone.id))
     .filter(({ struck, state }) => !struck && state === "given")
-    .map(({ doneOn, products }): NutrientEntry => {
+    .map(({ doneOn, products, planting }): PlacedEntry => {
       const what = products.map(({ productId }) => records.productOf(productId)?.name ?? productId).join(", ");
-      return { on: doneOn, source: "dose", what, kgHa: nutrientsIn(products, records, areaM2) };
+      const kgHa = nutrientsIn(products, records, areaM2);
+      return { on: doneOn, source: "dose", what, kgHa, part: partOf(planting) };
     });
-  const fed = (await feedStore(scope).allMixes(zone.id)).map(({ mixedAt, lines }): NutrientEntry => ({
+  const leaf = (await leafTakenStore(scope).all(zone.id))
+    .filter(({ struck }) => !struck)
+    .map((taken): PlacedEntry => ({
+      ...{ on: taken.takenOn, source: "removed", what: "leaf" },
+      ...{ kgHa: inLeaf(taken, areaM2), part: partOf(taken.planting) },
+    }));
+  const fed = (await feedStore(scope).allMixes(zone.id)).map(({ mixedAt, lines }): PlacedEntry => ({
     on: localDate(Date.parse(mixedAt), timeZone),
-    ...{ source: "feed", what: "tanks mixed", kgHa: nutrientsIn(lines, records, areaM2) },
+    ...{ source: "feed", what: "tanks mixed", kgHa: nutrientsIn(lines, records, areaM2), part: null },
   }));
   const manures = (await dosePlanStore(scope).programmes(zone.id)).flatMap(({ planting, programme }) => {
-    const on = zone.grown.find((grown) => plantingKey(grown) === planting)?.plantedOn;
-    if (on === undefined) return [];
-    const standing = standingOn(zone.grown, on);
-    const grains = programme.coated.map((one): NutrientEntry => ({
+    const of = zone.grown.find((grown) => plantingKey(grown) === planting);
+    if (of === undefined) return [];
+    const [on, part] = [of.plantedOn, of.part ?? null];
+    // What is told by the hectare is told of the ground of its rows.
+    const share = partShare(part);
+    const standing = standingsOn(zone.grown, on).find((one) => plantingKey(one.planting) === planting);
+    const grains = programme.coated.map((one): PlacedEntry => ({
       on: one.on,
       ...{ source: "dose", what: one.name },
-      kgHa: standing ? heldBy(one, standing, zone, areaM2, one.on) : NONE,
+      ...{ kgHa: standing ? heldBy(one, standing, zone, areaM2, one.on) : NONE, part },
     }));
     const spread = programme.organic
       .filter(({ yearsAgo }) => yearsAgo === 0)
-      .map(({ name, tHa, nPct, pPct, kPct }): NutrientEntry => {
+      .map(({ name, tHa, nPct, pPct, kPct }): PlacedEntry => {
         // a tonne holds 10 kg for each %
-        const kgHa = { N: tHa * nPct * 10, P: tHa * pPct * 10, K: tHa * kPct * 10 };
-        return { on, source: "manure", what: name, kgHa };
+        const kgHa = scaled({ N: tHa * nPct * 10, P: tHa * pPct * 10, K: tHa * kPct * 10 }, share);
+        return { on, source: "manure", what: name, kgHa, part };
       });
     return [...grains, ...spread];
   });
-  const digestates = (await digestateOf(scope, zone, records)).map(({ on, name, kgHa }): NutrientEntry => ({
-    on,
-    source: "digestate",
-    what: name,
-    kgHa,
+  const digestates = (await digestateOf(scope, zone, records)).map(({ on, name, kgHa }): PlacedEntry => ({
+    ...{ on, source: "digestate", what: name, kgHa, part: null },
   }));
   return {
-    entries: [...given, ...fed, ...water.entries, ...manures, ...digestates, ...removed.entries].sort((a, b) =>
+    entries: [...given, ...fed, ...water.entries, ...manures, ...digestates, ...leaf, ...removed.entries].sort((a, b) =>
       a.on.localeCompare(b.on),
     ),
     waterUnknown: water.unknown,
@@ -141,14 +152,15 @@ function nextMonth(on: string): string {
 }
 
 async function waterEntries(zone: StoredZone, months: LitresByMonth, recordsOf: RecordsOfMonth) {
-  const entries: NutrientEntry[] = [];
+  const entries: PlacedEntry[] = [];
   const unknown = new Set<number>();
   for (const [on, byZone] of months) {
     const litres = byZone.get(zone.id) ?? 0;
     if (litres === 0) continue;
     // The report of the month's end: one that is taken within it counts.
     const mgL = waterMgL(await recordsOf(`${on.slice(0, 8)}28`), zone);
-    if (mgL) entries.push({ on, source: "water", what: "water", kgHa: ofWater(litres, zone.definition.areaM2, mgL) });
+    const kgHa = mgL && ofWater(litres, zone.definition.areaM2, mgL);
+    if (kgHa) entries.push({ on, source: "water", what: "water", kgHa, part: null });
     else unknown.add(yearOf(on));
   }
   return { entries, unknown: [...unknown] };
@@ -159,7 +171,7 @@ async function removedEntries(scope: Scope, zone: StoredZone) {
     (await dosePlanStore(scope).programmes(zone.id)).map(({ planting, programme }) => [planting, programme]),
   );
   const unknown = new Set<number>();
-  const entries = (await pickStore(scope).all(zone.id)).flatMap((pick): NutrientEntry[] => {
+  const entries = (await pickStore(scope).all(zone.id)).flatMap((pick): PlacedEntry[] => {
     if (pick.struck !== null) return [];
     const standing = pickedOn(zone.grown, pick.pickedOn);
     const crop = standing?.crop;
@@ -170,7 +182,8 @@ async function removedEntries(scope: Scope, zone: StoredZone) {
     }
     const { nKgT: N, pKgT: P, kKgT: K } = crop.removal;
     const tonnesHa = kg / 1000 / (zone.definition.areaM2 / M2_HA);
-    return [{ on: pick.pickedOn, source: "removed", what: crop.name, kgHa: scaled({ N, P, K }, tonnesHa) }];
+    const [kgHa, part] = [scaled({ N, P, K }, tonnesHa), standing.planting.part ?? null];
+    return [{ on: pick.pickedOn, source: "removed", what: crop.name, kgHa, part }];
   });
   return { entries, unknown: [...unknown] };
 }

@@ -40,6 +40,7 @@ export const samplePlan: DosePlan = {
     digestates: [],
     digestateCaps: [],
     past: [],
+    leaf: [],
   },
   planting: {
     ...{ key: "2026-04-20", cropName: "Netted melon", plantedOn: "2026-04-20", areaM2: 640, plants: 1280 },
@@ -105,6 +106,8 @@ export const samplePlan: DosePlan = {
     water: NONE,
     credited: NONE,
     removed: null,
+    leaf: NONE,
+    drained: { N: null, P: null, K: null },
     left: null,
   },
 };

@@ -46,6 +46,7 @@ export const ZONE_LISTS: readonly ZoneList[] = [
   "doses",
   "doseProgrammes",
   "doseRecords",
+  "leafTaken",
   "soilSteps",
   "mixes",
   "decisions",

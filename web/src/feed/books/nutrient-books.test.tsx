@@ -12,10 +12,11 @@ const books: NutrientBooks = {
   version: null,
   zones: [
     {
-      ...{ zoneId: 1, zoneName: "Melon bags", areaM2: 640, waterUnknown: [], removalUnknown: [] },
+      ...{ zoneId: 1, zoneName: "Melon bags", areaM2: 640, waterUnknown: [], removalUnknown: [], beds: [] },
       years: [
         {
           year: 2026,
+          crops: ["Netted melon"],
           bySource: {
             dose: { N: 40, P: 10, K: 80 },
             feed: none,
@@ -32,7 +33,7 @@ const books: NutrientBooks = {
       ],
     },
     {
-      ...{ zoneId: 2, zoneName: "Lettuce tanks", areaM2: 200, waterUnknown: [2026], removalUnknown: [2026] },
+      ...{ zoneId: 2, zoneName: "Lettuce tanks", areaM2: 200, waterUnknown: [2026], removalUnknown: [2026], beds: [] },
       years: [],
     },
   ],
@@ -54,6 +55,30 @@ const cells = (name: RegExp) =>
 const row = (name: RegExp) => screen.getByRole("row", { name });
 
 describe("the books of nutrients", () => {
+  it("tell each bed of a zone apart where plantings had rows of their own, with what stood there", async () => {
+    const [melons, lettuce] = books.zones;
+    const [year] = melons?.years ?? [];
+    if (!melons || !lettuce || !year) throw new Error("the sample has them");
+    const bed = (from: number, to: number, crop: string, N: number) => ({
+      ...{ part: { from, to, of: 4 }, areaM2: 320 },
+      years: [{ ...year, crops: [crop], bySource: { ...year.bySource, dose: { N, P: 1, K: 2 } } }],
+    });
+    const beds = [bed(1, 2, "Netted melon", 60), bed(3, 4, "Sweet pepper", 20)];
+    const { user } = await opened({ zones: [{ ...melons, beds }, lettuce] });
+    expect(screen.getAllByRole("row")).toHaveLength(3);
+    await user.click(screen.getByText("beds"));
+    expect(row(/rows 1 to 2 of 4, 320\s*m².*Netted melon/)).toBeVisible();
+    expect(cells(/rows 3 to 4 of 4.*Sweet pepper/)[0]).toBe("20");
+    // One that was never shared out is one bed.
+    expect(row(/Lettuce tanks/)).toBeVisible();
+  });
+
+  it("offer no beds where every planting had all of its zone", async () => {
+    await opened();
+    expect(screen.queryByText("beds")).not.toBeInTheDocument();
+    expect(row(/Melon bags.*Netted melon/)).toBeVisible();
+  });
+
   it("tell a zone's nitrogen by where it came from, what was picked off, and what stays", async () => {
     await opened();
     expect(cells(/Melon bags/)).toEqual(["40", "0", "5.0", "0", "0", "45", "30", "15"]);
@@ -67,10 +92,10 @@ describe("the books of nutrients", () => {
   it("tell phosphorus as the oxide where it is asked", async () => {
     const { user } = await opened();
     await user.click(screen.getByText("P", { exact: true }));
-    expect(row(/Melon bags/)).toHaveTextContent(/Melon bags10/);
+    expect(row(/Melon bags/)).toHaveTextContent(/Netted melon10/);
     await user.click(screen.getByText("oxides"));
     // 10 kg of P are 22.9 of P₂O₅
-    expect(row(/Melon bags/)).toHaveTextContent(/Melon bags22\.9/);
+    expect(row(/Melon bags/)).toHaveTextContent(/Netted melon22\.9/);
     expect(screen.getByRole("columnheader", { name: "P₂O₅ in 2026, kg/ha" })).toBeVisible();
   });
 
@@ -84,7 +109,7 @@ describe("the books of nutrients", () => {
   it("read in pounds an acre where the site does", async () => {
     await opened({}, "us");
     expect(screen.getByRole("columnheader", { name: "N in 2026, lb/acre" })).toBeVisible();
-    expect(row(/Melon bags/)).toHaveTextContent(/Melon bags35\.7/);
+    expect(row(/Melon bags/)).toHaveTextContent(/Netted melon35\.7/);
   });
 
   it("say so where nothing was booked yet", async () => {

@@ -39,6 +39,7 @@ export function NutrientBooks() {
   const [chosen, setYear] = useState<number | null>(null);
   const [nutrient, setNutrient] = useState<Nutrient>("N");
   const [oxides, setOxides] = useState(false);
+  const [byBed, setByBed] = useState(false);
   if (books.isError && !books.data) return <ProblemNote error={books.error} onRetry={() => void books.refetch()} />;
   if (!books.data) return <Skeleton active />;
   const { zones } = books.data;
@@ -64,13 +65,21 @@ export function NutrientBooks() {
               options={["elements", "oxides"]}
               onChange={(as) => setOxides(as === "oxides")}
             />
+            {zones.some(({ beds }) => beds.length > 0) && (
+              <Segmented
+                aria-label="Ground"
+                value={byBed ? "beds" : "zones"}
+                options={["zones", "beds"]}
+                onChange={(of) => setByBed(of === "beds")}
+              />
+            )}
             <Button onClick={() => window.print()}>Print</Button>
             <a href={fileAddress(getNutrientTable)} download>
               All entries as a table
             </a>
           </div>
           <YearTable
-            zones={zones}
+            grounds={zones.flatMap((zone) => (byBed ? bedsOf(zone) : [groundOf(zone)]))}
             year={year}
             nutrient={nutrient}
             name={oxides ? OXIDES[nutrient] : nutrient}
@@ -84,14 +93,36 @@ export function NutrientBooks() {
   );
 }
 
+/** A zone, or rows of it. */
+interface Ground {
+  readonly key: string;
+  readonly zone: Zone;
+  readonly rows: string | null;
+  readonly areaM2: number;
+  readonly years: Zone["years"];
+}
+
+function groundOf(zone: Zone): Ground {
+  return { key: `${zone.zoneId}`, zone, rows: null, areaM2: zone.areaM2, years: zone.years };
+}
+
+/** A zone whose plantings always had all of it is one bed. */
+function bedsOf(zone: Zone): Ground[] {
+  if (zone.beds.length === 0) return [groundOf(zone)];
+  return zone.beds.map(({ part: { from, to, of }, areaM2, years }) => {
+    const rows = from === to ? `row ${from} of ${of}` : `rows ${from} to ${to} of ${of}`;
+    return { key: `${zone.zoneId} ${rows}`, zone, rows, areaM2, years };
+  });
+}
+
 function YearTable({
-  zones,
+  grounds,
   year,
   nutrient,
   name,
   by,
 }: {
-  zones: Books["zones"];
+  grounds: readonly Ground[];
   year: number;
   nutrient: Nutrient;
   name: string;
@@ -114,20 +145,26 @@ function YearTable({
               </th>
             ))}
             <th scope="col">in all</th>
-            <th scope="col">picked off</th>
+            <th scope="col">picked off, and leaf</th>
             <th scope="col">stays, or is lost</th>
           </tr>
         </thead>
         <tbody>
-          {zones.map((zone) => {
-            const found = zone.years.find((one) => one.year === year);
+          {grounds.map(({ key, zone, rows, areaM2, years }) => {
+            const found = years.find((one) => one.year === year);
             const waterUnknown = zone.waterUnknown.includes(year);
             const removalUnknown = zone.removalUnknown.includes(year);
             const cell = (value: number | undefined) => (value === undefined ? "–" : show("perLand", value * by).text);
             return (
-              <tr key={zone.zoneId}>
+              <tr key={key}>
                 <th scope="row">
                   <Link to={`${addressOf({ zoneId: zone.zoneId, station: "feed" })}?view=doses`}>{zone.zoneName}</Link>
+                  {rows !== null && (
+                    <small>
+                      {rows}, <Amount quantity="area" value={areaM2} />
+                    </small>
+                  )}
+                  {found && found.crops.length > 0 && <small>{found.crops.join(", ")}</small>}
                 </th>
                 {NUTRIENT_SOURCES.map((source) => (
                   <td key={source}>

@@ -3,6 +3,7 @@ import tables from "../../theme/tables.module.css";
 import { useDates } from "../../units/dates.tsx";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
+import { LeafTaken } from "./leaf-taken.tsx";
 import { Three } from "./need-picture.tsx";
 
 const BOOKS = [
@@ -12,7 +13,9 @@ const BOOKS = [
   ["water", "brought by the water"],
   ["credited", "set free by soil, manure and residues, so far"],
   ["removed", "taken off with what was picked"],
-  ["left", "left, or gone below"],
+  ["leaf", "carried away as leaf"],
+  ["drained", "drained, as far as it is followed"],
+  ["left", "left"],
 ] as const;
 
 const PAST = [
@@ -20,11 +23,21 @@ const PAST = [
   ["fed", "tanks"],
   ["digestate", "digestate"],
   ["removed", "picked off"],
-  ["left", "left, or gone"],
+  ["leaf", "leaf"],
+  ["drained", "drained"],
+  ["left", "left"],
 ] as const;
 
 /** What came to the planting and what was taken off. */
-export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]>; past: DosePlan["past"] }) {
+export function Books({
+  plan: { zoneId, leaf, past },
+  ledger,
+  today,
+}: {
+  plan: DosePlan;
+  ledger: NonNullable<DosePlan["ledger"]>;
+  today: string;
+}) {
   const dates = useDates();
   const { show } = useUnits();
   return (
@@ -43,6 +56,7 @@ export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]
           ))}
         </tbody>
       </table>
+      <LeafTaken zoneId={zoneId} leaf={leaf} today={today} />
       {past.length > 0 && (
         <div className={styles["need"]}>
           <h2>What stood here before</h2>
@@ -80,7 +94,8 @@ export function Books({ ledger, past }: { ledger: NonNullable<DosePlan["ledger"]
         </div>
       )}
       <p className="quiet">
-        Left is what stands in tanks, leaf, root and soil, and what drained: these books do not tell them apart.
+        Left is what stands in tanks, leaf, root and soil: these books do not tell them apart. What drained is known of
+        nitrogen where the root zone is followed; of what nobody follows it is in what is left.
       </p>
     </section>
   );

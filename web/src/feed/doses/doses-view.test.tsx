@@ -9,6 +9,8 @@ import {
   getFeedStation,
   getKeptProgrammes,
   keepProgramme,
+  noteLeafTaken,
+  strikeLeafTaken,
   type DosePlan,
 } from "@sprunel/contract/feed";
 import { screen, waitFor, within } from "@testing-library/react";
@@ -615,7 +617,9 @@ describe("while it grows", () => {
     await user.click(grows.getByRole("button", { name: "Change the doses" }));
     await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
     expect(server.sent(saveProgramme)[0]).toMatchObject({
-      programme: { changes: [{ factorPct: { N: 110, P: 100, K: 80 }, why: expect.stringContaining("K 5.4 %") }] },
+      programme: {
+        changes: [{ factorPct: { N: 110, P: 100, K: 80 }, why: expect.stringContaining("K 5.4 %") as string }],
+      },
     });
   });
 
@@ -631,6 +635,33 @@ describe("while it grows", () => {
     await user.click(grows.getByRole("combobox", { name: "Column 4" }));
     await user.click((await screen.findAllByTitle("band to")).at(-1) as HTMLElement);
     expect(await grows.findByText("+10 %, 20 % at most")).toBeVisible();
+  });
+
+  it("leaf that was carried away is noted with usual contents that are told as assumed, and taken out again", async () => {
+    const leaf = [{ id: 4, takenOn: "2026-06-10", massKg: 300, analysed: false, kgHa: { N: 19.7, P: 2.3, K: 22.5 } }];
+    const { user, server } = await opened({ leaf });
+    server.on(noteLeafTaken, samplePlan).on(strikeLeafTaken, samplePlan);
+    const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));
+    expect(books.getByRole("listitem")).toHaveTextContent(
+      /10 Jun: 300\s*kg of leaf, with .*N.*kg\/ha by usual contents, assumed/,
+    );
+    await user.click(books.getByRole("button", { name: "Take out: leaf of 2026-06-10" }));
+    await waitFor(() => expect(server.sent(strikeLeafTaken)).toHaveLength(1));
+    await user.click(books.getByRole("button", { name: "Note leaf that was carried away" }));
+    await user.click(books.getByRole("button", { name: "Save" }));
+    expect(await books.findByText(/The fresh mass/)).toBeVisible();
+    expect(server.sent(noteLeafTaken)).toHaveLength(0);
+    await user.type(books.getByLabelText("Fresh mass of leaf"), "120");
+    await user.click(books.getByRole("button", { name: "Save" }));
+    await waitFor(() => expect(server.sent(noteLeafTaken)).toHaveLength(1));
+    expect(server.sent(noteLeafTaken)[0]).toMatchObject({ massKg: 120, dryPct: 12, nPct: 3.5, analysed: false });
+  });
+
+  it("what drained is told of nitrogen only, as nobody follows the others", async () => {
+    const { ledger } = samplePlan;
+    await opened({ ledger: ledger && { ...ledger, drained: { N: 21, P: null, K: null } } });
+    const books = within(await screen.findByRole("region", { name: "Books of nutrients" }));
+    expect(books.getByRole("row", { name: /drained/ })).toHaveTextContent(/21.*N.*–\s*P.*–\s*K/);
   });
 
   it("says nothing where nobody keeps books and no programme is in force", async () => {

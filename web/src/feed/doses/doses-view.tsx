@@ -74,7 +74,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
       <WhileItGrows plan={plan} today={today} />
       {plan.path.length > 0 && <NeedPath path={plan.path} schools={plan.schools} date={plan.date} />}
       {plan.schools.length > 0 && <Schools plan={plan} onUse={opened === null ? setOpened : null} />}
-      {plan.ledger && <Books ledger={plan.ledger} past={plan.past} />}
+      {plan.ledger && <Books plan={plan} ledger={plan.ledger} today={today} />}
     </>
   );
 }

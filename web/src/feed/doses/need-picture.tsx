@@ -129,16 +129,18 @@ function tells(line: string, nutrient: Nutrient): boolean {
   return new RegExp(`\\b${nutrient}\\b`).test(line) || (nutrient === "N" && /nitrogen|nitrate/i.test(line));
 }
 
-/** Amounts of the three beside each other. */
-export function Three({ amounts }: { amounts: Readonly<Record<Nutrient, number>> | null }) {
+/** Amounts of the three beside each other; what nobody knows is no zero. */
+export function Three({ amounts }: { amounts: Readonly<Record<Nutrient, number | null>> | null }) {
   const { show } = useUnits();
-  if (!amounts) return <span className="quiet">not known</span>;
+  if (!amounts || NUTRIENTS.every((nutrient) => amounts[nutrient] === null))
+    return <span className="quiet">not known</span>;
+  const textOf = (value: number | null): string => (value === null ? "–" : show("perLand", value).text);
   return (
     <>
       {NUTRIENTS.map((nutrient, at) => (
         <span key={nutrient}>
           {at > 0 && " · "}
-          <Measure text={show("perLand", amounts[nutrient]).text} unit={nutrient} />
+          <Measure text={textOf(amounts[nutrient])} unit={nutrient} />
         </span>
       ))}
     </>

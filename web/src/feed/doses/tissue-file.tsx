@@ -79,7 +79,7 @@ export function TissueFile({ today, onTake, onDone }: { today: string; onTake(ch
           </thead>
           <tbody>
             {lines.map((line) => (
-              <tr key={line.line + line.label}>
+              <tr key={`${line.line} ${line.label}`}>
                 <td>
                   {line.nutrient} <small>{line.label}</small>
                 </td>

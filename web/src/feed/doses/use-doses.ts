@@ -4,13 +4,16 @@ import {
   getNutrientBooks,
   getWeekOfDoses,
   keepProgramme,
+  noteLeafTaken,
   recordDose,
   saveNutrientRules,
   saveProgramme,
+  strikeLeafTaken,
   takeDoseBack,
   type DoseProgramme,
   type NewDoseRecord,
   type NewKeptProgramme,
+  type NewLeafTaken,
   type NutrientRules,
 } from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
@@ -72,6 +75,14 @@ export function useSaveNutrientRules() {
 
 export function useRecordDose(id: number) {
   return useDoseChange((body: NewDoseRecord) => ask(recordDose, { params: { id }, body }));
+}
+
+export function useNoteLeaf(id: number) {
+  return useDoseChange((body: NewLeafTaken) => ask(noteLeafTaken, { params: { id }, body }));
+}
+
+export function useStrikeLeaf(id: number) {
+  return useDoseChange((record: number) => ask(strikeLeafTaken, { params: { id, record } }));
 }
 
 export function useTakeDoseBack(id: number) {
