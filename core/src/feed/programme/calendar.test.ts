@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
+import { fromCanonical, toCanonical, type Quantity, type UnitOf } from "../../units/index.ts";
 import { addDays } from "../../time/local-time.ts";
 import { DomainError } from "../../working/domain-error.ts";
 import { lpSolver } from "../highs-lp.ts";
@@ -76,6 +77,70 @@ describe("a calendar of doses", () => {
     ]);
     expect(totalKgHa.N).toBeCloseTo(7 * 3.5, 6);
     expect(totalKgHa.K).toBeCloseTo(21, 6);
+  });
+
+  it("follows the published daily rates of drip-fed tomatoes to the season's 200 lb of N an acre", () => {
+    // UF/IFAS, vegetable production guide, fertigation of tomato: 1.5, 2.0, 2.5, 2.0 and 1.5 lb/acre a day over 2, 2, 7, 1 and 1
+    // weeks, of 200 lb/acre that are recommended for the season.
+    const rates = [
+      [2, 1.5],
+      [2, 2],
+      [7, 2.5],
+      [1, 2],
+      [1, 1.5],
+    ] as const;
+    const weeks = rates.map(([weeks, lb]) => ({ weeks, kgHaDay: { N: toCanonical("perLand", lb, "lb/acre") } }));
+    const schedule = { kind: "daily-rates" as const, startOn: "2026-03-01", weeks, everyDays: 7 };
+    const { doses, totalKgHa } = of({ schedule, toGiveKgHa: undefined });
+    expect(doses).toHaveLength(13);
+    expect(fromCanonical("perLand", totalKgHa.N, "lb/acre")).toBeCloseTo(196, 6);
+    expect(Math.abs(fromCanonical("perLand", totalKgHa.N, "lb/acre") / 200 - 1)).toBeLessThan(0.025);
+    expect(fromCanonical("perLand", doses[4]?.nutrientsKgHa.N ?? NaN, "lb/acre")).toBeCloseTo(7 * 2.5, 6);
+  });
+
+  it("gives the same grams for the same aims typed in metric or in US units", () => {
+    const asTyped = <Q extends Quantity>(quantity: Q, value: number, unit: UnitOf<Q>): number =>
+      toCanonical(quantity, fromCanonical(quantity, value, unit), unit);
+    const amount = fc.double({ min: 1, max: 300, noNaN: true });
+    fc.assert(
+      fc.property(amount, amount, fc.double({ min: 10, max: 50_000, noNaN: true }), (N, K, areaM2) => {
+        const metric = of({ toGiveKgHa: { N, P: 0, K }, areaM2 });
+        const us = of({
+          toGiveKgHa: { N: asTyped("perLand", N, "lb/acre"), P: 0, K: asTyped("perLand", K, "lb/acre") },
+          areaM2: asTyped("area", areaM2, "ft²"),
+        });
+        us.doses.forEach(({ products }, at) =>
+          products.forEach(({ kg, gPlant }, place) => {
+            expect(kg / (metric.doses[at]?.products[place]?.kg ?? NaN)).toBeCloseTo(1, 9);
+            expect(gPlant / (metric.doses[at]?.products[place]?.gPlant ?? NaN)).toBeCloseTo(1, 9);
+          }),
+        );
+      }),
+      { seed: 7, numRuns: 50 },
+    );
+  });
+
+  it("in equal dressings over beds of any geometry sums to the hectare's figure", () => {
+    const bed = fc.record({
+      beds: fc.integer({ min: 1, max: 60 }),
+      lengthM: fc.double({ min: 2, max: 200, noNaN: true }),
+      widthM: fc.double({ min: 0.4, max: 6, noNaN: true }),
+      times: fc.integer({ min: 1, max: 8 }),
+    });
+    fc.assert(
+      fc.property(bed, ({ beds, lengthM, widthM, times }) => {
+        const dates = Array.from({ length: times }, (_, at) => addDays("2026-05-01", 7 * at));
+        const { doses } = of({ areaM2: beds * lengthM * widthM, schedule: { kind: "equal", dates } });
+        // What goes on a bed each time, over all beds and times, on a hectare of them.
+        const ureaKgBed = doses.map(
+          ({ products }) => (products.find(({ productId }) => productId === "urea")?.kg ?? NaN) / beds,
+        );
+        const kgHa = (ureaKgBed.reduce((sum, kg) => sum + kg, 0) * 10_000) / (lengthM * widthM);
+        expect((kgHa * 33.3 * 14.007) / 1000 / 120).toBeCloseTo(1, 6);
+        for (const kg of ureaKgBed) expect(kg / (ureaKgBed[0] ?? NaN)).toBeCloseTo(1, 9);
+      }),
+      { seed: 8, numRuns: 60 },
+    );
   });
 
   it("follows the litres at constant strength: 2 m³ of 150 mg/L on 500 m² are 6 kg N/ha", () => {
