@@ -1,1 +1,1 @@
-export { fromCanonical, toCanonical, unitFor, type Quantity, type UnitSystem } from "./units.ts";
+export { fromCanonical, toCanonical, unitFor, type Quantity, type UnitOf, type UnitSystem } from "./units.ts";
