@@ -19,6 +19,20 @@ export interface Job {
   readonly wantedS: readonly number[];
   /** what the pump costs from each slot on, in the same measure */
   readonly priceAt: Float64Array;
+  /** what its water passes and whom its valve shares with: the pump first */
+  readonly limits: readonly number[];
+  /** whose pulses keep apart */
+  readonly valve: string;
+  /** somebody has to walk to its valve */
+  readonly byHand: boolean;
+}
+
+/** A pulse that stands as it is: it ran, or somebody locked it. */
+export interface Fixed {
+  readonly job: Job;
+  readonly mixer: number;
+  readonly startS: number;
+  readonly lengthS: number;
 }
 
 export interface Placing {
@@ -33,19 +47,37 @@ interface Held {
   readonly placing: Placing;
 }
 
-/** What pump, valves and mixers still have to give at every moment of the day. */
+/** Most that a pump, a source, a filter or a group of valves carries at once. */
+interface Limit {
+  readonly maxLh: number;
+  readonly maxOpen: number;
+  readonly load: Float64Array;
+  readonly open: Uint16Array;
+}
+
+/** What pump, sources, filters, valves, mixers and hands still have to give at every moment of the day. */
 export class DayCapacity {
-  private readonly load = new Float64Array(SLOTS);
-  private readonly open = new Uint16Array(SLOTS);
+  private readonly limits: readonly Limit[];
   private readonly mixerLoad: Float64Array[];
   private readonly held = new Map<number, Held>();
+  private readonly fixed: Fixed[] = [];
 
   constructor(
-    private readonly pumpLh: number,
-    private readonly mostOpen: number,
+    /** the pump first */
+    limits: readonly { readonly maxLh: number; readonly maxOpen: number }[],
     private readonly mixers: readonly { readonly maxLh: number; readonly rinseS: number }[],
+    /** from one opening or closing by hand to the next */
+    private readonly walkS = 0,
   ) {
+    this.limits = limits.map((limit) => ({ ...limit, load: new Float64Array(SLOTS), open: new Uint16Array(SLOTS) }));
     this.mixerLoad = mixers.map(() => new Float64Array(SLOTS));
+  }
+
+  /** A pulse that stands as it is, whatever it takes of the others. */
+  fix(fixed: Fixed): void {
+    this.fixed.push(fixed);
+    const [from, to] = slotsIn(fixed.startS, fixed.lengthS);
+    this.load(fixed.job, fixed.mixer, from, to, 1);
   }
 
   /**
@@ -86,13 +118,17 @@ export class DayCapacity {
 
   private add(job: Job, { mixer, starts }: Placing, sign: 1 | -1): void {
     const length = slotsOf(job);
-    const mixerLoad = this.mixerLoad[mixer];
-    for (const start of starts)
-      for (let slot = start; slot < start + length; slot++) {
-        this.load[slot] = (this.load[slot] ?? 0) + sign * job.flowLh;
-        this.open[slot] = (this.open[slot] ?? 0) + sign;
-        if (mixerLoad) mixerLoad[slot] = (mixerLoad[slot] ?? 0) + sign * job.flowLh;
-      }
+    for (const start of starts) this.load(job, mixer, start, start + length, sign);
+  }
+
+  private load(job: Job, mixer: number, from: number, to: number, sign: 1 | -1): void {
+    const loads = [this.mixerLoad[mixer], ...job.limits.map((at) => this.limits[at]?.load)];
+    for (const load of loads)
+      if (load) for (let slot = from; slot < to; slot++) load[slot] = (load[slot] ?? 0) + sign * job.flowLh;
+    for (const at of job.limits) {
+      const open = this.limits[at]?.open;
+      if (open) for (let slot = from; slot < to; slot++) open[slot] = (open[slot] ?? 0) + sign;
+    }
   }
 
   /** Slots in which the job cannot run: pump, valves or mixer full, or another recipe too near. */
@@ -103,28 +139,69 @@ export class DayCapacity {
     const maxLh = this.mixers[mixer]?.maxLh ?? 0;
     const tiny = 1e-9;
     for (let slot = from; slot < to; slot++)
-      if (
-        (this.load[slot] ?? 0) + job.flowLh > this.pumpLh + tiny ||
-        (this.open[slot] ?? 0) + 1 > this.mostOpen ||
-        (mixerLoad?.[slot] ?? 0) + job.flowLh > maxLh + tiny
-      )
-        blocked[slot] = 1;
-    const rinse = Math.ceil((this.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
-    for (const { job: other, placing } of this.held.values()) {
-      if (placing.mixer !== mixer || other.recipe === job.recipe) continue;
-      const length = slotsOf(other);
-      for (const start of placing.starts) blocked.fill(1, Math.max(0, start - rinse), start + length + rinse);
+      if ((mixerLoad?.[slot] ?? 0) + job.flowLh > maxLh + tiny) blocked[slot] = 1;
+    for (const at of job.limits) {
+      const limit = this.limits[at];
+      if (!limit) continue;
+      const [mostLh, mostOpen] = [limit.maxLh - job.flowLh + tiny, limit.maxOpen - 1];
+      for (let slot = from; slot < to; slot++)
+        if ((limit.load[slot] ?? 0) > mostLh || (limit.open[slot] ?? 0) > mostOpen) blocked[slot] = 1;
     }
+    const rinse = Math.ceil((this.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
+    const gap = Math.ceil(job.gapS / SLOT_S);
+    this.eachRun((other, onMixer, start, end) => {
+      const apart = other.valve === job.valve ? gap : -1;
+      const rinsed = onMixer === mixer && other.recipe !== job.recipe ? rinse : -1;
+      const room = Math.max(apart, rinsed);
+      if (room >= 0) blocked.fill(1, Math.max(0, start - room), end + room);
+    });
     return blocked;
   }
 
-  /** The best on one mixer, exactly: the k-th pulse no earlier than a gap after the one before. */
-  private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
+  /** Every pulse that is placed or stands, by its slots. */
+  private eachRun(look: (job: Job, mixer: number, from: number, to: number) => void): void {
+    for (const { job, placing } of this.held.values()) {
+      const length = slotsOf(job);
+      for (const start of placing.starts) look(job, placing.mixer, start, start + length);
+    }
+    for (const { job, mixer, startS, lengthS } of this.fixed) look(job, mixer, ...slotsIn(startS, lengthS));
+  }
+
+  /** Starts at which somebody would have to be at two valves at once. */
+  private withoutWalks(job: Job, free: Uint8Array, first: number, length: number): void {
+    const walk = Math.ceil(this.walkS / SLOT_S);
+    if (!job.byHand || walk === 0) return;
+    const clear = (action: number): void => {
+      // Neither its opening nor its closing lies too near to another one.
+      for (const at of [action, action - length])
+        free.fill(0, Math.max(0, at - walk + 1 - first), Math.max(0, at + walk - first));
+    };
+    this.eachRun((other, _mixer, start, end) => {
+      if (!other.byHand || other.valve === job.valve) return;
+      clear(start);
+      clear(end);
+    });
+  }
+
+  /** Starts of an earlier plan, if all of them still can be. */
+  asBefore(job: Job, mixer: number, starts: readonly number[]): Placing | null {
+    if (!job.mixers.includes(mixer)) return null;
+    const length = slotsOf(job);
+    const step = length + Math.ceil(job.gapS / SLOT_S);
+    const { free, first } = this.freeOn(job, mixer);
+    const fits = starts.every(
+      (start, at) => free[start - first] === 1 && (at === 0 || start - (starts[at - 1] ?? 0) >= step),
+    );
+    if (!fits) return null;
+    return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
+  }
+
+  /** Slots at which a pulse of the job could begin on a mixer, from its first window on. */
+  private freeOn(job: Job, mixer: number): { readonly free: Uint8Array; readonly first: number } {
     const first = Math.floor(Math.min(...job.windows.map(({ startS }) => startS)) / SLOT_S);
     const size = Math.ceil(Math.max(...job.windows.map(({ endS }) => endS)) / SLOT_S) - first;
     const blocked = this.blocked(job, mixer, first, first + size);
     const length = slotsOf(job);
-    const step = length + Math.ceil(job.gapS / SLOT_S);
     // A start is free when none of the slots after it, for the pulse's length, is blocked.
     const free = new Uint8Array(size);
     let run = 0;
@@ -132,6 +209,14 @@ export class DayCapacity {
       run = blocked[first + at] === 1 ? 0 : run + 1;
       if (run >= length) free[at] = 1;
     }
+    this.withoutWalks(job, free, first, length);
+    return { free, first };
+  }
+
+  /** The best on one mixer, exactly: the k-th pulse no earlier than a gap after the one before. */
+  private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
+    const { free, first } = this.freeOn(job, mixer);
+    const step = slotsOf(job) + Math.ceil(job.gapS / SLOT_S);
     const relative = packed ? earliest(free, job.pulses, step) : cheapest(free, job, step, first);
     if (relative.length === 0) return null;
     const starts = relative.map((at) => first + at);
@@ -191,6 +276,11 @@ function cheapest(free: Uint8Array, job: Job, step: number, first: number): numb
     at = start - step;
   }
   return starts;
+}
+
+/** Slots that a pulse at any second touches. */
+function slotsIn(startS: number, lengthS: number): [from: number, to: number] {
+  return [Math.floor(startS / SLOT_S + 1e-9), Math.min(SLOTS, Math.ceil((startS + lengthS) / SLOT_S - 1e-9))];
 }
 
 /** Slots that a pulse takes up. */

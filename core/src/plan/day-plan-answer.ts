@@ -114,6 +114,13 @@ function unmetOf(
   ];
   if (!job) {
     const isPump = zone.flowLh > input.pump.maxLh;
+    const narrow = limitsOf(input, zone).find(({ maxLh = Infinity }) => zone.flowLh > maxLh);
+    if (!isPump && narrow)
+      return unmet(
+        zone.litres,
+        `Its flow of ${zone.flowLh} L/h is more than ${narrow.id} carries (${narrow.maxLh ?? 0} L/h).`,
+        `Split the zone into ${Math.ceil(zone.flowLh / (narrow.maxLh ?? zone.flowLh))} valves, or let ${narrow.id} carry at least ${zone.flowLh} L/h.`,
+      );
     const most = isPump ? input.pump.maxLh : Math.max(...ableMixers(input, zone).map(({ maxLh }) => maxLh));
     return unmet(
       zone.litres,
@@ -138,8 +145,17 @@ function unmetOf(
   );
 }
 
+/** What a zone's water passes beside the pump. */
+export function limitsOf({ limits = [] }: DayPlanInput, { limitIds = [] }: DayPlanZone) {
+  return limits.filter(({ id }) => limitIds.includes(id));
+}
+
 function ableMixers(input: DayPlanInput, zone: DayPlanZone): DayPlanInput["mixers"] {
-  return input.mixers.filter(({ id }) => zone.mixerId === undefined || zone.mixerId === id);
+  return input.mixers.filter(({ id }) => mayServe(zone, id));
+}
+
+export function mayServe({ mixerId, mixerIds }: DayPlanZone, id: string): boolean {
+  return (mixerId === undefined || mixerId === id) && (mixerIds?.includes(id) ?? true);
 }
 
 /** How much longer its last window must be for the pulses that are missing, were the zone alone. */
@@ -164,15 +180,26 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
 }
 
 function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<number, Placing | null>): number {
-  const each = jobs.reduce((sum, job) => {
+  const each = litresAlone(input, jobs, alone);
+  // No more passes the pump, or any other limit, than while a window of those that it serves is open.
+  const mostLh = [input.pump.maxLh, ...(input.limits ?? []).map(({ maxLh = Infinity }) => maxLh)];
+  const bounds = mostLh.map((lh, at) => {
+    const served = jobs.filter(({ limits }) => limits.includes(at));
+    const open = new Uint8Array(SLOTS);
+    for (const { windows } of served)
+      for (const { startS, endS } of windows) open.fill(1, Math.floor(startS / SLOT_S), Math.ceil(endS / SLOT_S));
+    const hours = (open.reduce((sum, slot) => sum + slot, 0) * SLOT_S) / 3600;
+    return each - Math.max(0, litresAlone(input, served, alone) - hours * lh);
+  });
+  return Math.min(each, ...bounds);
+}
+
+/** What jobs would get were each of them alone. */
+function litresAlone(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<number, Placing | null>): number {
+  return jobs.reduce((sum, job) => {
     const zone = input.zones[job.at];
     return zone ? sum + (zone.litres * (alone.get(job.at)?.starts.length ?? 0)) / zone.pulses : sum;
   }, 0);
-  const open = new Uint8Array(SLOTS);
-  for (const { windows } of jobs)
-    for (const { startS, endS } of windows) open.fill(1, Math.floor(startS / SLOT_S), Math.ceil(endS / SLOT_S));
-  const hours = (open.reduce((sum, slot) => sum + slot, 0) * SLOT_S) / 3600;
-  return Math.min(each, hours * input.pump.maxLh);
 }
 
 function peakOf(events: readonly DayPlanEvent[]): number {

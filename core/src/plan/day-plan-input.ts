@@ -9,6 +9,12 @@ export interface DayPlanInput {
     readonly kw?: number | undefined;
   };
   readonly mixers: readonly { readonly id: string; readonly maxLh: number; readonly rinseMin?: number | undefined }[];
+  /** beside the pump: sources, filters and groups of valves, each with the most that it carries at once */
+  readonly limits?:
+    | readonly { readonly id: string; readonly maxLh?: number | undefined; readonly maxOpen?: number | undefined }[]
+    | undefined;
+  /** from opening or closing one valve by hand to the next */
+  readonly walkMin?: number | undefined;
   readonly zones: readonly DayPlanZone[];
   readonly tariff?:
     readonly { readonly start: string; readonly end: string; readonly pricePerKwh: number }[] | undefined;
@@ -20,6 +26,8 @@ export interface DayPlanZone {
   readonly id: string;
   /** without it any mixer that is free will do */
   readonly mixerId?: string | undefined;
+  /** the mixers that may serve it; left out: every one */
+  readonly mixerIds?: readonly string[] | undefined;
   /** the zone's total for the day */
   readonly litres: number;
   readonly flowLh: number;
@@ -30,6 +38,27 @@ export interface DayPlanZone {
   readonly minGapMin: number;
   /** the lower number is served first when not all fit */
   readonly priority: number;
+  /** what its water passes beside the pump */
+  readonly limitIds?: readonly string[] | undefined;
+  /** whose pulses are never open together, and keep the gap between them; left out: its own */
+  readonly valve?: string | undefined;
+  /** somebody has to walk to its valve */
+  readonly byHand?: boolean | undefined;
+  /** of the pump that serves it, where that is another one */
+  readonly kw?: number | undefined;
+  /** when its pulses are wanted, in order, `HH:MM:SS`; left out: evenly over its windows */
+  readonly wanted?: readonly string[] | undefined;
+  /** pulses that stand as they are, beside those that are planned */
+  readonly fixed?: readonly FixedPulse[] | undefined;
+  /** starts of an earlier plan, in order, kept where they still can be */
+  readonly before?: { readonly mixerId: string; readonly starts: readonly string[] } | undefined;
+}
+
+/** A pulse that ran, or that somebody locked. */
+interface FixedPulse {
+  readonly start: string;
+  readonly minutes: number;
+  readonly mixerId: string;
 }
 
 /** Windows and tariff in seconds from midnight. */
@@ -59,6 +88,7 @@ export function checkDayPlan(input: DayPlanInput): {
     .range("pump.maxLh", "The pump's flow", input.pump.maxLh, 0.01, 1_000_000, "L/h")
     .range("pump.maxOpenZones", "The valves that may be open together", input.pump.maxOpenZones, 1, 1000)
     .range("pump.kw", "The pump's power", input.pump.kw, 0, 10_000, "kW")
+    .range("walkMin", "The way between two valves", input.walkMin, 0, 240, "minutes")
     .range("timeLimitS", "The time to look for a better plan", input.timeLimitS, 0, 10, "s")
     .when(input.mixers.length === 0, "missing", "mixers", "Name at least one mixer; plain water is a mixer too.")
     .when(input.zones.length === 0, "missing", "zones", "Name at least one zone to plan.")
@@ -84,6 +114,13 @@ export function checkDayPlan(input: DayPlanInput): {
     checks,
     "mixers",
     input.mixers.map(({ id }) => id),
+  );
+  const limitIds = (input.limits ?? []).map(({ id }) => id);
+  unique(checks, "limits", limitIds);
+  input.limits?.forEach(({ id, maxLh, maxOpen }, at) =>
+    checks
+      .range(`limits.${at}.maxLh`, `The flow of ${id}`, maxLh, 0.01, 1_000_000, "L/h")
+      .range(`limits.${at}.maxOpen`, `The valves of ${id} that may be open together`, maxOpen, 1, 1000),
   );
   unique(
     checks,
@@ -131,6 +168,19 @@ export function checkDayPlan(input: DayPlanInput): {
         `${path}.mixerId`,
         `There is no mixer ${zone.mixerId ?? ""}.`,
       );
+    zone.limitIds?.forEach((id, index) =>
+      checks.when(!limitIds.includes(id), "not-possible", `${path}.limitIds.${index}`, `There is no limit ${id}.`),
+    );
+    zone.fixed?.forEach(({ minutes, mixerId }, index) =>
+      checks
+        .range(`${path}.fixed.${index}.minutes`, `A pulse of ${zone.id}`, minutes, 0, 1440, "minutes")
+        .when(
+          !input.mixers.some(({ id }) => id === mixerId),
+          "not-possible",
+          `${path}.fixed.${index}.mixerId`,
+          `There is no mixer ${mixerId}.`,
+        ),
+    );
     const spans = zone.windows
       .map(({ start, end }, index) => spanOf(start, end, `${path}.windows.${index}`))
       .sort((a, b) => a.startS - b.startS);

@@ -1,4 +1,5 @@
-import type { DayCapacity, Job, Placing } from "./day-capacity.ts";
+import { clockSeconds } from "../time/clock.ts";
+import { SLOT_S, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { inRecipeBlocks } from "./recipe-blocks.ts";
 
@@ -10,6 +11,8 @@ interface Plans {
   readonly best: DayCapacity;
   /** the most litres of all: the easier one to make better */
   readonly fullest: DayCapacity;
+  /** all of it fits where the earlier plan had it: nothing is moved for a little gain */
+  readonly settled: boolean;
 }
 
 /** Each zone at its wanted times; where not all fits so, packed early, zones of one recipe together or in blocks of the day. */
@@ -49,11 +52,13 @@ export function firstPlans(
       ),
     };
   };
+  const again = asBefore(input, wanted, newCapacity(), mayBeExact);
+  if (again) return { best: again, fullest: again, settled: true };
   const asWanted = filled(wanted, false);
   if (jobs.every((job) => asWanted.capacity.placingOf(job)?.starts.length === job.pulses))
-    return { best: asWanted.capacity, fullest: asWanted.capacity };
+    return { best: asWanted.capacity, fullest: asWanted.capacity, settled: false };
   // Out of time: other ways to begin are not tried.
-  if (!mayBeExact()) return { best: asWanted.capacity, fullest: asWanted.capacity };
+  if (!mayBeExact()) return { best: asWanted.capacity, fullest: asWanted.capacity, settled: false };
   const blocks = inRecipeBlocks(
     jobs,
     input.mixers.map(({ maxLh }) => maxLh),
@@ -65,7 +70,35 @@ export function firstPlans(
   return {
     best: plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best)).capacity,
     fullest: plans.reduce((best, tried) => (litres(tried) > litres(best) ? tried : best)).capacity,
+    settled: false,
   };
+}
+
+/**
+ * The earlier plan, as far as it still can be: every zone that has room where it was stays there, the others are placed about
+ * them. Nothing where no zone had a plan, or where not all fits so.
+ */
+function asBefore(
+  { zones, mixers }: DayPlanInput,
+  jobs: readonly Job[],
+  capacity: DayCapacity,
+  mayBeExact: () => boolean,
+): DayCapacity | null {
+  const moved: Job[] = [];
+  for (const job of jobs) {
+    const before = zones[job.at]?.before;
+    const mixer = mixers.findIndex(({ id }) => id === before?.mixerId);
+    const starts = before?.starts.map((start) => Math.round(clockSeconds(start, "before") / SLOT_S)) ?? [];
+    const placing = starts.length === job.pulses ? capacity.asBefore(job, mixer, starts) : null;
+    if (placing) capacity.place(job, placing);
+    else moved.push(job);
+  }
+  if (moved.length === jobs.length) return null;
+  for (const job of moved) {
+    const placing = capacity.best(job, !mayBeExact());
+    if (placing) capacity.place(job, placing);
+  }
+  return jobs.every((job) => capacity.placingOf(job)?.starts.length === job.pulses) ? capacity : null;
 }
 
 const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;

@@ -1,6 +1,7 @@
 import { Worksheet } from "../working/working.ts";
-import { DayCapacity, SLOT_S, SLOTS, type Job } from "./day-capacity.ts";
-import { answerOf, type DayPlan } from "./day-plan-answer.ts";
+import { clockSeconds } from "../time/clock.ts";
+import { DayCapacity, SLOT_S, SLOTS, type Fixed, type Job } from "./day-capacity.ts";
+import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
 import { firstPlans, improve, isBetter, worth, type Worth } from "./day-plan-search.ts";
 
@@ -24,11 +25,21 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
   const sheet = new Worksheet();
   const { maxLh, maxOpenZones = Infinity, kw = 0 } = input.pump;
   const mixers = input.mixers.map(({ maxLh: mixerLh, rinseMin = 0 }) => ({ maxLh: mixerLh, rinseS: rinseMin * 60 }));
-  const newCapacity = (): DayCapacity => new DayCapacity(maxLh, maxOpenZones, mixers);
-  const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, kw));
+  const limits = [
+    { maxLh, maxOpen: maxOpenZones },
+    ...(input.limits ?? []).map((limit) => ({ maxLh: limit.maxLh ?? Infinity, maxOpen: limit.maxOpen ?? Infinity })),
+  ];
+  const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, zone.kw ?? kw));
+  const fixed = input.zones.flatMap((zone, at) => fixedOf(input, zone, at));
+  const newCapacity = (): DayCapacity => {
+    const capacity = new DayCapacity(limits, mixers, (input.walkMin ?? 0) * 60);
+    for (const pulse of fixed) capacity.fix(pulse);
+    return capacity;
+  };
   const empty = newCapacity();
   const alone = new Map(jobs.map((job) => [job.at, empty.best(job, !mayBeExact())]));
-  const { best, fullest } = firstPlans(input, jobs, newCapacity, mayBeExact);
+  const { best, fullest, settled } = firstPlans(input, jobs, newCapacity, mayBeExact);
+  if (settled) return answerOf(input, fullest, jobs, alone, sheet);
   improve(input, fullest, jobs, alone, hasTime);
   const worthOf = (capacity: DayCapacity): Worth =>
     worth(
@@ -44,17 +55,17 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
 
 /** A zone as a job; none where its flow passes what pump or mixers give, or nothing is asked. */
 function jobOf(
-  { pump, mixers }: DayPlanInput,
+  input: DayPlanInput,
   zone: DayPlanZone,
   at: number,
   windows: readonly Span[],
   tariff: readonly (Span & { price: number })[],
   kw: number,
 ): Job[] {
-  const able = mixers.flatMap(({ id, maxLh }, index) =>
-    zone.flowLh <= maxLh && (zone.mixerId === undefined || zone.mixerId === id) ? [index] : [],
-  );
-  if (zone.litres === 0 || zone.flowLh > pump.maxLh || able.length === 0) return [];
+  const { pump, mixers } = input;
+  const able = mixers.flatMap(({ id, maxLh }, index) => (zone.flowLh <= maxLh && mayServe(zone, id) ? [index] : []));
+  const most = Math.min(pump.maxLh, ...limitsOf(input, zone).map(({ maxLh = Infinity }) => maxLh));
+  if (zone.litres === 0 || zone.flowLh > most || able.length === 0) return [];
   const pulseS = (zone.litres / zone.pulses / zone.flowLh) * 3600;
   const priceAt = new Float64Array(SLOTS);
   if (kw > 0 && tariff.length > 0)
@@ -66,13 +77,34 @@ function jobOf(
       recipe: zone.recipeId,
       pulses: zone.pulses,
       pulseS,
-      gapS: zone.minGapMin * 60,
+      gapS: 60 * Math.max(zone.minGapMin, zone.byHand ? (input.walkMin ?? 0) : 0),
       windows,
       mixers: able,
-      wantedS: wantedStarts(windows, zone.pulses, pulseS),
+      wantedS: zone.wanted?.map((start) => clockSeconds(start, "wanted")) ?? wantedStarts(windows, zone.pulses, pulseS),
       priceAt,
+      ...sharedBy(input, zone),
     },
   ];
+}
+
+/** What of the limits a zone's water passes, the pump first. */
+function sharedBy(
+  { limits = [] }: DayPlanInput,
+  { id: zoneId, limitIds = [], valve = zoneId, byHand = false }: DayPlanZone,
+) {
+  return { limits: [0, ...limitIds.map((id) => 1 + limits.findIndex((limit) => limit.id === id))], valve, byHand };
+}
+
+function fixedOf(input: DayPlanInput, zone: DayPlanZone, at: number): Fixed[] {
+  return (zone.fixed ?? []).map(({ start, minutes, mixerId }) => ({
+    job: {
+      ...{ at, flowLh: zone.flowLh, recipe: zone.recipeId, pulses: 1, pulseS: minutes * 60, gapS: 0, windows: [] },
+      ...{ mixers: [], wantedS: [], priceAt: new Float64Array(0), ...sharedBy(input, zone) },
+    },
+    mixer: input.mixers.findIndex(({ id }) => id === mixerId),
+    startS: clockSeconds(start, "fixed"),
+    lengthS: minutes * 60,
+  }));
 }
 
 /** Evenly over the windows: the middle of the k-th of n equal parts of their whole length. */
