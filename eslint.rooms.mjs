@@ -64,6 +64,7 @@ export const LAYERS = {
       "plan",
       "water",
       "feed",
+      "day",
       "site",
       "today",
       "exchange",

@@ -4,6 +4,7 @@ import type { WeatherDevice } from "./climate/weather-device.ts";
 import { clockModule, type SteeredClock } from "./clock/module.ts";
 import { growth } from "./crop/growth.ts";
 import { cropModule } from "./crop/module.ts";
+import { dayModule } from "./day/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
 import { feedModule } from "./feed/module.ts";
 import { harvestModule } from "./harvest/module.ts";
@@ -30,11 +31,14 @@ export function createRooms(
     followDays,
     steered,
     dataFolder,
+    beside,
   }: {
     readonly device: WeatherDevice | null;
     readonly followDays: number;
     readonly steered: SteeredClock | null;
     readonly dataFolder: string;
+    /** does something beside requests */
+    beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
   },
 ) {
   const clock = clockModule(scope, steered);
@@ -54,9 +58,11 @@ export function createRooms(
     weather: climate.weather,
     readings: rootzone.readings,
     feeds: () => feed.feed.intoRoots(),
+    together: (site, date) => day.days.pulsesOn(site, date),
   });
   const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
   const feed = feedModule(scope, { plans: plan.plans, weather: climate.weather });
+  const day = dayModule(scope, { ...{ plans: plan.plans, feed: feed.feed, doses: feed.doses, dataFolder }, beside });
   const site = siteModule(scope, {
     placed: async () => {
       if (followDays > 0) await climate.followStation(scope.clock() - followDays * DAY_MS);
@@ -67,6 +73,7 @@ export function createRooms(
     water: water.water,
     readings: rootzone.readings,
     weather: climate.weather,
+    days: day.days,
   });
   const below: readonly Module[] = [
     clock,
@@ -79,6 +86,7 @@ export function createRooms(
     plan,
     water,
     feed,
+    day,
     site,
     today,
   ];
@@ -91,6 +99,7 @@ export function createRooms(
     water,
     plan,
     feed,
+    day,
     site,
     today,
     all: [...below, exchange],

@@ -26,6 +26,8 @@ const WEB_FOLDER = fileURLToPath(new URL("../../web/dist", import.meta.url));
 const OWNER = "owner";
 /** How long a stop waits for requests that are under way. */
 const STOP_PATIENCE_MS = 5000;
+/** So often the day of all zones is held against weather and readings that came in. */
+const FOLLOW_DAY_MS = 5 * 60_000;
 
 export interface ServerOptions {
   readonly dataFolder: string;
@@ -94,7 +96,10 @@ export async function startServer({
       actor: OWNER,
       grow: (zones, inner) => rooms.grow(zones, inner),
     });
-    const rooms = createRooms(scope, { device: device ?? null, followDays, steered: steered ?? null, dataFolder });
+    const rooms = createRooms(scope, {
+      ...{ device: device ?? null, followDays, steered: steered ?? null, dataFolder },
+      beside: (what, work) => background.beside(what, work),
+    });
     await prepare?.({ scope, rooms, background });
     const made = isLoopback(host) ? null : accessCode(dataFolder);
     let listening = port;
@@ -114,6 +119,7 @@ export async function startServer({
     server.on("clientError", refuseUnreadable);
     const open = db;
     if (kept) {
+      background.every("the day's plan", FOLLOW_DAY_MS, () => rooms.day.days.follow());
       background.beside("the database", (signal) => upkeep({ kind: "check", dataFolder }, signal));
       background.every("the nightly backup", LOOK_FOR_NIGHT_MS, (signal) =>
         backUpNightly(dataFolder, scope, Date.now(), signal),

@@ -1,3 +1,4 @@
+import { mainSchema } from "../plan/main.ts";
 import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
@@ -95,6 +96,14 @@ const zoneFileSchema = newZoneSchema.omit({ waters: true }).extend({
   ),
 });
 
+const byName = z.array(nameSchema).max(500);
+const filedMainSchema = mainSchema.extend({
+  limits: z.array(mainSchema.shape.limits.element.extend({ zoneIds: byName.nullable() })).max(40),
+  mixers: z.array(mainSchema.shape.mixers.element.extend({ zoneIds: byName.nullable() })).max(20),
+  hands: mainSchema.shape.hands.unwrap().extend({ zoneIds: byName }).nullable(),
+  rules: z.array(mainSchema.shape.rules.element.extend({ zoneId: nameSchema })).max(500),
+});
+
 /** A whole site in one file: everything that was typed, read, imported and decided. */
 export const siteFileSchema = z
   .strictObject({
@@ -139,6 +148,8 @@ export const siteFileSchema = z
       )
       .default([]),
     zones: z.array(zoneFileSchema),
+    /** what the zones share, which go by their names; one at most */
+    main: z.array(filedMainSchema).max(1).default([]),
     /** files of weather that were imported, how each was read, and what in it spoke against what stood there */
     weatherImports: z
       .array(

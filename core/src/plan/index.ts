@@ -2,6 +2,7 @@ export { checkLock } from "./site-day-lock.ts";
 export {
   siteDay,
   mostAtOnce,
+  windowsOf,
   USUAL_PRIORITY,
   type AskedZone,
   type SiteDay,

@@ -6,12 +6,13 @@ import type { Records } from "../plan/zone-facts.ts";
 import { changesOf } from "../database/changes.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
+import type { StoredZone } from "../scope/zone-store.ts";
 import { nitrogenOn } from "./dose-nitrogen.ts";
 import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { fedOn, keptFor, ownTarget, USUAL, type Held } from "./zone-target.ts";
+import { fedOn, keptFor, ownTarget, recipeOn, USUAL, type Held } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
@@ -67,6 +68,12 @@ export function feedService(scope: Scope, plans: PlanService) {
       }
       const { held, nitrogenOn: beside } = known;
       return { fedOn: (zone, date) => fedOn(held, zone, date), nitrogenOn: beside };
+    },
+
+    /** By what name the feed of each zone goes on a date; null for plain water. */
+    async recipesOn(zones: readonly StoredZone[], date: string): Promise<ReadonlyMap<number, string | null>> {
+      const held = await feedStore(scope).held();
+      return new Map(zones.map((zone) => [zone.id, recipeOn(held, zone, date)]));
     },
 
     /** `version` null: the library's target was changed, there is no own one yet. */

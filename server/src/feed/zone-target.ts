@@ -43,6 +43,15 @@ export function fedOn({ targets, settings }: Held, { id, grown }: StoredZone, da
   return solvedIn(target);
 }
 
+/** By what name the feed of a zone goes on a date; null where its water is plain. Zones of one name can be fed together. */
+export function recipeOn(held: Held, zone: StoredZone, date: string): string | null {
+  if (fedOn(held, zone, date) === null) return null;
+  const standing = standingOn(zone.grown, date);
+  const own = ownTarget(held.targets.get(zone.id), standing);
+  if (own) return own.name ?? `own feed of ${zone.name}`;
+  return standing && `${standing.crop.name}, ${standing.state.period.name.toLowerCase()}`;
+}
+
 /** Every plan of a season asks for the same few targets. */
 const solved = new WeakMap<object, Fed>();
 

@@ -21,14 +21,17 @@ export function planModule(
     weather,
     readings,
     feeds,
+    together,
   }: {
     readonly weather: WeatherService;
     readonly readings: ReadingService;
     /** what zones are fed; who keeps their targets knows it */
     readonly feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>;
+    /** the day of all zones, which is planned above */
+    readonly together: Parameters<typeof planService>[3];
   },
 ): Module & { readonly plans: PlanService } {
-  const plans = planService(scope, weather, feeds);
+  const plans = planService(scope, weather, feeds, together);
   const ways = demandWays(scope, plans);
   const history = (zoneId: number, date?: string) => rootHistory(scope, plans, readings, zoneId, date);
   return {

@@ -3,7 +3,7 @@ import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import { followedFrom } from "@sprunel/core/crop";
 import type { Balance } from "@sprunel/core/course";
-import { outsideEt } from "@sprunel/core/plan";
+import { outsideEt, type SitePulse } from "@sprunel/core/plan";
 import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
@@ -50,6 +50,8 @@ export function planService(
   scope: Scope,
   weather: WeatherService,
   feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>,
+  /** pulses of a date as the day of all zones has them, by zone; null where that is not planned */
+  together: (site: Site, date: string) => Promise<ReadonlyMap<number, readonly SitePulse[]> | null>,
 ) {
   const { clock } = scope;
   const mornings = scope.cache.ofZones<Float64Array>();
@@ -288,7 +290,7 @@ export function planService(
           demandMm: demandAt.get(startMs) ?? null,
           origin: values.radiation?.origin ?? null,
         })),
-        pulses: pulsesOf(planner, known, date),
+        pulses: pulsesOf(planner, known, date, (await together(site, date))?.get(id) ?? null),
         roots,
         inForce: inForce && withoutKey(inForce),
         findings: known && roots ? findingsOf(planner, known, roots, date) : [],

@@ -4,9 +4,10 @@ import type { BoardZone } from "@sprunel/contract/today";
 import { judgeDelivery, judgeDosing, judgeDepletion } from "@sprunel/core/advice";
 import { missingIn } from "@sprunel/core/course";
 import { FULL, WATER } from "@sprunel/core/rootzone";
+import type { SitePulse } from "@sprunel/core/plan";
 import type { ZoneDefinition } from "@sprunel/core/site";
 import { systemOf } from "@sprunel/core/systems";
-import { addDays } from "@sprunel/core/time";
+import { addDays, instantOf } from "@sprunel/core/time";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { litresOf } from "./zone-facts.ts";
@@ -22,8 +23,14 @@ interface Pulse {
 }
 
 /** Pulses of a day: what was logged, then what is planned after it. */
-export function pulsesOf(planner: ZonePlanner, planned: PlannedDay | null, date: string): StripPulse[] {
-  return pulses(planner, planned, date).map(({ startMs, endMs, litres, state }) => ({
+export function pulsesOf(
+  planner: ZonePlanner,
+  planned: PlannedDay | null,
+  date: string,
+  /** as the day of all zones has them, where that is planned */
+  together: readonly SitePulse[] | null = null,
+): StripPulse[] {
+  return pulses(planner, planned, date, together).map(({ startMs, endMs, litres, state }) => ({
     startUtc: new Date(startMs).toISOString(),
     endUtc: new Date(endMs).toISOString(),
     litres,
@@ -31,7 +38,12 @@ export function pulsesOf(planner: ZonePlanner, planned: PlannedDay | null, date:
   }));
 }
 
-function pulses(planner: ZonePlanner, planned: PlannedDay | null, date: string): Pulse[] {
+function pulses(
+  planner: ZonePlanner,
+  planned: PlannedDay | null,
+  date: string,
+  together: readonly SitePulse[] | null,
+): Pulse[] {
   const pulse = (startMs: number, minutes: number, litres: number, state: Pulse["state"]): Pulse => ({
     startMs,
     endMs: startMs + minutes * 60_000,
@@ -42,9 +54,14 @@ function pulses(planner: ZonePlanner, planned: PlannedDay | null, date: string):
     .logged(date)
     .map((watering) => pulse(watering.startMs, watering.minutes, watering.litres, "logged"));
   const lastLoggedMs = logged.at(-1)?.endMs ?? -Infinity;
-  const ahead = (planned?.day.water.events ?? [])
-    .map((event, at) => pulse(planned?.startsMs[at] ?? 0, event.minutes, event.litres, "planned"))
-    .filter(({ startMs }) => startMs > lastLoggedMs);
+  const { timeZone } = planner.site;
+  const own = (planned?.day.water.events ?? []).map((event, at) =>
+    pulse(planned?.startsMs[at] ?? 0, event.minutes, event.litres, "planned"),
+  );
+  const shared = together?.map(({ startS, lengthS, litres }) =>
+    pulse(instantOf(date, startS, timeZone), lengthS / 60, litres, "planned"),
+  );
+  const ahead = (shared ?? own).filter(({ startMs }) => startMs > lastLoggedMs);
   return [...logged, ...ahead];
 }
 

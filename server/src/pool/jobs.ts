@@ -2,7 +2,7 @@ import type { ListKind } from "@sprunel/contract/exchange";
 import { readWeatherTable } from "@sprunel/core/climate";
 import { readShelfList, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { readPickList } from "@sprunel/core/harvest";
-import { dayPlan, type DayPlan, type DayPlanInput } from "@sprunel/core/plan";
+import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
 import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
 import { readWaterTable } from "@sprunel/core/water";
 import { withSolver } from "./highs-solver.ts";
@@ -32,6 +32,14 @@ export const JOBS = {
   "day-plan": (input: DayPlanInput): DayPlan => {
     const endMs = performance.now() + (input.timeLimitS ?? USUAL_SEARCH_S) * 1000;
     return dayPlan(
+      input,
+      () => performance.now() < endMs,
+      () => performance.now() < endMs + FIRST_PLAN_MS,
+    );
+  },
+  "site-day": ({ input, timeLimitS }: { readonly input: SiteDayInput; readonly timeLimitS: number }): SiteDay => {
+    const endMs = performance.now() + timeLimitS * 1000;
+    return siteDay(
       input,
       () => performance.now() < endMs,
       () => performance.now() < endMs + FIRST_PLAN_MS,

@@ -5,6 +5,7 @@ import { localDate } from "@sprunel/core/time";
 import { standsBeside } from "../harvest/off-planting.ts";
 import { pickStore, totalsOf, type PickTotals } from "../harvest/pick-store.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
+import type { DayPlanService } from "../day/day-plan-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -14,7 +15,20 @@ import { boardZone } from "./board-zone.ts";
 const NOTHING_PICKED: PickTotals = { massKg: 0, count: 0 };
 
 /** Every zone at every station, on one day. */
-export function boardService(scope: Scope, plans: PlanService, water: WaterService, weather: WeatherService) {
+export function boardService(
+  scope: Scope,
+  {
+    plans,
+    water,
+    weather,
+    days,
+  }: {
+    readonly plans: PlanService;
+    readonly water: WaterService;
+    readonly weather: WeatherService;
+    readonly days: DayPlanService;
+  },
+) {
   return {
     async board(asked: string | undefined): Promise<Board> {
       const site = await scope.site.find();
@@ -51,6 +65,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
           if (standing) picked.set(zone.id, totalsOf(cameOff(zone.grown, standing.planting, picks.get(zone.id) ?? [])));
         }
       }
+      const together = await days.pulsesOn(site, date);
       const supplies = await water.supplies(site, zones, date);
       const supplyOf = (zone: StoredZone): BoardZone["water"] => {
         const supply = supplies(zone);
@@ -76,6 +91,7 @@ export function boardService(scope: Scope, plans: PlanService, water: WaterServi
             nowMs,
             picked: picked.get(zone.id) ?? NOTHING_PICKED,
             water: supplyOf(zone),
+            together: together && (together.get(zone.id) ?? []),
           }),
         ),
       };

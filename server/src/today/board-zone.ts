@@ -15,6 +15,7 @@ import { addDays } from "@sprunel/core/time";
 import { farOutside } from "../crop/crop-air.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import type { PickTotals } from "../harvest/pick-store.ts";
+import type { SitePulse } from "@sprunel/core/plan";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { ZonePlanner } from "../plan/zone-plan.ts";
 import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
@@ -25,13 +26,15 @@ interface Beside {
   readonly nowMs: number;
   readonly picked: PickTotals;
   readonly water: BoardZone["water"];
+  /** its pulses as the day of all zones has them; null where that is not planned */
+  readonly together: readonly SitePulse[] | null;
 }
 
 /** One row of the board. Crop, harvest and water are told even where no weather gives a plan. */
 export function boardZone(
   zone: StoredZone,
   planner: ZonePlanner,
-  { date, nowMs, picked, water: supply }: Beside,
+  { date, nowMs, picked, water: supply, together }: Beside,
 ): BoardZone {
   const planned = planner.plan(date);
   const standing = standingOn(zone.grown, date);
@@ -72,7 +75,7 @@ export function boardZone(
       roots: null,
       rootsMark: "steady",
       findings: [],
-      pulses: pulsesOf(planner, null, date),
+      pulses: pulsesOf(planner, null, date, together),
     };
   const roots = rootsOf(zone, planner, planned, date, nowMs);
   const findings = findingsOf(planner, planned, roots, date);
@@ -98,7 +101,7 @@ export function boardZone(
     roots,
     rootsMark: markOf("roots"),
     findings,
-    pulses: pulsesOf(planner, planned, date),
+    pulses: pulsesOf(planner, planned, date, together),
   };
 }
 

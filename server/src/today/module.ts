@@ -1,5 +1,6 @@
 import { getRootStation } from "@sprunel/contract/rootzone";
 import { decide, getBoard, takeBackDecision } from "@sprunel/contract/today";
+import type { DayPlanService } from "../day/day-plan-service.ts";
 import { served } from "../http/served.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
@@ -19,14 +20,16 @@ export function todayModule(
     water,
     readings,
     weather,
+    days,
   }: {
     readonly plans: PlanService;
     readonly water: WaterService;
     readonly readings: ReadingService;
     readonly weather: WeatherService;
+    readonly days: DayPlanService;
   },
 ): Module & { readonly decisions: DecisionService } {
-  const boards = boardService(scope, plans, water, weather);
+  const boards = boardService(scope, { plans, water, weather, days });
   const decisions = decisionService(scope, plans);
   return {
     decisions,

@@ -35,6 +35,7 @@ import { doseProgrammes } from "./035-dose-programmes.ts";
 import { keptProgrammes } from "./036-kept-programmes.ts";
 import { nutrientRules } from "./037-nutrient-rules.ts";
 import { nitrogenInRoots } from "./038-nitrogen-in-roots.ts";
+import { dayPlans } from "./041-day-plans.ts";
 import { leafTaken } from "./040-leaf-taken.ts";
 import { soilSteps } from "./039-soil-steps.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
@@ -82,6 +83,7 @@ const all: readonly Migration[] = [
   nitrogenInRoots,
   soilSteps,
   leafTaken,
+  dayPlans,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -30,6 +30,7 @@ export const ORDER: readonly (SiteList | "zones")[] = [
   "nutrientRules",
   "ownCrops",
   "zones",
+  "main",
   "weatherImports",
   "weather",
 ];

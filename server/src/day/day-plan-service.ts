@@ -1,0 +1,301 @@
+import type { DayChange, DayEdit, SiteDay as DayAnswer } from "@sprunel/contract/plan";
+import type { Site } from "@sprunel/contract/site";
+import { checkLock, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
+import { addDays, clockOf, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { DomainError } from "@sprunel/core/working";
+import { badInput, notFound, staleEdit } from "../http/problems.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
+import type { DosePlanService } from "../feed/dose-plan-service.ts";
+import type { FeedService } from "../feed/feed-service.ts";
+import type { PlanService } from "../plan/plan-service.ts";
+import type { Scope } from "../scope/scope.ts";
+import { askedZones } from "./asked-zones.ts";
+import { dayAnswer, offeredOf } from "./day-answer.ts";
+import { changesOf, isOther } from "./day-changes.ts";
+import { dayPlanStore, NO_EDITS, type DayAsked, type DayEdits, type KeptDay } from "./day-plan-store.ts";
+import type { MainService } from "./main-service.ts";
+
+/** So long a better plan is looked for, s. */
+const SEARCH_S = 3;
+/** A plan may take so long beyond its search before it is given up, ms. */
+const PATIENCE_MS = 8000;
+/** s from midnight of a day that is over, and of one that is still to come. */
+const OVER_S = 86_400;
+const AHEAD_S = -1;
+
+export type DayPlanService = ReturnType<typeof dayPlanService>;
+
+interface Rooms {
+  readonly plans: PlanService;
+  readonly feed: FeedService;
+  readonly doses: DosePlanService;
+  readonly main: MainService;
+  /** does something beside requests */
+  beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
+}
+
+/** The day of all zones: planned, planned anew where what it rests on has changed, changed by people, and as it ran. */
+export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside }: Rooms) {
+  const improving = new Set<string>();
+  /** One after the other: two that ask at once are told of one plan. */
+  let last: Promise<unknown> = Promise.resolve();
+  function inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const turn = last.then(work, work);
+    last = turn.catch(() => undefined);
+    return turn;
+  }
+
+  /** What a day rests on, and how far it has come. */
+  async function groundOf(date: string) {
+    const site = await scope.site.current();
+    const nowMs = scope.clock();
+    const today = localDate(nowMs, site.timeZone);
+    const nowS = date < today ? OVER_S : date > today ? AHEAD_S : clockOf(nowMs, site.timeZone).clockS;
+    const shared = await main.read(site);
+    const zones = await scope.zones();
+    // A day that is over is not planned any more.
+    const zonesAsked = date < today ? [] : await askedZones(site, zones, date, { plans, feed, doses });
+    const asked: DayAsked = { mainVersion: shared.version, pumpLh: site.pumpLh, zones: zonesAsked };
+    return { site, nowMs, nowS, today, main: shared.main, zones, asked };
+  }
+  type Ground = Awaited<ReturnType<typeof groundOf>>;
+
+  function questionOf(
+    { main: shared, asked, nowS }: Ground,
+    edits: DayEdits,
+    pulses: readonly SitePulse[],
+  ): SiteDayInput {
+    const zones = asked.zones.map((zone) => {
+      const again = edits.again.filter(({ zoneId }) => zoneId === zone.id);
+      if (again.length === 0) return zone;
+      const last = zone.wantedS.at(-1) ?? zone.window.startS;
+      const step = (zone.window.endS - last) / (again.length + 1);
+      return {
+        ...zone,
+        litres: zone.litres + again.reduce((sum, { litres }) => sum + litres, 0),
+        wantedS: [...zone.wantedS, ...again.map((_, at) => last + step * (at + 1))],
+      };
+    });
+    return { main: shared, zones, nowS, kept: pulses, excluded: edits.excluded };
+  }
+
+  async function planned(question: SiteDayInput, timeLimitS: number): Promise<SiteDay> {
+    return scope.pool.run("site-day", { input: question, timeLimitS }, timeLimitS * 1000 + PATIENCE_MS);
+  }
+
+  /** Plans a day anew and keeps it. */
+  async function keepAnew(
+    date: string,
+    ground: Ground,
+    kept: KeptDay | null,
+    edits: DayEdits,
+    {
+      pulses = kept?.plan.pulses ?? [],
+      why,
+      byPerson = false,
+    }: {
+      readonly pulses?: readonly SitePulse[];
+      readonly why: readonly DayChange[];
+      readonly byPerson?: boolean;
+    },
+  ): Promise<KeptDay | null> {
+    const plan = await planned(questionOf(ground, edits, pulses), 0);
+    const version = (kept?.version ?? 0) + 1;
+    await dayPlanStore(scope).save(ground.site.id, date, {
+      version,
+      editedAtVersion: byPerson || !kept ? version : kept.editedAtVersion,
+      ...{ asked: ground.asked, plan, edits },
+      changes: [...why, ...changesOf(kept, ground.asked, plan)],
+      changedAtMs: ground.nowMs,
+    });
+    if (!kept || plan.unmet.length > 0) improveBeside(date);
+    return dayPlanStore(scope).find(ground.site.id, date);
+  }
+
+  /** Looks for a better plan than the one that is kept, beside everything else. */
+  function improveBeside(date: string): void {
+    if (improving.has(date)) return;
+    improving.add(date);
+    beside("the day's plan", async (signal) => {
+      try {
+        const ground = await groundOf(date);
+        const before = await dayPlanStore(scope).find(ground.site.id, date);
+        if (!before || signal.aborted) return;
+        const question = { ...questionOf(ground, before.edits, before.plan.pulses), afresh: true };
+        const plan = await planned(question, SEARCH_S);
+        await inTurn(async () => {
+          const now = await dayPlanStore(scope).find(ground.site.id, date);
+          // What came in meanwhile is newer than what was looked for.
+          if (now?.version !== before.version || !isBetter(plan, before.plan)) return;
+          await dayPlanStore(scope).save(ground.site.id, date, {
+            ...before,
+            version: before.version + 1,
+            plan,
+            changes: [{ kind: "better" }, ...changesOf(before, before.asked, plan)],
+            changedAtMs: scope.clock(),
+          });
+        });
+      } finally {
+        improving.delete(date);
+      }
+    });
+  }
+
+  /** The plan of a date as it is now; made where there is none, and anew where what it rests on has changed. */
+  async function current(date: string): Promise<{ ground: Ground; kept: KeptDay | null }> {
+    const ground = await groundOf(date);
+    const kept = await dayPlanStore(scope).find(ground.site.id, date);
+    if (ground.nowS >= OVER_S || ground.asked.zones.length === 0) return { ground, kept };
+    if (kept && !isOther(kept.asked, ground.asked)) return { ground, kept };
+    const why: DayChange[] = kept ? [] : [{ kind: "first" }];
+    return { ground, kept: await keepAnew(date, ground, kept, kept?.edits ?? NO_EDITS, { why }) };
+  }
+
+  async function answerOf(date: string, ground: Ground, kept: KeptDay | null): Promise<DayAnswer> {
+    const { timeZone } = ground.site;
+    const given = await wateringStore(scope).between(
+      startOfLocalDay(date, timeZone),
+      startOfLocalDay(addDays(date, 1), timeZone),
+    );
+    const before = await dayPlanStore(scope).find(ground.site.id, addDays(date, -1));
+    return dayAnswer({
+      ...{ date, ground, kept, given, improving: improving.has(date) },
+      question: questionOf(ground, kept?.edits ?? NO_EDITS, []),
+      before,
+    });
+  }
+
+  return {
+    async day(asked: string | undefined): Promise<DayAnswer> {
+      const date = await scope.site.dateOr(asked);
+      return inTurn(async () => {
+        const { ground, kept } = await current(date);
+        return answerOf(date, ground, kept);
+      });
+    },
+
+    async edit(date: string, { version, edit }: DayEdit): Promise<DayAnswer> {
+      return inTurn(async () => {
+        const { ground, kept } = await current(date);
+        if (!kept) throw notFound(`A plan of ${date}`);
+        // What the program itself planned anew meanwhile takes nothing from what a person saw.
+        if (version < kept.editedAtVersion || version > kept.version)
+          throw staleEdit("The day of all zones", await answerOf(date, ground, kept));
+        if (ground.nowS >= OVER_S && edit.kind !== "missed")
+          throw badInput([{ path: "edit.kind", message: `${date} is over; nothing of it can be moved any more.` }]);
+        const { edits, pulses, why } = await edited(date, ground, kept, edit);
+        if (edit.kind === "missed") {
+          await dayPlanStore(scope).save(ground.site.id, date, { ...kept, edits });
+          return answerOf(date, ground, { ...kept, edits });
+        }
+        if (edit.kind === "afresh") {
+          improveBeside(date);
+          return answerOf(date, ground, kept);
+        }
+        return answerOf(date, ground, await keepAnew(date, ground, kept, edits, { pulses, why, byPerson: true }));
+      });
+    },
+
+    /** Pulses of a date as they are kept, by zone; null where none is. What asks for them plans nothing. */
+    async pulsesOn(site: Site, date: string): Promise<ReadonlyMap<number, readonly SitePulse[]> | null> {
+      const kept = await dayPlanStore(scope).find(site.id, date);
+      if (!kept) return null;
+      const byZone = new Map<number, SitePulse[]>();
+      for (const pulse of kept.plan.pulses)
+        if (pulse.zoneId !== null) byZone.set(pulse.zoneId, [...(byZone.get(pulse.zoneId) ?? []), pulse]);
+      return byZone;
+    },
+
+    /** Keeps today's plan at what the day rests on, whoever looks at it. */
+    async follow(): Promise<void> {
+      if (!(await scope.site.find()) || (await scope.zones()).length === 0) return;
+      await this.day(undefined);
+    },
+  };
+
+  async function edited(
+    date: string,
+    ground: Ground,
+    kept: KeptDay,
+    edit: DayEdit["edit"],
+  ): Promise<{ edits: DayEdits; pulses: readonly SitePulse[]; why: DayChange[] }> {
+    const { edits, plan } = kept;
+    const pulseOf = (id: string, among: readonly SitePulse[] = plan.pulses): SitePulse => {
+      const found = among.find((pulse) => pulse.id === id);
+      if (!found) throw badInput([{ path: "edit.pulseId", message: `There is no pulse ${id} in this day any more.` }]);
+      return found;
+    };
+    const nameOf = (zoneId: number): string => {
+      const found = ground.zones.find(({ id }) => id === zoneId);
+      if (!found) throw badInput([{ path: "edit.zoneId", message: `Zone ${zoneId} does not exist.` }]);
+      return found.name;
+    };
+    const without = (id: string): SitePulse[] => plan.pulses.filter((pulse) => pulse.id !== id);
+    const same = { edits, pulses: plan.pulses, why: [] };
+    switch (edit.kind) {
+      case "lock": {
+        const { timeZone } = ground.site;
+        const atMs = Date.parse(edit.startUtc);
+        const { date: on, clockS: startS } = clockOf(atMs, timeZone);
+        if (on !== date)
+          throw badInput([{ path: "edit.startUtc", message: `${edit.startUtc} does not lie on ${date}.` }]);
+        try {
+          const locked = checkLock(questionOf(ground, edits, plan.pulses), edit.pulseId, startS);
+          return { ...same, pulses: [...without(edit.pulseId), locked], why: [{ kind: "locked", name: locked.name }] };
+        } catch (error) {
+          if (!(error instanceof DomainError)) throw error;
+          throw badInput(error.faults.map(({ path, message }) => ({ path: `edit.${path}`, message })));
+        }
+      }
+      case "unlock": {
+        const pulse = pulseOf(edit.pulseId);
+        return {
+          ...same,
+          pulses: [...without(edit.pulseId), { ...pulse, locked: false }],
+          why: [{ kind: "unlocked", name: pulse.name }],
+        };
+      }
+      case "exclude":
+        return {
+          ...same,
+          edits: { ...edits, excluded: [...new Set([...edits.excluded, edit.zoneId])] },
+          why: [{ kind: "excluded", name: nameOf(edit.zoneId) }],
+        };
+      case "include":
+        return {
+          ...same,
+          edits: { ...edits, excluded: edits.excluded.filter((id) => id !== edit.zoneId) },
+          why: [{ kind: "included", name: nameOf(edit.zoneId) }],
+        };
+      case "missed":
+        pulseOf(edit.pulseId);
+        return { ...same, edits: { ...edits, missed: [...new Set([...edits.missed, edit.pulseId])] } };
+      case "again":
+      case "let-go": {
+        const before = await dayPlanStore(scope).find(ground.site.id, addDays(date, -1));
+        const offered = offeredOf(before, edits).find(({ id }) => id === edit.pulseId);
+        if (!offered || offered.zoneId === null)
+          throw badInput([{ path: "edit.pulseId", message: `Nothing is offered of a pulse ${edit.pulseId}.` }]);
+        const { zoneId, litres, name } = offered;
+        return edit.kind === "again"
+          ? {
+              ...same,
+              edits: { ...edits, again: [...edits.again, { pulseId: edit.pulseId, zoneId, litres }] },
+              why: [{ kind: "added", name }],
+            }
+          : { ...same, edits: { ...edits, letGo: [...edits.letGo, edit.pulseId] } };
+      }
+      case "afresh":
+        return same;
+    }
+  }
+}
+
+/** Less stays undone, or, with the same litres, the pumps cost less. */
+function isBetter(a: SiteDay, b: SiteDay): boolean {
+  const undone = ({ unmet }: SiteDay): number => unmet.reduce((sum, { litres }) => sum + litres, 0);
+  const cost = ({ energy }: SiteDay): number => energy.reduce((sum, one) => sum + (one.cost ?? 0), 0);
+  const less = undone(b) - undone(a);
+  if (Math.abs(less) > 1) return less > 0;
+  return cost(a) < cost(b) - 0.005;
+}
