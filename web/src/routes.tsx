@@ -14,7 +14,7 @@ export const routes: RouteObject[] = [
     path: "/run/sheet",
     ErrorBoundary: LostPage,
     HydrateFallback: () => null,
-    lazy: async () => ({ Component: (await import("./irrigation/clock-sheet-page.tsx")).ClockSheetPage }),
+    lazy: async () => ({ Component: (await import("./irrigation/day/clock-sheet-page.tsx")).ClockSheetPage }),
   },
   {
     Component: Shell,

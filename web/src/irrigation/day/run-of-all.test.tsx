@@ -2,9 +2,9 @@ import { addWaterings } from "@sprunel/contract/irrigation";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { FakeServer, refusal } from "../testing/fake-server.ts";
-import { renderPage } from "../testing/render-page.tsx";
-import { board, boardZone, site } from "../testing/sample-site.ts";
+import { FakeServer, refusal } from "../../testing/fake-server.ts";
+import { renderPage } from "../../testing/render-page.tsx";
+import { board, boardZone, site } from "../../testing/sample-site.ts";
 
 type Pulse = BoardZone["pulses"][number];
 const pulse = (from: string, to: string, litres: number, state: Pulse["state"] = "planned"): Pulse => ({

@@ -3,16 +3,16 @@ import { clashesOf, pumpLoad, type Clash } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { clockAt } from "../place/clock-at.ts";
-import { dayScale } from "../place/day-scale.ts";
-import { usePlace } from "../place/use-place.ts";
-import { Amount, Measure } from "../units/use-units.tsx";
+import { clockAt } from "../../place/clock-at.ts";
+import { dayScale } from "../../place/day-scale.ts";
+import { usePlace } from "../../place/use-place.ts";
+import { Amount, Measure } from "../../units/use-units.tsx";
 import { DayOfAll } from "./day-of-all.tsx";
-import { duePulses, type DueWatering } from "./due-pulses.ts";
+import { duePulses, type DueWatering } from "../due-pulses.ts";
 import styles from "./run-of-all.module.css";
-import { SetUpLink } from "../place/set-up-link.tsx";
+import { SetUpLink } from "../../place/set-up-link.tsx";
 
-const GivenDialog = lazy(async () => ({ default: (await import("./given-dialog.tsx")).GivenDialog }));
+const GivenDialog = lazy(async () => ({ default: (await import("../given-dialog.tsx")).GivenDialog }));
 
 interface Given {
   readonly due: readonly DueWatering[];

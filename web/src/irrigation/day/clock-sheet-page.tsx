@@ -1,15 +1,15 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
-import { clockAt } from "../place/clock-at.ts";
-import { useBoard } from "../place/use-board.ts";
-import { usePlace } from "../place/use-place.ts";
-import { showDigits } from "../units/show.ts";
-import { SiteWays } from "../place/site-ways.tsx";
-import { useUnits } from "../units/use-units.tsx";
+import { ProblemNote } from "../../http/problem.tsx";
+import { clockAt } from "../../place/clock-at.ts";
+import { useBoard } from "../../place/use-board.ts";
+import { usePlace } from "../../place/use-place.ts";
+import { showDigits } from "../../units/show.ts";
+import { SiteWays } from "../../place/site-ways.tsx";
+import { useUnits } from "../../units/use-units.tsx";
 import styles from "./clock-sheet.module.css";
-import { useDates } from "../units/dates.tsx";
+import { useDates } from "../../units/dates.tsx";
 
 /** The day on paper: every zone's starts with minutes and litres, and a box to tick once it was given. */
 export function ClockSheetPage() {

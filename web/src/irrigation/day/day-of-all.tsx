@@ -1,14 +1,14 @@
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { Clash, LoadStep } from "@sprunel/core/irrigation";
 import { Link } from "react-router";
-import { useWidth } from "../parts/use-width.ts";
-import { clockAt } from "../place/clock-at.ts";
-import { hourTicks, showsNow, type DayScale } from "../place/day-scale.ts";
-import { usePlace } from "../place/use-place.ts";
-import { ZoneLabel } from "../place/zone-label.tsx";
-import { useUnits } from "../units/use-units.tsx";
-import { MISSING_WORDS } from "../words/missing-words.ts";
-import { duePulses, type DueWatering } from "./due-pulses.ts";
+import { useWidth } from "../../parts/use-width.ts";
+import { clockAt } from "../../place/clock-at.ts";
+import { hourTicks, showsNow, type DayScale } from "../../place/day-scale.ts";
+import { usePlace } from "../../place/use-place.ts";
+import { ZoneLabel } from "../../place/zone-label.tsx";
+import { useUnits } from "../../units/use-units.tsx";
+import { MISSING_WORDS } from "../../words/missing-words.ts";
+import { duePulses, type DueWatering } from "../due-pulses.ts";
 import styles from "./day-of-all.module.css";
 
 const ROW = 44;
