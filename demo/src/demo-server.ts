@@ -49,6 +49,7 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       doneMs = clock.save();
       await server.rooms.climate.followStation(doneMs - (HISTORY_DAYS + FILL_DAYS) * DAY_MS);
       await live(server, doneMs);
+      await server.rooms.day.days.follow();
     };
     const server = await startServer({
       ...options,

@@ -1,3 +1,4 @@
+import type { Main } from "@sprunel/contract/plan";
 import type { DoseProgramme, FeedTarget } from "@sprunel/contract/feed";
 import type { NewSite } from "@sprunel/contract/site";
 import type { NewSource } from "@sprunel/contract/water";
@@ -130,3 +131,38 @@ export interface Dosed extends Partial<DoseProgramme> {
 export const dosed: Readonly<Record<string, Dosed>> = {
   "Courgette tunnel": { daysAgo: 56, skippedAt: 3, school: "ration", everyDays: 7 },
 };
+
+/** What the zones of Quillbrook share: one pump, the drip lines' filter, one feed unit, and valves that somebody opens. */
+export function sharedBy(idsOf: (names: readonly string[]) => number[]): Main {
+  const drip = ["Melon bags", "Courgette tunnel", "Blueberry pots", "Fennel field"];
+  return {
+    limits: [
+      { kind: "pump", name: "Pump", maxLh: 16_000, maxOpen: null, kw: 4, zoneIds: null },
+      { kind: "filter", name: "Disc filter", maxLh: 13_000, maxOpen: null, kw: null, zoneIds: idsOf(drip) },
+    ],
+    mixers: [
+      {
+        name: "Feed unit",
+        maxLh: 6000,
+        rinseMin: 4,
+        zoneIds: idsOf(["Melon bags", "Blueberry pots", "Succulent mats"]),
+      },
+    ],
+    hands: {
+      zoneIds: idsOf(["Fennel field", "Water spinach basin"]),
+      hours: [
+        { start: "06:30", end: "12:00" },
+        { start: "15:00", end: "20:30" },
+      ],
+      reach: 1,
+      walkMin: 5,
+    },
+    tariff: [
+      { start: "00:00", end: "11:00", pricePerKwh: 0.19 },
+      { start: "11:00", end: "15:00", pricePerKwh: 0.31 },
+      { start: "15:00", end: "24:00", pricePerKwh: 0.22 },
+    ],
+    rules: [],
+    runs: [],
+  };
+}

@@ -1,7 +1,7 @@
 import type { Prepared } from "@sprunel/server";
 import { layouts, lines, catchTests } from "./layouts.ts";
 import { reports, zoneReports } from "./laboratory.ts";
-import { dosed, doses, shelf, site, sources, targets, zones, type Dosed } from "./quillbrook.ts";
+import { dosed, doses, sharedBy, shelf, site, sources, targets, zones, type Dosed } from "./quillbrook.ts";
 import { uuid } from "./keys.ts";
 import { ago, plantingsOf } from "./story.ts";
 
@@ -46,6 +46,10 @@ export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
     const fedSince = dosed[name];
     if (fedSince) await feedInDoses(rooms, id, fedSince);
   }
+  const { zones: named } = await rooms.day.main.answer();
+  const idsOf = (names: readonly string[]): number[] =>
+    names.flatMap((name) => named.find((zone) => zone.name === name)?.id ?? []);
+  await rooms.day.main.save(null, sharedBy(idsOf));
 }
 
 /** A programme since some weeks, its doses noted as they were given, one that it was too wet for, and the last not yet. */

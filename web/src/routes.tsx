@@ -17,6 +17,12 @@ export const routes: RouteObject[] = [
     lazy: async () => ({ Component: (await import("./irrigation/day/clock-sheet-page.tsx")).ClockSheetPage }),
   },
   {
+    path: "/run/valves",
+    ErrorBoundary: LostPage,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./irrigation/day/valves-page.tsx")).ValvesPage }),
+  },
+  {
     Component: Shell,
     ErrorBoundary: LostPage,
     // The first page's own code is on its way: the ground alone is calmer than a spinner.

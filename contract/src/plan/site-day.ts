@@ -90,7 +90,7 @@ export const siteDaySchema = z
         zoneIds: z.array(idSchema).nullable(),
       }),
     ),
-    /** dearer than the cheapest hour of the day */
+    /** hours in the upper half of the day's prices */
     dear: z.array(spanSchema.extend({ pricePerKwh: z.number() })),
     /** of the last time that it was planned anew; null before that */
     change: z.object({ atUtc: instantSchema, of: z.array(changeSchema) }).nullable(),

@@ -10,7 +10,16 @@ export {
   type SitePulse,
   type Unmet,
 } from "./site-day.ts";
-export { checkMain, LIMIT_KINDS, NO_MAIN, type Main, type MainLimit, type MainMixer, type MainZone } from "./main.ts";
+export {
+  checkMain,
+  LIMIT_KINDS,
+  type LimitKind,
+  NO_MAIN,
+  type Main,
+  type MainLimit,
+  type MainMixer,
+  type MainZone,
+} from "./main.ts";
 export type { DayPlan } from "./day-plan-answer.ts";
 export type { DayPlanInput } from "./day-plan-input.ts";
 export { dayPlan } from "./day-plan.ts";

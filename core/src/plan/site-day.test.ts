@@ -304,6 +304,14 @@ describe("the day of a site", () => {
     expect(flat.energy[0]).toMatchObject({ cost: null });
   });
 
+  it("counts water that was given beside any plan, and gives the rest at the times that are left", () => {
+    const given = [{ startS: 7.9 * HOUR, litres: 900 }];
+    const { pulses } = plan(day([zone(1, { given })], {}, { nowS: 9 * HOUR }));
+    expect(pulses).toMatchObject([{ startS: 12 * HOUR, litres: 1100 }]);
+    const enough = [{ startS: 7 * HOUR, litres: 2000 }];
+    expect(plan(day([zone(1, { given: enough })], {}, { nowS: 9 * HOUR })).pulses).toEqual([]);
+  });
+
   it("plans nothing more once the day is over", () => {
     expect(plan(day([zone(1)], {}, { nowS: 25 * HOUR }))).toMatchObject({ pulses: [], unmet: [] });
   });

@@ -13,6 +13,8 @@ export interface AskedZone extends MainZone {
   readonly minGapMin: number;
   /** what is mixed into its water; null for plain water */
   readonly recipe: string | null;
+  /** water that it got on this day beside any plan */
+  readonly given?: readonly { readonly startS: number; readonly litres: number }[];
   /** a dose that goes into its water today, and how long fill, injection and flush take together */
   readonly dose: { readonly name: string; readonly minutes: number } | null;
 }
@@ -158,7 +160,8 @@ function isOn({ excluded }: SiteDayInput, zoneId: number | null): boolean {
 function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly SitePulse[]): Asked[] {
   if (!isOn(input, zone.id) || zone.litres <= 0) return [];
   const own = fixed.filter(({ zoneId }) => zoneId === zone.id);
-  const left = zone.litres - sumOf(own);
+  const beside = zone.given ?? [];
+  const left = zone.litres - sumOf(own) - sumOf(beside);
   if (left <= WORTH * zone.litres) return [];
   const shared = sharedBy(input, zone);
   const doseDue = zone.dose && !own.some(({ dose }) => dose !== null) ? zone.dose : null;
@@ -185,7 +188,7 @@ function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly SitePulse
     };
   };
   // Pulses that stand take the wanted times that are nearest to them.
-  const open = withoutNearest(zone.wantedS, own);
+  const open = withoutNearest(zone.wantedS, [...own, ...beside]);
   const times = open.length > 0 ? open : [Math.max(input.nowS + LEAD_S, zone.window.startS)];
   if (!doseDue) return [part(left, times, null)];
   const [first = 0, ...others] = times;
@@ -195,7 +198,7 @@ function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly SitePulse
   return [part(doseL, [first], doseDue), part(rest, others, null)];
 }
 
-function withoutNearest(wantedS: readonly number[], own: readonly SitePulse[]): readonly number[] {
+function withoutNearest(wantedS: readonly number[], own: readonly { readonly startS: number }[]): readonly number[] {
   const open = [...wantedS];
   for (const { startS } of own) {
     const nearest = open.reduce(
@@ -229,9 +232,13 @@ function sharedBy(input: SiteDayInput, zone: AskedZone) {
     windows: windowsOf(input, zone).map(({ startS, endS }) => ({ start: clockText(startS), end: clockText(endS) })),
     limitIds: [...limits.map(({ name }) => name), ...(byHand ? [HANDS] : [])],
     priority: rule?.priority ?? USUAL_PRIORITY,
-    ...{ byHand, kw },
+    byHand,
+    // Pulses that follow the light are not moved for the price of power.
+    kw: zone.wantedS.length > MOST_MOVED ? 0 : kw,
   };
 }
+/** A zone that is watered more often than so in a day is watered by the light. Assumed. */
+const MOST_MOVED = 3;
 /** Of zones of which nobody said anything. */
 export const USUAL_PRIORITY = 5;
 
@@ -350,7 +357,7 @@ function less(spans: readonly Span[], out: readonly Span[]): Span[] {
   );
 }
 
-function sumOf(pulses: readonly SitePulse[]): number {
+function sumOf(pulses: readonly { readonly litres: number }[]): number {
   return pulses.reduce((sum, { litres }) => sum + litres, 0);
 }
 

@@ -1,8 +1,9 @@
 import type { Site } from "@sprunel/contract/site";
 import type { AskedZone } from "@sprunel/core/plan";
-import { clockSeconds } from "@sprunel/core/time";
+import { clockOf, clockSeconds } from "@sprunel/core/time";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
 import type { FeedService } from "../feed/feed-service.ts";
+import type { Watering } from "../irrigation/watering-store.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 
@@ -11,7 +12,18 @@ export async function askedZones(
   site: Site,
   zones: readonly StoredZone[],
   date: string,
-  { plans, feed, doses }: { plans: PlanService; feed: FeedService; doses: DosePlanService },
+  {
+    plans,
+    feed,
+    doses,
+    unplanned,
+  }: {
+    readonly plans: PlanService;
+    readonly feed: FeedService;
+    readonly doses: DosePlanService;
+    /** water of the day that was no pulse of a plan */
+    readonly unplanned: readonly Watering[];
+  },
 ): Promise<readonly AskedZone[]> {
   const { plannerOf, keep } = await plans.planners(site, zones, date);
   const recipes = await feed.recipesOn(zones, date);
@@ -28,6 +40,9 @@ export async function askedZones(
         window: { startS: clockSeconds(window.start, "window"), endS: clockSeconds(window.end, "window") },
         recipe: recipes.get(zone.id) ?? null,
         dose: dosed.get(zone.id) ?? null,
+        given: unplanned
+          .filter(({ zoneId }) => zoneId === zone.id)
+          .map(({ startMs, litres }) => ({ startS: clockOf(startMs, site.timeZone).clockS, litres })),
       },
     ];
   });

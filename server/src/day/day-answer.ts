@@ -33,11 +33,7 @@ export function dayAnswer({ date, ground, kept, before, given, improving, questi
   const utc = (seconds: number, on = date): string => new Date(instantOf(on, seconds, site.timeZone)).toISOString();
   const byHand = new Set(main.hands?.zoneIds ?? []);
   const edits = kept?.edits;
-  const timed = (kept?.plan.pulses ?? []).map((pulse) => ({
-    pulse,
-    startMs: instantOf(date, pulse.startS, site.timeZone),
-    endMs: instantOf(date, pulse.startS, site.timeZone) + pulse.lengthS * 1000,
-  }));
+  const timed = timedOn(date, site.timeZone, kept);
   const { of: givenOf, beside } = matched(timed, given);
   const pulses = timed.map(({ pulse, startMs, endMs }): DayPulse => {
     const found = givenOf.get(pulse) ?? null;
@@ -117,16 +113,25 @@ export function offeredOf(before: KeptDay | null, edits: DayEdits | null): reado
   );
 }
 
-/** Hours that cost more than the cheapest of the day. */
+/** Hours that lie in the upper half of the day's prices. */
 function dearOf({ tariff }: Main): Main["tariff"] {
-  const least = Math.min(...tariff.map(({ pricePerKwh }) => pricePerKwh));
-  return tariff.filter(({ pricePerKwh }) => pricePerKwh > least);
+  const prices = tariff.map(({ pricePerKwh }) => pricePerKwh);
+  const middle = (Math.min(...prices) + Math.max(...prices)) / 2;
+  return tariff.filter(({ pricePerKwh }) => pricePerKwh > middle);
+}
+
+/** Pulses of a kept plan with their instants. */
+export function timedOn(date: string, timeZone: string, kept: KeptDay | null): readonly Timed[] {
+  return (kept?.plan.pulses ?? []).map((pulse) => {
+    const startMs = instantOf(date, pulse.startS, timeZone);
+    return { pulse, startMs, endMs: startMs + pulse.lengthS * 1000 };
+  });
 }
 
 type Timed = { readonly pulse: SitePulse; readonly startMs: number; readonly endMs: number };
 
 /** Which water was which pulse: in each zone the nearest of those that are near. */
-function matched(timed: readonly Timed[], given: readonly Watering[]) {
+export function matched(timed: readonly Timed[], given: readonly Watering[]) {
   const of = new Map<SitePulse, Watering>();
   const beside: Watering[] = [];
   for (const watering of given) {

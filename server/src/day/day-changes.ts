@@ -21,6 +21,7 @@ export function isOther(was: DayAsked, is: DayAsked): boolean {
 function differs(a: AskedZone, b: AskedZone): boolean {
   return (
     Math.abs(a.litres - b.litres) > WORTH * Math.max(1, a.litres) ||
+    Math.abs(givenTo(a) - givenTo(b)) > WORTH * Math.max(1, a.litres) ||
     a.wantedS.length !== b.wantedS.length ||
     a.flowLh !== b.flowLh ||
     a.minGapMin !== b.minGapMin ||
@@ -30,6 +31,11 @@ function differs(a: AskedZone, b: AskedZone): boolean {
     a.window.endS !== b.window.endS ||
     a.dose?.minutes !== b.dose?.minutes
   );
+}
+
+/** Beside any plan. */
+function givenTo({ given = [] }: AskedZone): number {
+  return given.reduce((sum, { litres }) => sum + litres, 0);
 }
 
 /** What a plan changed of the one before it, zone by zone; nothing of a first one. */

@@ -10,7 +10,7 @@ import type { FeedService } from "../feed/feed-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { askedZones } from "./asked-zones.ts";
-import { dayAnswer, offeredOf } from "./day-answer.ts";
+import { dayAnswer, matched, offeredOf, timedOn } from "./day-answer.ts";
 import { changesOf, isOther } from "./day-changes.ts";
 import { dayPlanStore, NO_EDITS, type DayAsked, type DayEdits, type KeptDay } from "./day-plan-store.ts";
 import type { MainService } from "./main-service.ts";
@@ -54,9 +54,15 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     const shared = await main.read(site);
     const zones = await scope.zones();
     // A day that is over is not planned any more.
-    const zonesAsked = date < today ? [] : await askedZones(site, zones, date, { plans, feed, doses });
+    const given = await wateringStore(scope).between(
+      startOfLocalDay(date, site.timeZone),
+      startOfLocalDay(addDays(date, 1), site.timeZone),
+    );
+    const kept = await dayPlanStore(scope).find(site.id, date);
+    const { beside: unplanned } = matched(timedOn(date, site.timeZone, kept), given);
+    const zonesAsked = date < today ? [] : await askedZones(site, zones, date, { plans, feed, doses, unplanned });
     const asked: DayAsked = { mainVersion: shared.version, pumpLh: site.pumpLh, zones: zonesAsked };
-    return { site, nowMs, nowS, today, main: shared.main, zones, asked };
+    return { site, nowMs, nowS, today, main: shared.main, zones, asked, given, kept };
   }
   type Ground = Awaited<ReturnType<typeof groundOf>>;
 
@@ -119,7 +125,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     beside("the day's plan", async (signal) => {
       try {
         const ground = await groundOf(date);
-        const before = await dayPlanStore(scope).find(ground.site.id, date);
+        const before = ground.kept;
         if (!before || signal.aborted) return;
         const question = { ...questionOf(ground, before.edits, before.plan.pulses), afresh: true };
         const plan = await planned(question, SEARCH_S);
@@ -144,7 +150,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
   /** The plan of a date as it is now; made where there is none, and anew where what it rests on has changed. */
   async function current(date: string): Promise<{ ground: Ground; kept: KeptDay | null }> {
     const ground = await groundOf(date);
-    const kept = await dayPlanStore(scope).find(ground.site.id, date);
+    const { kept } = ground;
     if (ground.nowS >= OVER_S || ground.asked.zones.length === 0) return { ground, kept };
     if (kept && !isOther(kept.asked, ground.asked)) return { ground, kept };
     const why: DayChange[] = kept ? [] : [{ kind: "first" }];
@@ -152,14 +158,9 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
   }
 
   async function answerOf(date: string, ground: Ground, kept: KeptDay | null): Promise<DayAnswer> {
-    const { timeZone } = ground.site;
-    const given = await wateringStore(scope).between(
-      startOfLocalDay(date, timeZone),
-      startOfLocalDay(addDays(date, 1), timeZone),
-    );
     const before = await dayPlanStore(scope).find(ground.site.id, addDays(date, -1));
     return dayAnswer({
-      ...{ date, ground, kept, given, improving: improving.has(date) },
+      ...{ date, ground, kept, given: ground.given, improving: improving.has(date) },
       question: questionOf(ground, kept?.edits ?? NO_EDITS, []),
       before,
     });

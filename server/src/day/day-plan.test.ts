@@ -11,7 +11,11 @@ const pump = (maxLh: number): Main["limits"][number] => ({
 });
 
 /** Three zones of melons in bags at 500 L/h each, at a clock that a test sets. */
-async function nursery({ now = "2026-06-20T04:00:00Z", pumpLh = 1100, zones = 3 } = {}) {
+async function nursery({
+  now = "2026-06-20T04:00:00Z",
+  pumpLh = 1100,
+  zones = 3,
+}: { now?: string; pumpLh?: number | null; zones?: number } = {}) {
   const clock = { ms: Date.parse(now) };
   const server = await testServer({
     device: sameDayDevice,

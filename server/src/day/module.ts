@@ -20,7 +20,7 @@ import type { Scope } from "../scope/scope.ts";
 import { valvesAsCalendar, valvesAsRows } from "./day-calendar.ts";
 import { dayPlanService, type DayPlanService } from "./day-plan-service.ts";
 import { mainInFile } from "./in-site-file.ts";
-import { mainService } from "./main-service.ts";
+import { mainService, type MainService } from "./main-service.ts";
 
 /** The day of all zones over what they share. */
 export function dayModule(
@@ -38,11 +38,11 @@ export function dayModule(
     readonly dataFolder: string;
     beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
   },
-): Module & { readonly days: DayPlanService } {
+): Module & { readonly days: DayPlanService; readonly main: MainService } {
   const main = mainService(scope);
   const days = dayPlanService(scope, { plans, feed, doses, main, beside });
   return {
-    days,
+    ...{ days, main },
     siteFile: mainInFile(),
     routes: [
       served(getMain, () => main.answer()),

@@ -8,13 +8,15 @@ interface Props {
   readonly value?: string | null;
   onChange?(value: string | null): void;
   readonly label?: string;
+  /** a time that something ends: 24:00 is the end of the day */
+  readonly ends?: boolean;
 }
 
 /** A time of day, typed as people write it: 8:15, 0815, 8.15 or 3:20 pm. */
-export function ClockInput({ id, value, onChange, label }: Props) {
+export function ClockInput({ id, value, onChange, label, ends = false }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? value ?? "";
-  const wrong = typed === null && text !== "" && clockTyped(text) === null;
+  const wrong = typed === null && text !== "" && clockTyped(text, ends) === null;
   return (
     <>
       <Input
@@ -27,7 +29,7 @@ export function ClockInput({ id, value, onChange, label }: Props) {
         maxLength={12}
         onChange={(event) => {
           setTyped(event.target.value);
-          onChange?.(event.target.value === "" ? null : (clockTyped(event.target.value) ?? event.target.value));
+          onChange?.(event.target.value === "" ? null : (clockTyped(event.target.value, ends) ?? event.target.value));
         }}
         onBlur={() => setTyped(null)}
       />
@@ -41,7 +43,8 @@ export function ClockInput({ id, value, onChange, label }: Props) {
 }
 
 /** @returns HH:MM, or null for what is no time of day */
-export function clockTyped(text: string): string | null {
+export function clockTyped(text: string, ends = false): string | null {
+  if (ends && text.trim() === "24:00") return "24:00";
   const found = /^(\d{1,2})(?:[:.h]?([0-5]\d))?(?::[0-5]\d)?\s*([ap])?\.?(?:m\.?)?$/i.exec(text.trim());
   if (!found) return null;
   const [, hours = "", minutes = "00", half] = found;

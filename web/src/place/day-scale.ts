@@ -10,7 +10,15 @@ export interface DayScale {
 }
 
 /** @returns null where neither the sun nor any pulse is known */
-export function dayScale({ sun, zones }: Board): DayScale | null {
+export function dayScale({
+  sun,
+  zones,
+}: {
+  readonly sun: Board["sun"];
+  readonly zones: readonly {
+    readonly pulses: readonly { readonly startUtc: string; readonly endUtc: string }[];
+  }[];
+}): DayScale | null {
   const pulses = zones.flatMap((zone) => zone.pulses);
   const starts = pulses.map(({ startUtc }) => Date.parse(startUtc));
   const ends = pulses.map(({ endUtc }) => Date.parse(endUtc));
