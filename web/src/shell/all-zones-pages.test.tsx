@@ -1,6 +1,7 @@
 import { getCropStation } from "@sprunel/contract/crop";
 import { getFeedStation } from "@sprunel/contract/feed";
 import { getDayPicks } from "@sprunel/contract/harvest";
+import { getSiteDay } from "@sprunel/contract/plan";
 import { getRootStation } from "@sprunel/contract/rootzone";
 import { getWater, getWaterReports } from "@sprunel/contract/water";
 import { screen, waitFor, within } from "@testing-library/react";
@@ -8,13 +9,14 @@ import { describe, expect, it } from "vitest";
 import { FakeServer, refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
 import { board, emptyBoard, site, waterStation } from "../testing/sample-site.ts";
+import { siteDay } from "../testing/sample-day.ts";
 import { cropStation, dayPicks, feedStation, rootStation } from "../testing/sample-stations.ts";
 
 /** Each station with what its page is called, what it asks for, and what it says of a site without zones. */
 const STATIONS = [
   ["water", /site’s water/, getWater, /Add the first source/],
   ["feed", /site’s feed/, getFeedStation, /No zone is fed by a recipe yet/],
-  ["run", /day of all zones/, null, /Add the first zone/],
+  ["run", /day of all zones/, getSiteDay, /Add the first zone/],
   ["roots", /All root zones/, getRootStation, /Add the first zone/],
   ["crop", /All crops/, getCropStation, /Add the first zone/],
   ["harvest", /Today’s picks/, getDayPicks, /nothing to pick/],
@@ -34,6 +36,7 @@ function knowing(): FakeServer {
     .on(getFeedStation, feedStation())
     .on(getRootStation, rootStation)
     .on(getCropStation, cropStation)
+    .on(getSiteDay, siteDay())
     .on(getDayPicks, dayPicks());
 }
 function withoutZones(): FakeServer {
@@ -43,6 +46,7 @@ function withoutZones(): FakeServer {
     .on(getFeedStation, feedStation({ zones: [], shelf: [] }))
     .on(getRootStation, { zones: [] })
     .on(getCropStation, { ...cropStation, plantings: [] })
+    .on(getSiteDay, siteDay({ pulses: [], zones: [], version: null }))
     .on(getDayPicks, dayPicks({ zones: [] }));
 }
 const main = () => screen.getByRole("main");
@@ -86,8 +90,7 @@ describe("all zones at a station", () => {
     );
   });
 
-  const asking = STATIONS.filter(([, , asked]) => asked !== null);
-  it.each(inBoth(asking))(
+  it.each(inBoth(STATIONS))(
     "%s says so (%s) when the server refuses, and offers to try again",
     async (station, unitSystem, _name, asked) => {
       const server = knowing().on(
@@ -100,11 +103,11 @@ describe("all zones at a station", () => {
     },
   );
 
-  it.each(inBoth(asking))(
+  it.each(inBoth(STATIONS))(
     "%s shows that it waits (%s), and nothing made up meanwhile",
     async (station, unitSystem, _name, asked) => {
       renderPage(`/${station}`, {
-        server: knowing().hold(asked ?? {}),
+        server: knowing().hold(asked),
         shown: board({ site: { ...site, unitSystem } }),
       });
       await screen.findByRole("link", { name: /All zones/ });

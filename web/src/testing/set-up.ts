@@ -55,3 +55,6 @@ function workerHere(): unknown {
   return port2;
 }
 globalThis.Worker = workerHere as unknown as typeof Worker;
+
+// jsdom has no pointers to capture.
+Element.prototype.setPointerCapture = () => undefined;

@@ -1,6 +1,7 @@
 import type { SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import Button from "antd/es/button";
+import Select from "antd/es/select";
 import { clockAt } from "../../place/clock-at.ts";
 import tables from "../../theme/tables.module.css";
 import { useUnits } from "../../units/use-units.tsx";
@@ -101,6 +102,18 @@ export function AsItRan({
           far.
         </p>
       )}
+      <Select
+        id="log-other-water"
+        aria-label="Log other water"
+        placeholder="log other water of a zone"
+        className="select-m"
+        value={null}
+        options={day.zones.map(({ zoneId, name }) => ({ value: zoneId, label: name }))}
+        onChange={(id: number | null) => {
+          const zone = day.zones.find(({ zoneId }) => zoneId === id);
+          if (zone) onGiven({ id: zone.zoneId, name: zone.name });
+        }}
+      />
       {day.beside.length > 0 && (
         <p className="quiet">
           Beside the plan:{" "}

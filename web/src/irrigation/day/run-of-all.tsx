@@ -41,12 +41,12 @@ function Day({ board }: { board: Board }) {
   const { date } = usePlace();
   const asked = useSiteDay(date);
   const day = asked.data;
+  if (asked.isError && !day) return <ProblemNote error={asked.error} onRetry={() => void asked.refetch()} />;
+  if (!day) return <Skeleton active />;
   return (
     <>
       <h1>The day of all zones</h1>
-      {asked.isError && !day && <ProblemNote error={asked.error} onRetry={() => void asked.refetch()} />}
-      {!day && !asked.isError && <Skeleton active />}
-      {day && <Planned board={board} day={day} asked={date} />}
+      <Planned board={board} day={day} asked={date} />
     </>
   );
 }
