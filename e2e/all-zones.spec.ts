@@ -40,33 +40,32 @@ async function describeSite(request: APIRequestContext): Promise<void> {
   }
 }
 
-test("a clash of two zones over the pump is marked and named, and water is said to be given for the whole day", async ({
+test("two zones that the pump cannot carry together run one after the other, and water is said to be given", async ({
   page,
   request,
 }) => {
   await describeSite(request);
   await page.goto("/run");
-  await expect(page.getByRole("region", { name: "Clashes" })).toContainText(
-    /Early bags and Late bags ask for 6.000 L\/h; the pump gives 4.000 L\/h/,
-  );
-  await expect(page.getByRole("group", { name: "Pulses of Early bags" })).toContainText(/clashes at the pump/);
+  await expect(page.getByRole("heading", { name: "All of it fits" })).toBeVisible();
+  // 3,000 L/h each at a pump of 4,000.
+  await expect(page.getByRole("img", { name: /What Pump is asked for: at most 3.000 L\/h/ })).toBeVisible();
   await expectNoSeriousFaults(page);
-  await page.getByRole("button", { name: "All due was given" }).click();
-  const dialog = page.getByRole("dialog", { name: "Given: all zones" });
-  const first = dialog.getByLabel(/^Litres: Early bags/).first();
-  await first.fill("0");
+  await page.getByRole("combobox", { name: "Log other water" }).click();
+  await page.getByTitle("Early bags", { exact: true }).click();
+  const dialog = page.getByRole("dialog", { name: "Given: Early bags" });
+  await dialog.getByLabel(/^Minutes/).fill("3");
+  await dialog.getByLabel(/^Litres/).fill("0");
   await dialog.getByRole("button", { name: "It was given" }).click();
   await expect(dialog.getByText(/how much was given/)).toBeVisible();
-  await first.fill("123");
+  await dialog.getByLabel(/^Litres/).fill("123");
   await expectNoSeriousFaults(page);
   await dialog.getByRole("button", { name: "It was given" }).click();
   await expect(dialog).toBeHidden();
-  await expect(page.getByRole("button", { name: "All due was given" })).toBeHidden();
-  await expect(page.getByRole("group", { name: "Pulses of Early bags" })).toContainText("123 L, given");
+  await expect(page.getByText(/Beside the plan: Early bags 123 L at 10:24/)).toBeVisible();
   await page.goto("/zones/1/run");
   await expect(page.getByRole("row", { name: /123.*given/ })).toBeVisible();
   await page.goto("/run/sheet");
-  await expect(page.getByText(/123 L, given/)).toBeVisible();
+  await expect(page.getByRole("row", { name: /open Late bags/ }).first()).toBeVisible();
   const pdf = await page.pdf({ format: "A4" });
   expect(pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 });

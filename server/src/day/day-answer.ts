@@ -6,8 +6,9 @@ import type { Watering } from "../irrigation/watering-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { DayAsked, DayEdits, KeptDay } from "./day-plan-store.ts";
 
-/** Water that began so much before or after a pulse was this pulse, ms. */
-const NEAR_MS = 20 * 60_000;
+/** Water that began so long after a pulse was over was this pulse, late; so much before it, by a clock that goes wrong, ms. */
+const LATE_MS = 20 * 60_000;
+const EARLY_MS = 30_000;
 
 interface Parts {
   readonly date: string;
@@ -140,8 +141,8 @@ export function matched(timed: readonly Timed[], given: readonly Watering[]) {
         ({ pulse, startMs, endMs }) =>
           pulse.zoneId === watering.zoneId &&
           !of.has(pulse) &&
-          watering.startMs > startMs - NEAR_MS &&
-          watering.startMs < endMs + NEAR_MS,
+          watering.startMs > startMs - EARLY_MS &&
+          watering.startMs < endMs + LATE_MS,
       )
       .sort((a, b) => Math.abs(a.startMs - watering.startMs) - Math.abs(b.startMs - watering.startMs));
     const [nearest] = near;

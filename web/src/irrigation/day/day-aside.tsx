@@ -215,7 +215,7 @@ function Ways({ board, day, onDescribe, onChange }: Pick<Props, "board" | "day" 
       <Link className={styles["sheet"]} to={`/run/sheet${query}`}>
         Clock sheet to print
       </Link>
-      <Link className={styles["sheet"]} to="/run/valves">
+      <Link className={styles["sheet"]} to={`/run/valves${query}`}>
         My valves on the phone
       </Link>
       <Button onClick={onDescribe}>Pump, mixers and hands</Button>

@@ -416,6 +416,6 @@ describe("my valves on the phone", () => {
     await phone({ pulses });
     expect(screen.getByRole("region", { name: "Was it given?" })).not.toHaveTextContent("Melon bags");
     expect(screen.getByText("Nothing is open.")).toBeVisible();
-    expect(screen.getByText("Nothing more is planned today.")).toBeVisible();
+    expect(screen.getByText("Nothing more is planned on this day.")).toBeVisible();
   });
 });

@@ -8,6 +8,8 @@ import { ProblemNote } from "../../http/problem.tsx";
 import { clockAt } from "../../place/clock-at.ts";
 import { SiteWays } from "../../place/site-ways.tsx";
 import { useBoard } from "../../place/use-board.ts";
+import { usePlace } from "../../place/use-place.ts";
+import { useDates } from "../../units/dates.tsx";
 import { showDigits } from "../../units/show.ts";
 import { Amount } from "../../units/use-units.tsx";
 import { useAddWaterings } from "../use-waterings.ts";
@@ -20,8 +22,9 @@ const WHOSE = ["by hand", "all"] as const;
 
 /** For the phone in a pocket: what is open now, what is next, and one tap for what was given. */
 export function ValvesPage() {
-  const board = useBoard(null);
-  const day = useSiteDay(null);
+  const { date } = usePlace();
+  const board = useBoard(date);
+  const day = useSiteDay(date);
   const failed = [board, day].find(({ isError, data }) => isError && !data);
   if (failed?.error) return <ProblemNote error={failed.error} onRetry={() => void failed.refetch()} />;
   if (!board.data || !day.data) return null;
@@ -43,12 +46,13 @@ function Valves({ board, day }: { board: Board; day: SiteDay }) {
   const [next] = ahead;
   const soon = next && Date.parse(next.startUtc) - nowMs <= SOON_MS;
   const timeZone = board.site?.timeZone ?? "UTC";
+  const dates = useDates();
   const parts = { timeZone, nowMs, day };
   return (
     <main className={styles["page"]}>
       <header className={styles["head"]}>
         <h1>My valves</h1>
-        <strong>{clockAt(day.now, timeZone)}</strong>
+        <strong>{board.date === board.today ? clockAt(day.now, timeZone) : dates.show(board.date, "weekday")}</strong>
         <Link to="/run">the whole day</Link>
       </header>
       {hands && <Segmented block aria-label="Whose valves" value={whose} options={[...WHOSE]} onChange={setWhose} />}
@@ -58,7 +62,7 @@ function Valves({ board, day }: { board: Board; day: SiteDay }) {
         name={soon ? "Next: walk to it now" : "Next"}
         pulses={next ? [next] : []}
         {...parts}
-        empty="Nothing more is planned today."
+        empty="Nothing more is planned on this day."
       />
       {ahead.length > 1 && <Part name="Later" pulses={ahead.slice(1)} {...parts} />}
     </main>
@@ -93,7 +97,8 @@ function Part({
 
 function Valve({ pulse, timeZone, nowMs, day }: { pulse: DayPulse; timeZone: string; nowMs: number; day: SiteDay }) {
   const given = useAddWaterings();
-  const edit = useEditDay(null);
+  const { date } = usePlace();
+  const edit = useEditDay(date);
   const { id, name, zoneId, startUtc, endUtc, litres, byHand, dose, state } = pulse;
   const minutes = (Date.parse(endUtc) - Date.parse(startUtc)) / 60_000;
   const left = Math.max(0, (Date.parse(endUtc) - nowMs) / 60_000);
