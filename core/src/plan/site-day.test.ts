@@ -308,7 +308,8 @@ describe("the day of a site", () => {
     const given = [{ startS: 7.9 * HOUR, litres: 900 }];
     const { pulses } = plan(day([zone(1, { given })], {}, { nowS: 9 * HOUR }));
     expect(pulses).toMatchObject([{ startS: 12 * HOUR, litres: 1100 }]);
-    const enough = [{ startS: 7 * HOUR, litres: 2000 }];
+    // A meter told 3 % less than was asked for.
+    const enough = [{ startS: 7 * HOUR, litres: 1940 }];
     expect(plan(day([zone(1, { given: enough })], {}, { nowS: 9 * HOUR })).pulses).toEqual([]);
   });
 

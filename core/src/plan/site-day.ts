@@ -79,6 +79,8 @@ const DAY_S = 86_400;
 const LEAD_S = 60;
 /** Of a zone's litres: less is lost in rounding. */
 const WORTH = 0.01;
+/** Of water that was metered. Assumed. */
+const METERED_WORTH = 0.05;
 const ANY_LH = 1_000_000;
 
 /**
@@ -162,7 +164,8 @@ function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly SitePulse
   const own = fixed.filter(({ zoneId }) => zoneId === zone.id);
   const beside = zone.given ?? [];
   const left = zone.litres - sumOf(own) - sumOf(beside);
-  if (left <= WORTH * zone.litres) return [];
+  // Nobody opens a valve again for what a meter told less.
+  if (left <= (beside.length > 0 ? METERED_WORTH : WORTH) * zone.litres) return [];
   const shared = sharedBy(input, zone);
   const doseDue = zone.dose && !own.some(({ dose }) => dose !== null) ? zone.dose : null;
   const doseL = doseDue

@@ -10,9 +10,9 @@ import { SiteWays } from "../../place/site-ways.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { useDates } from "../../units/dates.tsx";
-import { showDigits } from "../../units/show.ts";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./clock-sheet.module.css";
+import { minutesOf } from "./minutes-of.ts";
 import { useSiteDay } from "./use-site-day.ts";
 
 const ORDERS = ["by time", "by valve"] as const;
@@ -179,10 +179,4 @@ function Litres({ value }: { value: number }) {
       {text} {unit}
     </>
   );
-}
-
-/** Whole minutes, as a watch tells them; of short pulses the tenth counts. */
-function minutesOf({ startUtc, endUtc }: DayPulse): string {
-  const minutes = (Date.parse(endUtc) - Date.parse(startUtc)) / 60_000;
-  return minutes < 5 ? showDigits(Number(minutes.toFixed(1))) : minutes.toFixed(0);
 }

@@ -397,8 +397,7 @@ describe("my valves on the phone", () => {
     expect(screen.getByRole("region", { name: "Open now" })).toHaveTextContent(
       /Melon bags08:00–08:20close it in 10 min · 800 L/,
     );
-    // In twenty minutes: time to walk there.
-    expect(screen.getByRole("region", { name: "Next: walk to it now" })).toHaveTextContent(/Melon bags08:30–09:30/);
+    expect(screen.getByRole("region", { name: "Next" })).toHaveTextContent(/Melon bags08:30–09:3060 min/);
     await user.click(screen.getByRole("button", { name: "Given: Low field, 07:00" }));
     await waitFor(() =>
       expect(server.sent(addWaterings)).toEqual([
@@ -407,6 +406,11 @@ describe("my valves on the phone", () => {
     );
     await user.click(screen.getByRole("button", { name: "Not given: Melon bags, 07:30" }));
     await waitFor(() => expect(server.sent(editSiteDay)).toMatchObject([{ edit: { kind: "missed", pulseId: "1-1" } }]));
+  });
+
+  it("sends somebody to a hand valve half an hour before its time", async () => {
+    await phone({ pulses: [dayPulse("1-2", "06:30", "07:30", 4000, { byHand: true })] });
+    expect(screen.getByRole("region", { name: "Next: walk to it now" })).toHaveTextContent(/Melon bags08:30–09:30/);
   });
 
   it("has only hand valves at first where there are any, and says when nothing more comes", async () => {

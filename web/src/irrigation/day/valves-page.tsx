@@ -13,6 +13,7 @@ import { useDates } from "../../units/dates.tsx";
 import { showDigits } from "../../units/show.ts";
 import { Amount } from "../../units/use-units.tsx";
 import { useAddWaterings } from "../use-waterings.ts";
+import { minutesOf } from "./minutes-of.ts";
 import { useEditDay, useSiteDay } from "./use-site-day.ts";
 import styles from "./valves-page.module.css";
 
@@ -44,7 +45,7 @@ function Valves({ board, day }: { board: Board; day: SiteDay }) {
   const due = pulses.filter(({ state }) => state === "due");
   const ahead = pulses.filter(({ state }) => state === "ahead");
   const [next] = ahead;
-  const soon = next && Date.parse(next.startUtc) - nowMs <= SOON_MS;
+  const soon = next?.byHand && Date.parse(next.startUtc) - nowMs <= SOON_MS;
   const timeZone = board.site?.timeZone ?? "UTC";
   const dates = useDates();
   const parts = { timeZone, nowMs, day };
@@ -114,7 +115,7 @@ function Valve({ pulse, timeZone, nowMs, day }: { pulse: DayPulse; timeZone: str
         <span>
           {state === "running"
             ? `${byHand ? "close it" : "closes"} in ${showDigits(left)} min`
-            : `${showDigits(minutes)} min`}{" "}
+            : `${minutesOf(pulse)} min`}{" "}
           · <Amount quantity="volume" value={litres} />
           {dose !== null && " · with its dose"}
         </span>
