@@ -59,6 +59,7 @@ export const mainSchema = z.strictObject({
       zoneId: idSchema,
       priority: countSchema("The place in the order", 1, 9),
       dry: listSchema("Dry times", z.strictObject(spanSchema), 12),
+      wet: listSchema("Times to water", z.strictObject(spanSchema), 12),
     }),
     500,
   ),

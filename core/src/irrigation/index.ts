@@ -14,4 +14,5 @@ export { travelTime, type TravelTime } from "./travel-time.ts";
 export { uniformity } from "./uniformity.ts";
 export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";
 export { zoneWater } from "./zone-water.ts";
-export { clashesOf, pumpLoad, type Clash, type LoadStep, type RunPulse } from "./pump-load.ts";
+export { pipeCarriesLh } from "./pipe-carries.ts";
+export { pumpLoad, type LoadStep } from "./pump-load.ts";

@@ -28,7 +28,7 @@ describe("what all zones share", () => {
           { start: "07:00", end: "24:00", pricePerKwh: 0.3 },
         ],
         hands: { zoneIds: [2], hours: [{ start: "07:00", end: "12:00" }], reach: 1, walkMin: 2 },
-        rules: [{ zoneId: 1, priority: 1, dry: [{ start: "20:00", end: "24:00" }] }],
+        rules: [{ zoneId: 1, priority: 1, dry: [{ start: "20:00", end: "24:00" }], wet: [] }],
         runs: [{ name: "Mist", start: "08:00", end: "18:00", lh: 300, minutes: 1, times: 30 }],
       }),
     ).toEqual([]);
@@ -73,10 +73,15 @@ describe("what all zones share", () => {
       "hands.hours",
       /from when to when/,
     ],
-    ["a zone that is not there", { rules: [{ zoneId: 9, priority: 1, dry: [] }] }, "rules.0.zoneId.0", /no zone 9/],
+    [
+      "a zone that is not there",
+      { rules: [{ zoneId: 9, priority: 1, dry: [], wet: [] }] },
+      "rules.0.zoneId.0",
+      /no zone 9/,
+    ],
     [
       "dry time the wrong way round",
-      { rules: [{ zoneId: 1, priority: 1, dry: [{ start: "18:00", end: "06:00" }] }] },
+      { rules: [{ zoneId: 1, priority: 1, dry: [{ start: "18:00", end: "06:00" }], wet: [] }] },
       "rules.0.dry.0.end",
       /ends at 06:00, not after/,
     ],

@@ -54,6 +54,8 @@ export interface Main {
     /** the lower number is served first when not all fit */
     readonly priority: number;
     readonly dry: readonly ClockSpan[];
+    /** it must be watered within these; empty: at any time of its own */
+    readonly wet: readonly ClockSpan[];
   }[];
   /** water that is drawn beside the zones: mist, furrows, washing down */
   readonly runs: readonly (ClockSpan & {
@@ -147,9 +149,10 @@ export function checkMain({ limits, mixers, hands, tariff, rules, runs }: Main, 
       "Say from when to when somebody is there for the hand valves.",
     );
   }
-  rules.forEach(({ zoneId, dry }, at) => {
+  rules.forEach(({ zoneId, dry, wet }, at) => {
     known([zoneId], `rules.${at}.zoneId`);
     spans(checks, dry, `rules.${at}.dry`, "the dry times");
+    spans(checks, wet, `rules.${at}.wet`, "the times to water");
   });
   runs.forEach(({ name, start, end, minutes, times }, at) => {
     const [fromS, toS] = [clockSeconds(start, `runs.${at}.start`), clockSeconds(end, `runs.${at}.end`)];

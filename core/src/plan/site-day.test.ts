@@ -71,6 +71,8 @@ function clashesOf({ main, zones, nowS, kept, excluded }: SiteDayInput, pulses: 
     for (const { start, end: to } of main.rules.find(({ zoneId }) => zoneId === own.id)?.dry ?? [])
       if (pulse.startS < clockSeconds(to, "") && end(pulse) > clockSeconds(start, "") + tiny)
         found.push(`dry ${pulse.id}`);
+    const wet = main.rules.find(({ zoneId }) => zoneId === own.id)?.wet ?? [];
+    if (wet.length > 0 && !wet.some(inside)) found.push(`not in its time: ${pulse.id}`);
   }
   const { hands } = main;
   if (hands) {
@@ -149,6 +151,7 @@ function anyDay(zones: Of<typeof anyZones>, main: Of<typeof anyMain>): SiteDayIn
     },
     rules: zones.map(({ dry, priority }, at) => ({
       ...{ zoneId: at + 1, priority, dry: dry === null ? [] : [hoursOf(dry, 3)] },
+      wet: dry !== null && dry % 3 === 0 ? [hoursOf(4, 10)] : [],
     })),
     runs: main.run ? [{ ...hoursOf(7, 8), name: "Mist", lh: 600, minutes: 2, times: 6 }] : [],
   });
@@ -320,7 +323,7 @@ describe("the day of a site", () => {
   it("refuses a lock that cannot be, and names what would: a time that is over, outside the window, in dry time, without hands", () => {
     const main = {
       limits: [limit({ maxLh: 4500 })],
-      rules: [{ zoneId: 1, priority: 5, dry: [hoursOf(12, 2)] }],
+      rules: [{ zoneId: 1, priority: 5, dry: [hoursOf(12, 2)], wet: [] }],
       hands: { zoneIds: [2], hours: [hoursOf(7, 3)], reach: 1, walkMin: 0 },
     };
     const zones = [zone(1), zone(2, { wantedS: [8 * HOUR] })];

@@ -216,12 +216,12 @@ function withoutNearest(wantedS: readonly number[], own: readonly { readonly sta
 /** When a zone may still be watered: within its own window, while somebody is at its valve, and not while it must stay dry. */
 export function windowsOf({ main, nowS }: SiteDayInput, zone: AskedZone): readonly Span[] {
   const byHand = main.hands?.zoneIds.includes(zone.id) ?? false;
-  const hours = byHand ? (main.hands?.hours ?? []).map(spanOf) : [{ startS: 0, endS: DAY_S }];
+  const rule = main.rules.find(({ zoneId }) => zoneId === zone.id);
   const from = Math.max(zone.window.startS, nowS <= 0 ? 0 : nowS + LEAD_S);
-  return less(
-    hours.flatMap(({ startS, endS }) => between(Math.max(startS, from), Math.min(endS, zone.window.endS))),
-    (main.rules.find(({ zoneId }) => zoneId === zone.id)?.dry ?? []).map(spanOf),
-  );
+  const own = between(from, zone.window.endS);
+  const minded = byHand ? within(own, (main.hands?.hours ?? []).map(spanOf)) : own;
+  const wet = rule && rule.wet.length > 0 ? within(minded, rule.wet.map(spanOf)) : minded;
+  return less(wet, (rule?.dry ?? []).map(spanOf));
 }
 
 /** Windows, limits, order and pump of a zone, as the main has them. */
@@ -345,6 +345,13 @@ function spanOf({ start, end }: { readonly start: string; readonly end: string }
 
 function between(startS: number, endS: number): Span[] {
   return startS < endS ? [{ startS, endS }] : [];
+}
+
+/** What of some spans lies within others. */
+function within(spans: readonly Span[], others: readonly Span[]): Span[] {
+  return others.flatMap((other) =>
+    spans.flatMap(({ startS, endS }) => between(Math.max(startS, other.startS), Math.min(endS, other.endS))),
+  );
 }
 
 /** Spans without what others take of them. */

@@ -1,5 +1,6 @@
 import type { DayPulse, SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
+import type { LoadStep } from "@sprunel/core/irrigation";
 import { memo, useMemo, useRef, useState, type PointerEvent } from "react";
 import { Link } from "react-router";
 import { useWidth } from "../../parts/use-width.ts";
@@ -8,7 +9,7 @@ import { hourTicks, showsNow, type DayScale } from "../../place/day-scale.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { ZoneLabel } from "../../place/zone-label.tsx";
 import { useUnits } from "../../units/use-units.tsx";
-import { loadOf, stepsOf, type LoadStep } from "./load-of.ts";
+import { loadOf, loadOfAll } from "./load-of.ts";
 import styles from "./day-timeline.module.css";
 
 const ROW = 44;
@@ -46,6 +47,7 @@ export function DayTimeline({ board, day, scale, chosen, onChoose, onMove, onInc
       timeZone,
       nowMs: showsNow(board, scale) ? Date.parse(board.now) : null,
       dear: day.dear,
+      sun: board.sun,
     }),
     [scale, width, timeZone, board, day.dear],
   );
@@ -69,7 +71,7 @@ export function DayTimeline({ board, day, scale, chosen, onChoose, onMove, onInc
         <Row key={name} {...{ drawn, name, chosen, onChoose, onMove, onInclude }} zone={null} pulses={day.pulses} />
       ))}
       {shared.length === 0 ? (
-        <Load height={TALL} drawn={drawn} name="Together" maxLh={null} load={stepsOf(day.pulses)} />
+        <Load height={TALL} drawn={drawn} name="Together" maxLh={null} load={loadOfAll(day.pulses)} />
       ) : (
         shared.map((limit, at) => (
           <Load
@@ -93,6 +95,7 @@ interface Drawn {
   /** null where the present does not lie on the line */
   readonly nowMs: number | null;
   readonly dear: SiteDay["dear"];
+  readonly sun: Board["sun"];
 }
 
 const place = ({ scale, width }: Drawn, ms: number): number =>
@@ -140,10 +143,30 @@ function spansIn(drawn: Drawn, spans: readonly { readonly startUtc: string; read
   });
 }
 
-function Ground({ drawn, height }: { readonly drawn: Drawn; readonly height: number }) {
-  const { scale, timeZone, width, nowMs, dear } = drawn;
+/** Before sunrise and after sunset. */
+function Night({
+  drawn,
+  sun,
+  height,
+}: {
+  readonly drawn: Drawn;
+  readonly sun: NonNullable<Board["sun"]>;
+  readonly height: number;
+}) {
+  const [rise, set] = [place(drawn, Date.parse(sun.riseUtc)), place(drawn, Date.parse(sun.setUtc))];
   return (
     <>
+      <rect x={0} y={0} width={Math.max(0, rise)} height={height} className={styles["night"]} />
+      <rect x={set} y={0} width={Math.max(0, drawn.width - set)} height={height} className={styles["night"]} />
+    </>
+  );
+}
+
+function Ground({ drawn, height }: { readonly drawn: Drawn; readonly height: number }) {
+  const { scale, timeZone, width, nowMs, dear, sun } = drawn;
+  return (
+    <>
+      {sun && <Night drawn={drawn} sun={sun} height={height} />}
       {spansIn(drawn, dear).map((span) => (
         <rect key={span.startUtc} x={span.x} y={0} width={span.width} height={height} fill="var(--light-forecast)" />
       ))}

@@ -1,34 +1,22 @@
 import type { DayPulse, SiteDay } from "@sprunel/contract/plan";
-
-/** A stretch of the day in which nothing opens or closes. */
-export interface LoadStep {
-  readonly fromMs: number;
-  readonly toMs: number;
-  readonly lh: number;
-}
+import { pumpLoad, type LoadStep } from "@sprunel/core/irrigation";
 
 /** What one pump, mixer, filter or group is asked for through the day, where it is asked for anything. */
 export function loadOf({ kind, name, zoneIds }: SiteDay["limits"][number], pulses: readonly DayPulse[]): LoadStep[] {
-  const through = pulses.filter(({ zoneId, mixer }) =>
-    kind === "mixer" ? mixer === name : zoneIds === null || (zoneId !== null && zoneIds.includes(zoneId)),
+  return loadOfAll(
+    pulses.filter(({ zoneId, mixer }) =>
+      kind === "mixer" ? mixer === name : zoneIds === null || (zoneId !== null && zoneIds.includes(zoneId)),
+    ),
   );
-  return stepsOf(through);
 }
 
-/** All flows together, step by step. */
-export function stepsOf(pulses: readonly DayPulse[]): LoadStep[] {
-  const turns = pulses
-    .flatMap(({ startUtc, endUtc, lh }) => [
-      { ms: Date.parse(startUtc), by: lh },
-      { ms: Date.parse(endUtc), by: -lh },
-    ])
-    .sort((a, b) => a.ms - b.ms || a.by - b.by);
-  const steps: LoadStep[] = [];
-  let lh = 0;
-  turns.forEach(({ ms, by }, at) => {
-    lh += by;
-    const toMs = turns[at + 1]?.ms ?? ms;
-    if (toMs > ms && lh > 1e-6) steps.push({ fromMs: ms, toMs, lh });
-  });
-  return steps;
+/** All flows together. */
+export function loadOfAll(pulses: readonly DayPulse[]): LoadStep[] {
+  return pumpLoad(
+    pulses.map(({ startUtc, endUtc, litres }) => ({
+      startMs: Date.parse(startUtc),
+      endMs: Date.parse(endUtc),
+      litres,
+    })),
+  );
 }

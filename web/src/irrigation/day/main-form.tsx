@@ -1,16 +1,19 @@
 import { mainUpdateSchema, type Main, type MainAnswer } from "@sprunel/contract/plan";
+import { pipeCarriesLh } from "@sprunel/core/irrigation";
 import { USUAL_PRIORITY, type LimitKind } from "@sprunel/core/plan";
 import type { Board } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { useState, type ReactNode } from "react";
+import { Fragment, useState, type ReactNode } from "react";
 import { ClockInput } from "../../forms/clock-input.tsx";
 import { EditDialog } from "../../forms/edit-dialog.tsx";
 import forms from "../../forms/forms.module.css";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import { useChecked } from "../../forms/use-checked.ts";
+import { trySum } from "../../sums/try-sum.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
+import { useUnits } from "../../units/use-units.tsx";
 import styles from "./main-form.module.css";
 import { useMain, useSaveMain } from "./use-site-day.ts";
 
@@ -24,6 +27,12 @@ const LIMITS: Readonly<Record<LimitKind, { readonly one: string; readonly fresh:
   filter: { one: "filter", fresh: "Filter" },
   group: { one: "group of valves", fresh: "Group" },
 };
+
+/** When a zone must stay dry, and when it must get its water. */
+const TIMES = [
+  { key: "dry", word: "dry", fresh: { start: "20:00", end: "24:00" }, add: "Dry from … to …" },
+  { key: "wet", word: "watered", fresh: { start: "06:00", end: "10:00" }, add: "Watered from … to …" },
+] as const;
 
 /** What all zones share: asked for in five fields, the rest beside them. */
 export function MainForm({ board, onClose }: { board: Board; onClose(): void }) {
@@ -88,6 +97,7 @@ function Form({ asked, currency, onClose }: { asked: MainAnswer; currency: strin
             />
           </label>
         )}
+        {limit.kind === "group" && <ByPipe name={limit.name} onTake={(maxLh) => setLimit(at, { maxLh })} />}
         <Zones
           label={`Zones of ${limit.name}`}
           zones={zones}
@@ -256,26 +266,29 @@ function Form({ asked, currency, onClose }: { asked: MainAnswer; currency: strin
                     onChange={(priority) => change({ priority: priority ?? missing })}
                   />
                 </label>
-                {rule.dry.map((span, of) => (
-                  <Span
-                    key={of}
-                    what={`dry time ${of + 1} of ${name}`}
-                    value={span}
-                    onChange={(next) =>
-                      change({ dry: rule.dry.map((one, place) => (place === of ? { ...one, ...next } : one)) })
-                    }
-                  />
+                {TIMES.map(({ key, word, fresh, add }) => (
+                  <Fragment key={key}>
+                    {rule[key].map((span, of) => (
+                      <Span
+                        key={of}
+                        word={word}
+                        what={`${word} time ${of + 1} of ${name}`}
+                        value={span}
+                        onChange={(next) =>
+                          change({ [key]: rule[key].map((one, place) => (place === of ? { ...one, ...next } : one)) })
+                        }
+                      />
+                    ))}
+                    <Button onClick={() => change({ [key]: [...rule[key], fresh] })}>{add}</Button>
+                  </Fragment>
                 ))}
-                <Button onClick={() => change({ dry: [...rule.dry, { start: "20:00", end: "24:00" }] })}>
-                  Dry from … to …
-                </Button>
               </Line>
             );
           })}
           <Button
             disabled={zones.length === 0}
             onClick={() =>
-              set({ rules: [...main.rules, { zoneId: zones[0]?.id ?? 0, priority: USUAL_PRIORITY, dry: [] }] })
+              set({ rules: [...main.rules, { zoneId: zones[0]?.id ?? 0, priority: USUAL_PRIORITY, dry: [], wet: [] }] })
             }
           >
             Add a zone’s rule
@@ -354,6 +367,66 @@ function Form({ asked, currency, onClose }: { asked: MainAnswer; currency: strin
 function limitOf(kind: LimitKind, at: number): Limit {
   const name = at === 1 ? LIMITS[kind].fresh : `${LIMITS[kind].fresh} ${at}`;
   return { kind, name, maxLh: null, maxOpen: null, kw: null, zoneIds: null };
+}
+
+const PIPE = [
+  ["insideDiameterMm", "its pipe’s inside diameter", { unit: "mm" }],
+  ["lengthM", "the pipe’s length", { quantity: "length" }],
+  ["mostLossKpa", "pressure to spare", { quantity: "pressure" }],
+] as const;
+
+/** The flow that the pipe to a group carries, so that its valves have the pressure that their lines need. */
+function ByPipe({ name, onTake }: { name: string; onTake(maxLh: number): void }) {
+  const [opened, setOpened] = useState(false);
+  const [pipe, setPipe] = useState<Record<(typeof PIPE)[number][0], number | null>>({
+    insideDiameterMm: null,
+    lengthM: null,
+    mostLossKpa: null,
+  });
+  const { show } = useUnits();
+  if (!opened)
+    return (
+      <Button aria-label={`By its pipe: ${name}`} onClick={() => setOpened(true)}>
+        by its pipe
+      </Button>
+    );
+  const { insideDiameterMm, lengthM, mostLossKpa } = pipe;
+  const carries =
+    insideDiameterMm === null || lengthM === null || mostLossKpa === null
+      ? null
+      : trySum(() => pipeCarriesLh({ insideDiameterMm, lengthM, mostLossKpa }));
+  return (
+    <>
+      {PIPE.map(([key, label, typed]) => (
+        <label key={key}>
+          {label}
+          <QuantityInput
+            label={`${label}, ${name}`}
+            {...typed}
+            value={pipe[key]}
+            onChange={(value) => setPipe({ ...pipe, [key]: value ?? null })}
+          />
+        </label>
+      ))}
+      <p role="status">
+        {carries === null
+          ? "Pressure to spare is that at the pipe’s beginning less the most that one of the valves’ lines needs."
+          : typeof carries === "string"
+            ? carries
+            : `It carries ${show("flow", carries).text} ${show("flow", carries).unit}, at no more than 1.5 m/s.`}
+      </p>
+      {typeof carries === "number" && (
+        <Button
+          onClick={() => {
+            onTake(carries);
+            setOpened(false);
+          }}
+        >
+          Take it
+        </Button>
+      )}
+    </>
+  );
 }
 
 /** Who opens valves by hand, and when. */
@@ -499,10 +572,13 @@ function Zones({
 }
 
 function Span({
+  word,
   what,
   value,
   onChange,
 }: {
+  /** what it is a time of, where several kinds stand on a line */
+  word?: string;
   what: string;
   value: { readonly start: string; readonly end: string };
   onChange(change: { start?: string; end?: string }): void;
@@ -510,7 +586,7 @@ function Span({
   return (
     <>
       <label>
-        from
+        {word} from
         <ClockInput
           label={`From, ${what}`}
           value={value.start}

@@ -310,6 +310,7 @@ describe("what all zones share", () => {
     expect(form.queryByRole("alert")).toBeNull();
     await user.click(form.getByRole("button", { name: "Add a zone’s rule" }));
     await user.click(form.getByRole("button", { name: "Dry from … to …" }));
+    await user.click(form.getByRole("button", { name: "Watered from … to …" }));
     await user.click(form.getByRole("button", { name: "Add a run" }));
     await user.type(form.getByLabelText("Flow of Run 1"), "300");
     await user.type(form.getByLabelText("Minutes of Run 1"), "2");
@@ -317,9 +318,23 @@ describe("what all zones share", () => {
     await waitFor(() => expect(server.sent(saveMain)).toHaveLength(1));
     expect(server.sent(saveMain)[0]).toMatchObject({
       tariff: [{ start: "00:00", end: "24:00", pricePerKwh: 0.2 }],
-      rules: [{ zoneId: 1, priority: 5, dry: [{ start: "20:00", end: "24:00" }] }],
+      rules: [
+        { zoneId: 1, priority: 5, dry: [{ start: "20:00", end: "24:00" }], wet: [{ start: "06:00", end: "10:00" }] },
+      ],
       runs: [{ name: "Run 1", lh: 300, minutes: 2, times: 1 }],
     });
+  });
+
+  it("finds what a group may take by its pipe", async () => {
+    const { user, form } = await opened();
+    await user.click(form.getByRole("button", { name: "Add a group of valves" }));
+    await user.click(form.getByRole("button", { name: "By its pipe: Group" }));
+    await user.type(form.getByLabelText("its pipe’s inside diameter, Group"), "50");
+    await user.type(form.getByLabelText("the pipe’s length, Group"), "10");
+    await user.type(form.getByLabelText("pressure to spare, Group"), "100");
+    expect(await form.findByText(/It carries 10.602 L\/h/)).toBeVisible();
+    await user.click(form.getByRole("button", { name: "Take it" }));
+    expect(form.getByLabelText("Group gives at most")).toHaveValue("10602");
   });
 
   it("says what is missing in our words, and keeps what was typed when the server refuses", async () => {
