@@ -26,6 +26,8 @@ export const dayPulseSchema = z.object({
 });
 export type DayPulse = z.infer<typeof dayPulseSchema>;
 
+const energySchema = z.object({ name: z.string(), kwh: z.number(), cost: z.number().nullable() });
+
 /** Why a day was planned anew. */
 const changeSchema = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("first") }),
@@ -65,11 +67,15 @@ export const siteDaySchema = z
         litres: z.number(),
         reason: z.string(),
         wayOut: z.string(),
+        /** of the root zone's available water that is gone by the evening without it, % */
+        gonePct: z.number().nullable(),
       }),
     ),
     gapPct: z.number(),
     peakLh: z.number(),
-    energy: z.array(z.object({ name: z.string(), kwh: z.number(), cost: z.number().nullable() })),
+    energy: z.array(energySchema),
+    /** of the water that was given so far */
+    energyGiven: z.array(energySchema),
     zones: z.array(
       z.object({
         zoneId: idSchema,

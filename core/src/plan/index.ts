@@ -1,6 +1,7 @@
 export { checkLock } from "./site-day-lock.ts";
 export {
   siteDay,
+  energyOf,
   mostAtOnce,
   windowsOf,
   USUAL_PRIORITY,

@@ -369,6 +369,13 @@ describe("the day of a site", () => {
     }).toThrow(/Tank gives lettuce to Zone 1.*10 min/);
   });
 
+  it("says how dry a zone gets that has to wait: what is gone, and what it does not get", () => {
+    const roots = { goneL: 3000, availableL: 10_000 };
+    const { unmet } = plan(day([zone(1, { roots })], {}, { nowS: 19 * HOUR }));
+    expect(unmet).toMatchObject([{ litres: 2000, gonePct: 50 }]);
+    expect(plan(day([zone(1)], {}, { nowS: 19 * HOUR })).unmet).toMatchObject([{ gonePct: null }]);
+  });
+
   it("names a zone whose window is over instead of dropping it", () => {
     const { unmet } = plan(day([zone(1)], {}, { nowS: 19 * HOUR }));
     expect(unmet).toMatchObject([

@@ -15,6 +15,8 @@ export interface AskedZone extends MainZone {
   readonly recipe: string | null;
   /** water that it got on this day beside any plan */
   readonly given?: readonly { readonly startS: number; readonly litres: number }[];
+  /** what of the root zone's available water is gone this morning, and holds in all, L over the zone; left out where not known */
+  readonly roots?: { readonly goneL: number; readonly availableL: number };
   /** a dose that goes into its water today, and how long fill, injection and flush take together */
   readonly dose: { readonly name: string; readonly minutes: number } | null;
 }
@@ -59,6 +61,8 @@ export interface Unmet {
   readonly litres: number;
   readonly reason: string;
   readonly wayOut: string;
+  /** of the root zone's available water that is gone by the evening without it, %; null where not known */
+  readonly gonePct: number | null;
 }
 
 export interface SiteDay {
@@ -131,10 +135,13 @@ export function siteDay(input: SiteDayInput, hasTime: () => boolean, mayBeExact:
         ...{ zoneId, name, litres },
         reason: "No time is left today in which it may be watered.",
         wayOut: "Water it by hand now, or let it wait until tomorrow.",
+        gonePct: goneWithout(input, zoneId, litres),
       })),
       ...answer.unmet.flatMap(({ zoneId: id, litres, reason, cheapestWayOut }) => {
         const part = plans.find(({ plan }) => plan.id === id);
-        return part ? [{ zoneId: part.zoneId, name: part.name, litres, reason, wayOut: cheapestWayOut }] : [];
+        if (!part) return [];
+        const { zoneId, name } = part;
+        return [{ zoneId, name, litres, reason, wayOut: cheapestWayOut, gonePct: goneWithout(input, zoneId, litres) }];
       }),
     ],
     gapPct: answer.gapPct,
@@ -339,6 +346,12 @@ function pulsesOf(
     }));
 }
 
+/** How dry a root zone gets by the evening when it waits: what is gone this morning, and what it does not get. */
+function goneWithout({ zones }: SiteDayInput, zoneId: number | null, litres: number): number | null {
+  const roots = zones.find(({ id }) => id === zoneId)?.roots;
+  return roots ? Math.min(100, (100 * (roots.goneL + litres)) / roots.availableL) : null;
+}
+
 function spanOf({ start, end }: { readonly start: string; readonly end: string }): Span {
   return { startS: clockSeconds(start, "start"), endS: clockSeconds(end, "end") };
 }
@@ -387,8 +400,11 @@ export function mostAtOnce(pulses: readonly SitePulse[]): number {
   return most;
 }
 
-/** A pump runs, at all of its power, while any of its valves is open. Assumed: one without speed control. */
-function energyOf({ limits, tariff }: Main, pulses: readonly SitePulse[]): SiteDay["energy"] {
+/** What pumps draw over pulses. A pump runs, at all of its power, while any of its valves is open. Assumed: one without speed control. */
+export function energyOf(
+  { limits, tariff }: Main,
+  pulses: readonly Pick<SitePulse, "zoneId" | "startS" | "lengthS">[],
+): SiteDay["energy"] {
   return limits.flatMap(({ name, kw, zoneIds }) => {
     if (kw === null) return [];
     const spans = open(
@@ -407,7 +423,7 @@ function energyOf({ limits, tariff }: Main, pulses: readonly SitePulse[]): SiteD
 }
 
 /** Times in which at least one pulse runs. */
-function open(pulses: readonly SitePulse[]): Span[] {
+function open(pulses: readonly Pick<SitePulse, "startS" | "lengthS">[]): Span[] {
   const spans: Span[] = [];
   for (const { startS, lengthS } of [...pulses].sort((a, b) => a.startS - b.startS)) {
     const last = spans.at(-1);

@@ -40,6 +40,10 @@ export async function askedZones(
         window: { startS: clockSeconds(window.start, "window"), endS: clockSeconds(window.end, "window") },
         recipe: recipes.get(zone.id) ?? null,
         dose: dosed.get(zone.id) ?? null,
+        roots: {
+          goneL: planned.day.store.missingMm * zone.definition.areaM2,
+          availableL: planned.day.store.availableMm * zone.definition.areaM2,
+        },
         given: unplanned
           .filter(({ zoneId }) => zoneId === zone.id)
           .map(({ startMs, litres }) => ({ startS: clockOf(startMs, site.timeZone).clockS, litres })),

@@ -1,7 +1,7 @@
 import type { DayPulse, Main, SiteDay as DayAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { windowsOf, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
-import { clockSeconds, instantOf } from "@sprunel/core/time";
+import { energyOf, windowsOf, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
+import { clockOf, clockSeconds, instantOf } from "@sprunel/core/time";
 import type { Watering } from "../irrigation/watering-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { DayAsked, DayEdits, KeptDay } from "./day-plan-store.ts";
@@ -59,6 +59,11 @@ export function dayAnswer({ date, ground, kept, before, given, improving, questi
   });
   const nameOf = (id: number): string => zones.find((zone) => zone.id === id)?.name ?? "";
   const plan = kept?.plan;
+  const priced = (energy: SiteDay["energy"]): DayAnswer["energy"] =>
+    energy.map(({ name, kwh, cost }) => ({
+      ...{ name, kwh },
+      cost: cost ?? (site.kwhPrice === null ? null : kwh * site.kwhPrice),
+    }));
   return {
     ...{ id: kept?.id ?? null, version: kept?.version ?? null, date, now: new Date(nowMs).toISOString(), improving },
     pulses,
@@ -68,10 +73,15 @@ export function dayAnswer({ date, ground, kept, before, given, improving, questi
     unmet: [...(plan?.unmet ?? [])],
     gapPct: plan?.gapPct ?? 0,
     peakLh: plan?.peakLh ?? 0,
-    energy: (plan?.energy ?? []).map(({ name, kwh, cost }) => ({
-      ...{ name, kwh },
-      cost: cost ?? (site.kwhPrice === null ? null : kwh * site.kwhPrice),
-    })),
+    energy: priced(plan?.energy ?? []),
+    energyGiven: priced(
+      energyOf(
+        main,
+        given.map(({ zoneId, startMs, minutes }) => ({
+          ...{ zoneId, startS: clockOf(startMs, site.timeZone).clockS, lengthS: minutes * 60 },
+        })),
+      ),
+    ),
     zones: zones.map((zone) => {
       const ofZone = asked.zones.find(({ id }) => id === zone.id);
       return {

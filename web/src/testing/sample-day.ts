@@ -24,7 +24,7 @@ export function siteDay(more: Partial<SiteDay> = {}): SiteDay {
       dayPulse("1-2", "06:30", "07:30", 4000, { recipe: "Netted melon, fill" }),
       dayPulse("2-2", "08:00", "09:00", 3000),
     ],
-    ...{ beside: [], unmet: [], gapPct: 0, peakLh: 4000, energy: [] },
+    ...{ beside: [], unmet: [], gapPct: 0, peakLh: 4000, energy: [], energyGiven: [] },
     zones: [
       { ...zone, zoneId: 1, name: "Melon bags", litres: 4400 },
       { ...zone, zoneId: 2, name: "Low field", litres: 3900 },

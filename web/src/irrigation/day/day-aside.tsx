@@ -55,9 +55,10 @@ function Fit({ day: { unmet, gapPct, improving, version } }: { day: SiteDay }) {
         <Amount quantity="volume" value={unmet.reduce((sum, { litres }) => sum + litres, 0)} /> do not fit
       </h2>
       <ul>
-        {unmet.map(({ name, litres, reason, wayOut }) => (
+        {unmet.map(({ name, litres, reason, wayOut, gonePct }) => (
           <li key={`${name} ${litres}`}>
             <strong>{name}</strong>: <Amount quantity="volume" value={litres} /> wait. {reason} {wayOut}
+            {gonePct !== null && ` Without it ${gonePct.toFixed(0)} % of what its roots can reach is gone tonight.`}
           </li>
         ))}
       </ul>
@@ -80,6 +81,7 @@ function Sums({ board, day, onDescribe }: { board: Board; day: SiteDay; onDescri
     day.beside.reduce((total, { litres }) => total + litres, 0);
   const [pump] = day.limits.filter(({ kind, zoneIds }) => kind === "pump" && zoneIds === null);
   const energy = day.energy.reduce((total, { kwh }) => total + kwh, 0);
+  const used = day.energyGiven.reduce((total, { kwh }) => total + kwh, 0);
   const costs = day.energy.map(({ cost }) => cost);
   const cost = costs.length > 0 && costs.every((one) => one !== null) ? costs.reduce((so, one) => so + one, 0) : null;
   return (
@@ -121,6 +123,11 @@ function Sums({ board, day, onDescribe }: { board: Board; day: SiteDay; onDescri
             {cost !== null && (
               <span className={styles["of"]}>
                 <Measure text={cost.toFixed(2)} unit={site?.currency ?? ""} />
+              </span>
+            )}
+            {used > 0 && (
+              <span className={styles["of"]}>
+                <Measure text={showDigits(used)} unit="kWh of it for what was given" />
               </span>
             )}
           </dd>

@@ -57,11 +57,14 @@ describe("the day of all zones", () => {
       litres: 1200,
       reason: "The pump is taken.",
       wayOut: "Let its window end at 20:15.",
+      gonePct: 62,
     };
     await run({ unmet: [short], gapPct: 0.4, improving: true });
     const told = screen.getByRole("region", { name: "Whether it fits" });
     expect(told).toHaveTextContent(/1.200 L do not fit/);
-    expect(told).toHaveTextContent(/Low field: 1.200 L wait. The pump is taken. Let its window end at 20:15./);
+    expect(told).toHaveTextContent(
+      /Low field: 1.200 L wait. The pump is taken. Let its window end at 20:15. Without it 62 % of what its roots can reach is gone tonight./,
+    );
     expect(told).toHaveTextContent("At most 0.4 % more could be given by any plan.");
     expect(told).toHaveTextContent("A better day is being looked for");
   });
