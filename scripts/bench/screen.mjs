@@ -100,3 +100,39 @@ async function keyToSaved(page) {
   }
   return times.slice(2);
 }
+
+/** How long each frame takes while a pulse is dragged to and fro along the day of all zones, ms. */
+export async function framesWhileDragging() {
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--no-sandbox", "--disable-background-networking"],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/run`);
+  const bar = page.getByRole("button", { name: /, planned/ }).first();
+  await bar.waitFor();
+  await bar.scrollIntoViewIfNeeded();
+  const box = await bar.boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    window.frames_ = [];
+    let last = performance.now();
+    const look = (now) => {
+      window.frames_.push(now - last);
+      last = now;
+      requestAnimationFrame(look);
+    };
+    requestAnimationFrame(look);
+  });
+  for (let step = 0; step < 120; step++) {
+    await page.mouse.move(x + 60 * Math.sin(step / 8), y);
+    await page.waitForTimeout(10);
+  }
+  const frames = await page.evaluate(() => window.frames_.slice(2));
+  await page.mouse.move(x, y);
+  await page.mouse.up();
+  await browser.close();
+  return frames;
+}

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Database from "libsql";
 import { root } from "../prepare.mjs";
+import { framesWhileDragging } from "./screen.mjs";
 import { board, figure, folder, percentile, send, start, stop, timed, url } from "./measure.mjs";
 
 /** What the demo's server does over HTTP. */
@@ -140,6 +141,7 @@ export async function manyZones() {
   });
   figure(`a stage that is seen until the board of ${zones} zones shows it`, seen, "ms", 500);
   await doses(zones, soil);
+  await siteDay(zones);
   const setUps = [];
   for (let round = 0; round < 20; round++)
     setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
@@ -166,6 +168,39 @@ async function doses(zones, soil) {
     send("PUT", `/api/zones/${soil}/dose-programme`, { programme: { ...programme, yieldTHa: 70 }, version }),
   );
   figure("another yield aimed at until its calendar of doses, by five schools, is there", changed, "ms", 200);
+}
+
+/** The day of all zones: made, read again, and changed by a hand that drops a pulse. */
+async function siteDay(zones) {
+  const read = async () => (await fetch(`${url}/api/day-plan`)).json();
+  const first = await timed(read);
+  figure(`the day of ${zones} zones, made for the first time`, first, "ms", 1500);
+  const again = [];
+  for (let round = 0; round < 20; round++) again.push(await timed(read));
+  figure("the same, read again, p95", percentile(again, 0.95), "ms", 100);
+  let day = await read();
+  for (let tries = 0; day.improving && tries < 100; tries++) {
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    day = await read();
+  }
+  const dropped = [];
+  for (let round = 0; round < 10; round++) {
+    const pulse = day.pulses.filter(({ state, zoneId }) => state === "ahead" && zoneId !== null)[3 * round];
+    if (!pulse) break;
+    const startUtc = new Date(Date.parse(pulse.startUtc) + 4 * 60_000).toISOString();
+    dropped.push(
+      await timed(async () => {
+        const answer = await fetch(`${url}/api/day-plans/${day.date}/edits`, {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: JSON.stringify({ version: day.version, edit: { kind: "lock", pulseId: pulse.id, startUtc } }),
+        });
+        if (answer.ok) day = await answer.json();
+      }),
+    );
+  }
+  figure("a pulse dropped elsewhere until the day is valid again, p95", percentile(dropped, 0.95), "ms", 100);
+  figure("a frame while a pulse is dragged, p95", percentile(await framesWhileDragging(), 0.95), "ms", 17);
 }
 
 /** 200 zones, each with a target of its own, told in money after a price has changed. */

@@ -196,6 +196,18 @@ export class DayCapacity {
     return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
   }
 
+  /** As many of some starts as can be, in order. */
+  asFarAs(job: Job, { mixer, starts }: Placing): Placing | null {
+    if (!job.mixers.includes(mixer)) return null;
+    const step = slotsOf(job) + Math.ceil(job.gapS / SLOT_S);
+    const { free, first } = this.freeOn(job, mixer);
+    const kept: number[] = [];
+    for (const start of starts)
+      if (free[start - first] === 1 && start >= (kept.at(-1) ?? -Infinity) + step) kept.push(start);
+    if (kept.length === 0) return null;
+    return { mixer, starts: kept, cost: kept.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
+  }
+
   /** Slots at which a pulse of the job could begin on a mixer, from its first window on. */
   private freeOn(job: Job, mixer: number): { readonly free: Uint8Array; readonly first: number } {
     const first = Math.floor(Math.min(...job.windows.map(({ startS }) => startS)) / SLOT_S);
@@ -284,6 +296,6 @@ function slotsIn(startS: number, lengthS: number): [from: number, to: number] {
 }
 
 /** Slots that a pulse takes up. */
-function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
+export function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
   return Math.max(1, Math.ceil(pulseS / SLOT_S - 1e-9));
 }

@@ -1,3 +1,4 @@
+import { byTheClock } from "./clock-forward.ts";
 import { clockSeconds } from "../time/clock.ts";
 import { SLOT_S, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
@@ -6,11 +7,8 @@ import { inRecipeBlocks } from "./recipe-blocks.ts";
 const MOST_ROUNDS = 20_000;
 const MOST_RUINED = 7;
 
-interface Plans {
-  /** by priority, then cost */
-  readonly best: DayCapacity;
-  /** the most litres of all: the easier one to make better */
-  readonly fullest: DayCapacity;
+interface FirstPlan {
+  readonly capacity: DayCapacity;
   /** all of it fits where the earlier plan had it: nothing is moved for a little gain */
   readonly settled: boolean;
 }
@@ -21,7 +19,7 @@ export function firstPlans(
   jobs: readonly Job[],
   newCapacity: () => DayCapacity,
   mayBeExact: () => boolean,
-): Plans {
+): FirstPlan {
   const byPriority = (a: Job, b: Job): number => priorityOf(input, a) - priorityOf(input, b);
   const wanted = [...jobs].sort((a, b) => byPriority(a, b) || tightness(b) - tightness(a) || a.at - b.at);
   const grouped = [...jobs].sort((a, b) => byPriority(a, b) || a.recipe.localeCompare(b.recipe) || a.at - b.at);
@@ -53,24 +51,102 @@ export function firstPlans(
     };
   };
   const again = asBefore(input, wanted, newCapacity(), mayBeExact);
-  if (again) return { best: again, fullest: again, settled: true };
+  if (again) return { capacity: again, settled: true };
   const asWanted = filled(wanted, false);
   if (jobs.every((job) => asWanted.capacity.placingOf(job)?.starts.length === job.pulses))
-    return { best: asWanted.capacity, fullest: asWanted.capacity, settled: false };
+    return { capacity: asWanted.capacity, settled: false };
   // Out of time: other ways to begin are not tried.
-  if (!mayBeExact()) return { best: asWanted.capacity, fullest: asWanted.capacity, settled: false };
+  if (!mayBeExact()) return { capacity: asWanted.capacity, settled: false };
   const blocks = inRecipeBlocks(
     jobs,
     input.mixers.map(({ maxLh }) => maxLh),
   );
   const byFlow = [...jobs].sort((a, b) => byPriority(a, b) || b.flowLh - a.flowLh || a.at - b.at);
-  const plans = [asWanted, filled(grouped, true), filled(wanted, true), filled(byFlow, true, blocks)];
-  const litres = ({ worth: { litres: of } }: (typeof plans)[number]): number =>
-    [...of.values()].reduce((sum, each) => sum + each, 0);
+  const plans = [
+    asWanted,
+    forward(input, wanted, newCapacity(), mayBeExact),
+    filled(grouped, true),
+    filled(wanted, true),
+    filled(byFlow, true, blocks),
+  ];
+  const { capacity } = plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best));
+  return { capacity, settled: false };
+}
+
+/** How much more the most important zones count, in shares of their flow. */
+const IMPORTANT = 0.1;
+
+/** Most L/h of what all zones pass beside the pump. */
+function sharedByAll({ limits = [], zones }: DayPlanInput, jobs: readonly Job[]): number[] {
+  return limits.flatMap(({ id, maxLh }) =>
+    maxLh !== undefined && jobs.every((job) => zones[job.at]?.limitIds?.includes(id)) ? [maxLh] : [],
+  );
+}
+
+/** Days by the clock of other leanings, as long as there is time and something to gain; the best of them. */
+export function restarted(
+  input: DayPlanInput,
+  jobs: readonly Job[],
+  newCapacity: () => DayCapacity,
+  best: DayCapacity,
+  hasTime: () => boolean,
+): DayCapacity {
+  const chance = seeded(7);
+  let found = { capacity: best, worth: worthOf(input, jobs, best) };
+  const plain = (capacity: DayCapacity): number =>
+    jobs.reduce((sum, job) => sum + (capacity.placingOf(job)?.starts.length ?? 0) * job.pulseS * job.flowLh, 0);
+  const isShort = ({ capacity }: typeof found): boolean =>
+    jobs.some((job) => capacity.placingOf(job)?.starts.length !== job.pulses);
+  for (let round = 0; round < MOST_RESTARTS && isShort(found) && hasTime(); round++) {
+    const tried = forward(input, jobs, newCapacity(), () => false, chance);
+    // Whoever was served too little is served afterwards, out of a pump that is full.
+    if (plain(tried.capacity) > plain(found.capacity) + 1e-6) found = tried;
+  }
+  return found.capacity;
+}
+const MOST_RESTARTS = 60;
+
+/** The day by the clock, and about it what found no time there. */
+export function forward(
+  input: DayPlanInput,
+  jobs: readonly Job[],
+  capacity: DayCapacity,
+  mayBeExact: () => boolean,
+  chance: (() => number) | null = null,
+): { capacity: DayCapacity; worth: Worth } {
+  const priorities = [...new Set(jobs.map((job) => priorityOf(input, job)))].sort((a, b) => b - a);
+  const noise = new Map(jobs.map((job) => [job, chance ? 0.3 * chance() : 0]));
+  const placings = byTheClock(
+    jobs,
+    {
+      // Everything that every zone passes is as narrow as the narrowest of it.
+      pumpLh: Math.min(input.pump.maxLh, ...sharedByAll(input, jobs)),
+      mixers: input.mixers.map(({ maxLh, rinseMin = 0 }) => ({ maxLh, rinseS: rinseMin * 60 })),
+    },
+    {
+      urgent: chance ? 3 * chance() : 1,
+      valued: (job) =>
+        (IMPORTANT * priorities.indexOf(priorityOf(input, job))) / Math.max(1, priorities.length - 1) +
+        (noise.get(job) ?? 0),
+    },
+  );
+  for (const job of jobs) {
+    const asked = placings.get(job);
+    const placing = asked ? capacity.asFarAs(job, asked) : null;
+    if (placing) capacity.place(job, placing);
+  }
+  for (const job of jobs) {
+    const held = capacity.lift(job);
+    const best = held?.starts.length === job.pulses ? held : capacity.best(job, !mayBeExact());
+    const placing = (best?.starts.length ?? 0) >= (held?.starts.length ?? 0) ? best : held;
+    if (placing) capacity.place(job, placing);
+  }
   return {
-    best: plans.reduce((best, tried) => (isBetter(tried.worth, best.worth) ? tried : best)).capacity,
-    fullest: plans.reduce((best, tried) => (litres(tried) > litres(best) ? tried : best)).capacity,
-    settled: false,
+    capacity,
+    worth: worth(
+      input,
+      jobs.map((job) => ({ job, placing: capacity.placingOf(job) })),
+    ),
   };
 }
 
@@ -150,30 +226,38 @@ export function improve(
   }
 }
 
-/** Litres by priority, the first the most urgent, and then the cost. */
+/** Litres, each zone's counted by its priority, and then the cost. */
 export interface Worth {
-  readonly litres: ReadonlyMap<number, number>;
+  readonly litres: number;
   readonly cost: number;
 }
 
+/** A litre of one priority counts as many of the next. Assumed: so much that the first are served first, and the rest not starved. */
+const A_PRIORITY = 2;
+const MOST_RANKS = 12;
+
 export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
-  const litres = new Map<number, number>();
-  let cost = 0;
+  const ranks = [...new Set(input.zones.map(({ priority }) => priority))].sort((a, b) => b - a);
+  let [litres, cost] = [0, 0];
   for (const { job, placing } of placed) {
-    const priority = priorityOf(input, job);
-    litres.set(priority, (litres.get(priority) ?? 0) + (placing?.starts.length ?? 0) * job.pulseS * job.flowLh);
+    const counts = A_PRIORITY ** Math.min(MOST_RANKS, ranks.indexOf(priorityOf(input, job)));
+    litres += (counts * (placing?.starts.length ?? 0) * job.pulseS * job.flowLh) / 3600;
     cost += placing?.cost ?? 0;
   }
   return { litres, cost };
 }
 
+/** Of a whole plan. */
+function worthOf(input: DayPlanInput, jobs: readonly Job[], capacity: DayCapacity): Worth {
+  return worth(
+    input,
+    jobs.map((job) => ({ job, placing: capacity.placingOf(job) })),
+  );
+}
+
 export function isBetter(a: Worth, b: Worth): boolean {
-  const priorities = [...new Set([...a.litres.keys(), ...b.litres.keys()])].sort((x, y) => x - y);
-  for (const priority of priorities) {
-    const more = (a.litres.get(priority) ?? 0) - (b.litres.get(priority) ?? 0);
-    if (Math.abs(more) > 1e-6) return more > 0;
-  }
-  return a.cost < b.cost - 1e-6;
+  const more = a.litres - b.litres;
+  return Math.abs(more) > 1e-6 * Math.max(1, b.litres) ? more > 0 : a.cost < b.cost - 1e-6;
 }
 
 /** Chance that comes out the same every time: a linear congruential generator, Numerical Recipes' constants. */

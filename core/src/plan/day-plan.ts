@@ -3,7 +3,7 @@ import { clockSeconds } from "../time/clock.ts";
 import { DayCapacity, SLOT_S, SLOTS, type Fixed, type Job } from "./day-capacity.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
-import { firstPlans, improve, isBetter, worth, type Worth } from "./day-plan-search.ts";
+import { firstPlans, improve, restarted } from "./day-plan-search.ts";
 
 /** A price counts before any nearness to the wanted time: no day's deviation comes near it. */
 const PRICE_WEIGHT = 1e9;
@@ -38,19 +38,11 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
   };
   const empty = newCapacity();
   const alone = new Map(jobs.map((job) => [job.at, empty.best(job, !mayBeExact())]));
-  const { best, fullest, settled } = firstPlans(input, jobs, newCapacity, mayBeExact);
-  if (settled) return answerOf(input, fullest, jobs, alone, sheet);
-  improve(input, fullest, jobs, alone, hasTime);
-  const worthOf = (capacity: DayCapacity): Worth =>
-    worth(
-      input,
-      jobs.map((job) => ({ job, placing: capacity.placingOf(job) })),
-    );
-  if (best !== fullest && isBetter(worthOf(best), worthOf(fullest))) {
-    improve(input, best, jobs, alone, hasTime);
-    return answerOf(input, best, jobs, alone, sheet);
-  }
-  return answerOf(input, fullest, jobs, alone, sheet);
+  const first = firstPlans(input, jobs, newCapacity, mayBeExact);
+  if (first.settled) return answerOf(input, first.capacity, jobs, alone, sheet);
+  const best = restarted(input, jobs, newCapacity, first.capacity, hasTime);
+  improve(input, best, jobs, alone, hasTime);
+  return answerOf(input, best, jobs, alone, sheet);
 }
 
 /** A zone as a job; none where its flow passes what pump or mixers give, or nothing is asked. */

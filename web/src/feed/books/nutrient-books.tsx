@@ -132,7 +132,7 @@ function YearTable({
   const { addressOf } = usePlace();
   const unit = show("perLand", 0).unit;
   return (
-    <div className={tables["scroll"]}>
+    <div className={tables["scroll"]} role="region" aria-label="Books of the year, by their columns" tabIndex={0}>
       <table className={tables["table"]} aria-label={`${name} in ${year}, ${unit}`}>
         <thead>
           <tr>

@@ -60,7 +60,12 @@ export function Books({
       {past.length > 0 && (
         <div className={styles["need"]}>
           <h2>What stood here before</h2>
-          <div className={tables["scroll"]}>
+          <div
+            className={tables["scroll"]}
+            role="group"
+            aria-label="What stood here before, by its columns"
+            tabIndex={0}
+          >
             <table className={`${tables["table"]} ${styles["schools"]}`} aria-label="Books of what stood here before">
               <thead>
                 <tr>

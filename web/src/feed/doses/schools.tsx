@@ -27,7 +27,7 @@ export function Schools({
   return (
     <section aria-label="Schools side by side">
       <h2>The same aim by other schools</h2>
-      <div className={tables["scroll"]}>
+      <div className={tables["scroll"]} role="region" aria-label="Schools beside each other" tabIndex={0}>
         <table className={`${tables["table"]} ${styles["schools"]}`}>
           <thead>
             <tr>
