@@ -12,6 +12,8 @@ interface Leaning {
   readonly urgent: number;
   /** what a zone counts for more, in shares of its flow */
   valued(job: Job): number;
+  /** what the litres of a recipe are taken for, in shares of them: who goes first, and on which mixer */
+  prefers(recipe: string): number;
 }
 
 /** A zone on its way through the day. */
@@ -38,9 +40,9 @@ const STEP_LH = 100;
 export function byTheClock(
   jobs: readonly Job[],
   { pumpLh, mixers }: Shared,
-  leaning: Leaning = { urgent: 1, valued: () => 0 },
+  leaning: Leaning = { urgent: 1, valued: () => 0, prefers: () => 1 },
 ): ReadonlyMap<Job, Placing> {
-  const onMixer = recipesOn(jobs, mixers);
+  const onMixer = recipesOn(jobs, mixers, leaning);
   const going = jobs.flatMap((job): Going[] => {
     const mixer = onMixer.get(job.recipe);
     if (mixer === undefined || !job.mixers.includes(mixer)) return [];
@@ -52,7 +54,7 @@ export function byTheClock(
   const last = Math.max(...jobs.flatMap(({ windows }) => windows.map(({ endS }) => Math.floor(endS / SLOT_S))));
   for (let at = first; at < last;) {
     running = running.filter(({ end }) => end > at);
-    turns.forEach((turn, mixer) => takeTurn(turn, mixer, going, running, at, mixers[mixer]?.rinseS ?? 0));
+    turns.forEach((turn, mixer) => takeTurn(turn, mixer, going, running, at, mixers[mixer]?.rinseS ?? 0, leaning));
     const left = (mixer: number): number =>
       (mixers[mixer]?.maxLh ?? 0) -
       sumOf(running.filter(({ of }) => of.mixer === mixer).map(({ of }) => of.job.flowLh));
@@ -85,13 +87,13 @@ export function byTheClock(
 }
 
 /** Each recipe on the mixer that would be done soonest with it, the one with most to give first. */
-function recipesOn(jobs: readonly Job[], mixers: Shared["mixers"]): ReadonlyMap<string, number> {
+function recipesOn(jobs: readonly Job[], mixers: Shared["mixers"], { prefers }: Leaning): ReadonlyMap<string, number> {
   const litres = new Map<string, number>();
   for (const { recipe, pulses, pulseS, flowLh } of jobs)
     litres.set(recipe, (litres.get(recipe) ?? 0) + pulses * pulseS * flowLh);
   const hours = mixers.map(() => 0);
   const found = new Map<string, number>();
-  for (const [recipe, of] of [...litres].sort(([, a], [, b]) => b - a)) {
+  for (const [recipe, of] of [...litres].sort(([x, a], [y, b]) => b * prefers(y) - a * prefers(x))) {
     const able = mixers
       .map((_, mixer) => mixer)
       .filter((mixer) => jobs.every((job) => job.recipe !== recipe || job.mixers.includes(mixer)))
@@ -112,6 +114,7 @@ function takeTurn(
   running: readonly { readonly of: Going; readonly end: number }[],
   at: number,
   rinseS: number,
+  { prefers }: Leaning,
 ): void {
   const open = going.filter(
     (one) =>
@@ -124,7 +127,7 @@ function takeTurn(
   const left = new Map<string, number>();
   for (const { job, starts } of open)
     left.set(job.recipe, (left.get(job.recipe) ?? 0) + (job.pulses - starts.length) * job.pulseS * job.flowLh);
-  const [next] = [...left].sort(([, a], [, b]) => b - a);
+  const [next] = [...left].sort(([x, a], [y, b]) => b * prefers(y) - a * prefers(x));
   if (!next) return;
   if (turn.recipe !== null) turn.free = at + Math.ceil(rinseS / SLOT_S);
   turn.recipe = next[0];

@@ -104,7 +104,7 @@ export function restarted(
   }
   return found.capacity;
 }
-const MOST_RESTARTS = 60;
+const MOST_RESTARTS = 200;
 
 /** The day by the clock, and about it what found no time there. */
 export function forward(
@@ -116,6 +116,7 @@ export function forward(
 ): { capacity: DayCapacity; worth: Worth } {
   const priorities = [...new Set(jobs.map((job) => priorityOf(input, job)))].sort((a, b) => b - a);
   const noise = new Map(jobs.map((job) => [job, chance ? 0.3 * chance() : 0]));
+  const turns = new Map(jobs.map(({ recipe }) => [recipe, chance ? 0.5 + chance() : 1]));
   const placings = byTheClock(
     jobs,
     {
@@ -125,6 +126,7 @@ export function forward(
     },
     {
       urgent: chance ? 3 * chance() : 1,
+      prefers: (recipe) => turns.get(recipe) ?? 1,
       valued: (job) =>
         (IMPORTANT * priorities.indexOf(priorityOf(input, job))) / Math.max(1, priorities.length - 1) +
         (noise.get(job) ?? 0),
