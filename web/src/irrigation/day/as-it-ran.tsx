@@ -5,6 +5,7 @@ import Select from "antd/es/select";
 import { clockAt } from "../../place/clock-at.ts";
 import tables from "../../theme/tables.module.css";
 import { useUnits } from "../../units/use-units.tsx";
+import styles from "./run-of-all.module.css";
 
 /** Within so much of the plan a zone ran as planned. */
 const AS_PLANNED = 0.03;
@@ -53,7 +54,7 @@ export function AsItRan({
   );
   const rest = zones.length - off.length;
   return (
-    <section aria-label="As it ran">
+    <section aria-label="As it ran" className={styles["ran"]}>
       <h2>As it ran</h2>
       {zones.length === 0 && day.beside.length === 0 && <p className="quiet">No pulse of this day is over yet.</p>}
       {off.length > 0 && (

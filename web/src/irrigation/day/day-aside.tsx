@@ -127,7 +127,7 @@ function Sums({ board, day, onDescribe }: { board: Board; day: SiteDay; onDescri
             )}
             {used > 0 && (
               <span className={styles["of"]}>
-                <Measure text={showDigits(used)} unit="kWh of it for what was given" />
+                <Measure text={showDigits(used)} unit="kWh for what was given so far" />
               </span>
             )}
           </dd>

@@ -65,10 +65,17 @@ export function DayTimeline({ board, day, scale, chosen, onChoose, onMove, onInc
           {...{ drawn, zone, chosen, onChoose, onMove, onInclude }}
           name={zone.name}
           pulses={day.pulses}
+          beside={day.beside}
         />
       ))}
       {runs.map((name) => (
-        <Row key={name} {...{ drawn, name, chosen, onChoose, onMove, onInclude }} zone={null} pulses={day.pulses} />
+        <Row
+          key={name}
+          {...{ drawn, name, chosen, onChoose, onMove, onInclude }}
+          zone={null}
+          pulses={day.pulses}
+          beside={day.beside}
+        />
       ))}
       {shared.length === 0 ? (
         <Load height={TALL} drawn={drawn} name="Together" maxLh={null} load={loadOfAll(day.pulses)} />
@@ -194,6 +201,7 @@ const Row = memo(
     zone,
     name,
     pulses,
+    beside,
     chosen,
     onChoose,
     onMove,
@@ -205,6 +213,7 @@ const Row = memo(
     readonly name: string;
     /** of the whole day */
     readonly pulses: readonly DayPulse[];
+    readonly beside: SiteDay["beside"];
   } & Pick<Props, "chosen" | "onChoose" | "onMove" | "onInclude">) {
     const { addressOf } = usePlace();
     const { show } = useUnits();
@@ -213,7 +222,18 @@ const Row = memo(
       "volume",
       own.reduce((total, { litres }) => total + litres, 0),
     );
-    const sub = zone?.excluded ? "shut today" : own.length > 0 ? `${sum.text} ${sum.unit}` : "no water today";
+    const unplanned = beside.filter(({ zoneId }) => zoneId === zone?.zoneId);
+    const got = show(
+      "volume",
+      unplanned.reduce((total, { litres }) => total + litres, 0),
+    );
+    const sub = zone?.excluded
+      ? "shut today"
+      : own.length > 0
+        ? `${sum.text} ${sum.unit}`
+        : unplanned.length > 0
+          ? `${got.text} ${got.unit} given`
+          : "no water today";
     return (
       <>
         {zone ? (
@@ -246,6 +266,23 @@ const Row = memo(
                 strokeLinecap="round"
               />
             ))}
+            {unplanned.map(({ startUtc, minutes, litres }) => (
+              <rect
+                key={startUtc}
+                x={place(drawn, Date.parse(startUtc))}
+                y={(ROW - BAR) / 2}
+                width={Math.max(
+                  4,
+                  place(drawn, Date.parse(startUtc) + minutes * 60_000) - place(drawn, Date.parse(startUtc)),
+                )}
+                height={BAR}
+                rx="2"
+                data-state="given"
+                className={styles["pulse"]}
+              >
+                <title>{`${clockAt(startUtc, drawn.timeZone)}, ${show("volume", litres).text} ${show("volume", litres).unit}, given beside the plan`}</title>
+              </rect>
+            ))}
             {own.map((pulse) => (
               <Bar
                 key={pulse.id}
@@ -274,6 +311,7 @@ const Row = memo(
     before.onMove === after.onMove &&
     before.onInclude === after.onInclude &&
     before.pulses === after.pulses &&
+    before.beside === after.beside &&
     isIn(before) === isIn(after),
 );
 

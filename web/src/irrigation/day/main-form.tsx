@@ -561,7 +561,8 @@ function Zones({
         aria-label={label}
         mode="multiple"
         placeholder="every zone"
-        maxTagCount="responsive"
+        maxTagCount={1}
+        maxTagPlaceholder={(more) => `and ${more.length} more`}
         value={value === null ? [] : [...value]}
         options={zones.map(({ id, name }) => ({ value: id, label: name }))}
         showSearch={{ optionFilterProp: "label" }}

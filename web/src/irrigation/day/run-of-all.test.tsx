@@ -208,6 +208,7 @@ describe("as it ran", () => {
     expect(ran.queryByRole("row", { name: /Low field/ })).toBeNull();
     expect(ran.getByText("1 other zone within 3 % of the plan so far.")).toBeVisible();
     expect(ran.getByText(/Beside the plan: Low field 60 L at 05:00/)).toBeVisible();
+    expect(screen.getByText(/05:00, 60 L, given beside the plan/, { selector: "title" })).toBeInTheDocument();
   });
 
   it("says of a pulse that it was not given", async () => {
