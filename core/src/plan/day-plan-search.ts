@@ -234,8 +234,8 @@ export interface Worth {
   readonly cost: number;
 }
 
-/** A litre of one priority counts as many of the next. Assumed: so much that the first are served first, and the rest not starved. */
-const A_PRIORITY = 2;
+/** A litre of one priority counts as many of the next: the first are served first, and the rest do not go dry for a last drop. Assumed. */
+const A_PRIORITY = 8;
 const MOST_RANKS = 12;
 
 export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {

@@ -11,9 +11,10 @@ const PRICE_WEIGHT = 1e9;
 /**
  * A day of all zones over one pump and its mixers, without a clash.
  *
- * Sought in this order: most litres, the lower priority number first; least pumping cost; nearest to the wanted times,
- * which lie evenly over a zone's windows. Each zone is placed exactly against the present load; then a few zones are
- * lifted and placed again in another order, as long as there is time and something to gain.
+ * Sought in this order: most litres, those of a lower priority number counting eight times those of the next; least pumping
+ * cost; nearest to the wanted times, which lie evenly over a zone's windows. Each zone is placed exactly against the present
+ * load; where not all fits so, the day is filled by the clock; then a few zones are lifted and placed again in another order,
+ * as long as there is time and something to gain.
  *
  * @param hasTime asked between rounds of the search; time itself stays outside
  * @param mayBeExact asked before each placing of the first plan: once it says no, what is left is placed as early as can be, which
