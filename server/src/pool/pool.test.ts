@@ -37,6 +37,16 @@ describe("the pool", () => {
     const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 2), timeLimitS: 0 });
     expect(answer.unmet).toEqual([]);
   });
+
+  it("answers a request while it searches beside it", async () => {
+    // Longer than all of what stands behind it: more water than a pump gives, so that there is always something to look for.
+    const full = { ...day, pump: { maxLh: 9000 }, timeLimitS: 4 };
+    let ended = false;
+    const searched = pool.search("day-plan", full).then(() => (ended = true));
+    const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 2), timeLimitS: 0 });
+    expect([answer.unmet, ended]).toEqual([[], false]);
+    await searched;
+  });
 });
 
 describe("while a day of forty zones is planned", () => {

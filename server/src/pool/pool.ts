@@ -21,24 +21,33 @@ export interface Pool {
    * @throws 422 when the time was not enough
    */
   run<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, mostMs?: number): Promise<Output<N>>;
+  /** The same for what is looked for beside everything else: nobody's request waits behind it. */
+  search<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, mostMs?: number): Promise<Output<N>>;
   readList<K extends ListKind>(job: ListJob<K>): Promise<ReadList<K>>;
   close(): Promise<void>;
 }
 
-/** One worker: on a small machine a second one would take the main thread's core. */
-export function createPool(): Pool {
-  const workers = new Piscina({
+/** A worker that nothing was asked of for so long ends; a new one takes a moment to start. */
+const IDLE_MS = 10 * 60_000;
+
+function oneWorker(): Piscina {
+  return new Piscina({
     filename: new URL(FROM_SOURCE ? "./job.ts" : "./job.js", import.meta.url).href,
     minThreads: 0,
     maxThreads: 1,
-    idleTimeout: 60_000,
+    idleTimeout: IDLE_MS,
     ...(FROM_SOURCE && { execArgv: ["--import", "tsx", "--conditions=source"] }),
   });
-  async function run(name: JobName, input: unknown, mostMs = MOST_MS): Promise<unknown> {
+}
+
+/** One worker for requests: on a small machine a second one would take the main thread's core. Another for searches of seconds. */
+export function createPool(): Pool {
+  const [workers, searchers] = [oneWorker(), oneWorker()];
+  async function run(among: Piscina, name: JobName, input: unknown, mostMs = MOST_MS): Promise<unknown> {
     const signal = AbortSignal.timeout(mostMs);
     let outcome: Outcome;
     try {
-      outcome = (await workers.run({ name, input }, { signal })) as Outcome;
+      outcome = (await among.run({ name, input }, { signal })) as Outcome;
     } catch (error) {
       if (signal.aborted)
         throw badInput([
@@ -53,8 +62,11 @@ export function createPool(): Pool {
     throw new DomainError(...(outcome.faults as [(typeof outcome.faults)[0]]));
   }
   return {
-    run: (name, input, mostMs) => run(name, input, mostMs) as never,
-    readList: (job) => run("list", job) as never,
-    close: () => workers.destroy(),
+    run: (name, input, mostMs) => run(workers, name, input, mostMs) as never,
+    search: (name, input, mostMs) => run(searchers, name, input, mostMs) as never,
+    readList: (job) => run(workers, "list", job) as never,
+    async close() {
+      await Promise.all([workers.destroy(), searchers.destroy()]);
+    },
   };
 }
