@@ -183,19 +183,6 @@ export class DayCapacity {
     });
   }
 
-  /** Starts of an earlier plan, if all of them still can be. */
-  asBefore(job: Job, mixer: number, starts: readonly number[]): Placing | null {
-    if (!job.mixers.includes(mixer)) return null;
-    const length = slotsOf(job);
-    const step = length + Math.ceil(job.gapS / SLOT_S);
-    const { free, first } = this.freeOn(job, mixer);
-    const fits = starts.every(
-      (start, at) => free[start - first] === 1 && (at === 0 || start - (starts[at - 1] ?? 0) >= step),
-    );
-    if (!fits) return null;
-    return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
-  }
-
   /** As many of some starts as can be, in order. */
   asFarAs(job: Job, { mixer, starts }: Placing): Placing | null {
     if (!job.mixers.includes(mixer)) return null;

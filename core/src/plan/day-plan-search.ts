@@ -163,20 +163,34 @@ function asBefore(
   mayBeExact: () => boolean,
 ): DayCapacity | null {
   const moved: Job[] = [];
+  const had = new Map<Job, number>();
+  let kept = 0;
   for (const job of jobs) {
     const before = zones[job.at]?.before;
     const mixer = mixers.findIndex(({ id }) => id === before?.mixerId);
     const starts = before?.starts.map((start) => Math.round(clockSeconds(start, "before") / SLOT_S)) ?? [];
-    const placing = starts.length === job.pulses ? capacity.asBefore(job, mixer, starts) : null;
-    if (placing) capacity.place(job, placing);
-    else moved.push(job);
+    const placing = starts.length > 0 ? capacity.asFarAs(job, { mixer, starts, cost: 0 }) : null;
+    if (placing && placing.starts.length === starts.length) {
+      capacity.place(job, placing);
+      had.set(job, starts.length);
+      if (starts.length < job.pulses) moved.push(job);
+      else kept++;
+    } else {
+      moved.push(job);
+      had.set(job, starts.length);
+    }
   }
-  if (moved.length === jobs.length) return null;
+  if (kept === 0) return null;
   for (const job of moved) {
-    const placing = capacity.best(job, !mayBeExact());
+    const held = capacity.lift(job);
+    const best = capacity.best(job, !mayBeExact());
+    const placing = (best?.starts.length ?? 0) > (held?.starts.length ?? 0) ? best : held;
     if (placing) capacity.place(job, placing);
   }
-  return jobs.every((job) => capacity.placingOf(job)?.starts.length === job.pulses) ? capacity : null;
+  // Whoever did not fit before may still not; nobody loses a pulse by it.
+  const served = ({ length }: { readonly length: number }, job: Job): boolean =>
+    length === job.pulses || length >= (had.get(job) ?? job.pulses);
+  return jobs.every((job) => served(capacity.placingOf(job)?.starts ?? [], job)) ? capacity : null;
 }
 
 const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;

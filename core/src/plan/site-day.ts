@@ -320,7 +320,7 @@ function beforeOf(
     (pulse) =>
       pulse.zoneId === zoneId && (pulse.dose !== null) === isDose && pulse.startS >= nowS && !own.includes(pulse),
   );
-  if (afresh || was.length !== pulses) return {};
+  if (afresh || was.length === 0 || was.length > pulses) return {};
   return { before: { mixerId: was[0]?.mixer ?? BYPASS, starts: was.map(({ startS }) => clockText(startS)) } };
 }
 
