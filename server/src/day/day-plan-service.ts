@@ -37,6 +37,8 @@ interface Rooms {
 /** The day of all zones: planned, planned anew where what it rests on has changed, changed by people, and as it ran. */
 export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside }: Rooms) {
   const improving = new Set<string>();
+  /** The last date that boards asked for: it is the same until its plan is. */
+  let told: { readonly of: string; readonly byZone: ReadonlyMap<number, readonly SitePulse[]> } | null = null;
   /** One after the other: two that ask at once are told of one plan. */
   let last: Promise<unknown> = Promise.resolve();
   function inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -200,11 +202,16 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
 
     /** Pulses of a date as they are kept, by zone; null where none is. What asks for them plans nothing. */
     async pulsesOn(site: Site, date: string): Promise<ReadonlyMap<number, readonly SitePulse[]> | null> {
+      const version = await dayPlanStore(scope).versionOf(site.id, date);
+      if (version === null) return null;
+      const of = `${site.id} ${date} ${version}`;
+      if (told?.of === of) return told.byZone;
       const kept = await dayPlanStore(scope).find(site.id, date);
       if (!kept) return null;
       const byZone = new Map<number, SitePulse[]>();
       for (const pulse of kept.plan.pulses)
         if (pulse.zoneId !== null) byZone.set(pulse.zoneId, [...(byZone.get(pulse.zoneId) ?? []), pulse]);
+      told = { of, byZone };
       return byZone;
     },
 

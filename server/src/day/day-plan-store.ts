@@ -64,6 +64,11 @@ export function dayPlanStore({ db, actor }: Writer) {
         changedAtMs: row.changed_at_ms,
       };
     },
+    /** At which version a date's plan stands; null where none is kept. */
+    async versionOf(siteId: number, date: string): Promise<number | null> {
+      const row = await db<Row>("day_plan").where({ site_id: siteId, date }).first("version");
+      return row?.version ?? null;
+    },
     async save(siteId: number, date: string, day: Omit<KeptDay, "id">): Promise<void> {
       await db<Row>("day_plan")
         .insert({
