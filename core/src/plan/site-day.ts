@@ -97,9 +97,11 @@ const ANY_LH = 1_000_000;
  */
 export function siteDay(input: SiteDayInput, hasTime: () => boolean, mayBeExact: () => boolean = () => true): SiteDay {
   const { main, nowS, kept } = input;
-  const begun = kept.filter(({ startS }) => startS < nowS);
-  const locked = kept.filter(({ startS, locked: is, zoneId }) => is && startS >= nowS && isOn(input, zoneId));
-  const fixed = [...begun, ...locked];
+  // What begins within the minute stands too: somebody may be on the way to its valve.
+  const fixed = kept.filter(
+    ({ startS, locked, zoneId }) =>
+      startS < nowS || ((locked || (nowS > 0 && startS < nowS + LEAD_S)) && isOn(input, zoneId)),
+  );
   const asked =
     nowS >= DAY_S ? [] : [...input.zones.flatMap((zone) => partsOf(input, zone, fixed)), ...runsOf(input, fixed)];
   const late = asked.filter(({ plan }) => plan.windows.length === 0);
