@@ -44,6 +44,23 @@ describe("a sheet of leaf results", () => {
     ]);
   });
 
+  it("in French has its band from mini to maxi and its unit of dry matter", () => {
+    const { columns, lines } = read(
+      [
+        "Laboratoire Agro-Sud;;;;",
+        "Elément;Résultat;Unité;Mini;Maxi",
+        "Azote total (N);38,2;g/kg MS;42;55",
+        "Potassium (K);<0,5;% MS;3,5;5",
+        "Magnésium (Mg);6,9;g/kg MS;4;9",
+      ].join("\n"),
+    );
+    expect(columns.map(({ is }) => is)).toEqual(["nutrient", "found", "unit", "low", "high"]);
+    expect(lines).toMatchObject([
+      { nutrient: "N", found: 38.2, low: 42, high: 55, unit: "g/kg MS" },
+      { nutrient: "K", found: 0.25, below: true, low: 3.5, high: 5, unit: "% MS" },
+    ]);
+  });
+
   it("turned, with a nutrient a column, has rows named for the result and the ends of the band", () => {
     const { lines, columns } = read(
       "\tN %\tP %\tK %\tCa %\nLow\t3.5\t0.3\t3\t1\nResult\t3.1\t0.7\t4\t2\nHigh\t5\t0.6\t4.5\t3",

@@ -39,8 +39,8 @@ const NAMES: Readonly<Record<Main, RegExp>> = {
 /** Heads of columns in several languages. */
 const HEADS: readonly (readonly [TissueColumn, RegExp])[] = [
   ["unit", /^(unit|units|einheit|unite|unidad|unita|eenheid|unidade)\b/],
-  ["low", /\b(low|lower|min|minimum|from|untere|unterer|ab|von|bas|inferieur|inferior|minimo|ondergrens)\b/],
-  ["high", /\b(high|upper|max|maximum|to|obere|oberer|bis|haut|superieur|superior|maximo|bovengrens)\b/],
+  ["low", /\b(low|lower|mini?|minimum|from|untere|unterer|ab|von|bas|inferieur|inferior|minimo|ondergrens)\b/],
+  ["high", /\b(high|upper|maxi?|maximum|to|obere|oberer|bis|haut|superieur|superior|maximo|bovengrens)\b/],
   [
     "band",
     /range|band|bereich|plage|rango|gamma|intervalo|traject|sufficien|norm|optimum|optimal|richtwert|target|streefwaarde|faixa/,
@@ -48,7 +48,7 @@ const HEADS: readonly (readonly [TissueColumn, RegExp])[] = [
   ["found", /result|found|value|gehalt|wert|valeur|resultat|valor|measured|content|analys|uitslag|gehalte|teneur/],
   ["nutrient", /nutrient|element|parameter|analyte|nahrstoff|elemento|nutriente|voedingselement/],
 ];
-const UNIT = /^(%|‰|g\/kg|mg\/kg|mg\/l|g\/l|ppm|mmol\/l|mmol\/kg|meq\/l|% ?(dm|d\.m\.|ts|ms|dw))$/i;
+const UNIT = /^(%|‰|[mµ]?g\/k?g|[mµ]?g\/l|ppm|mmol\/(l|kg)|meq\/l)( ?(dm|d\.m\.|dw|ms|ts|ss|tm))?$/i;
 const RANGE = /^\s*<?\s*([\d.,]+)\s*(?:-|–|—|to|bis|a|à|tot|\.\.+)\s*([\d.,]+)\s*(.*)$/i;
 
 /**

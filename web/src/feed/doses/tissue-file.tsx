@@ -85,8 +85,8 @@ export function TissueFile({ today, onTake, onDone }: { today: string; onTake(ch
                 </td>
                 <td>
                   {line.found === null ? "–" : `${showDigits(line.found)} ${line.unit ?? ""}`}
-                  {line.below && <small>below what could be measured: half of that limit</small>}
-                  {line.unit === null && <small>the sheet names no unit: is it that of the band?</small>}
+                  {line.below && <small> below what could be measured: half of that limit</small>}
+                  {line.unit === null && <small> the sheet names no unit: is it that of the band?</small>}
                 </td>
                 {(["low", "high"] as const).map((end) => (
                   <td key={end}>

@@ -114,11 +114,14 @@ function Axis(drawn: Drawn) {
   const [first] = spansIn(drawn, dear);
   return (
     <svg width={width} height={AXIS} role="presentation" className={styles["drawing"]}>
-      {hourTicks(scale, timeZone, width).map((ms) => (
-        <text key={ms} x={place(drawn, ms)} y={AXIS - 6} textAnchor="middle" fill="var(--quiet)">
-          {clockAt(ms, timeZone)}
-        </text>
-      ))}
+      {hourTicks(scale, timeZone, width)
+        // A label at the rim would be cut.
+        .filter((ms) => place(drawn, ms) >= 0 && place(drawn, ms) <= width - 18)
+        .map((ms) => (
+          <text key={ms} x={place(drawn, ms)} y={AXIS - 6} textAnchor="middle" fill="var(--quiet)">
+            {clockAt(ms, timeZone)}
+          </text>
+        ))}
       {first && (nowMs === null || Math.abs(place(drawn, nowMs) - first.x) > 90) && (
         <text x={first.x + 4} y={12} fill="var(--watch)">
           dear power
