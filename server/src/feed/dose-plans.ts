@@ -13,6 +13,8 @@ import {
   type DoseCalendarInput,
   type DosedSeason,
   type School,
+  uptakeDone,
+  WATER_TELLS_FROM,
 } from "@sprunel/core/feed";
 import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
@@ -37,6 +39,8 @@ import { digestateOf } from "./nutrient-entries.ts";
 
 const PAST_SHOWN = 6;
 const WEEK_DAYS = 7;
+/** So far ahead plans have weather. */
+const AHEAD_DAYS = 60;
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
 /** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
@@ -68,11 +72,20 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
       date,
     });
     const { dilution } = standing.crop;
+    const known = await withAhead(zone, facts.season, date);
     const season =
-      dilution && need
-        ? { ...facts.season, nitrogenDays: nitrogenDays(facts.season.days, need.uptakeKgHa.N, dilution) }
-        : facts.season;
+      dilution && need ? { ...known, nitrogenDays: nitrogenDays(known.days, need.uptakeKgHa.N, dilution) } : known;
     return { ...facts, season, date, records, areaM2, waterNow, digestates, need };
+  }
+
+  /** With what the zone's plans foresee, as long as what it was given tells nothing of the season. */
+  async function withAhead(zone: StoredZone, season: DosedSeason, date: string): Promise<DosedSeason> {
+    if (season.litres.size > 0 && uptakeDone(season.days, date) >= WATER_TELLS_FROM) return season;
+    const site = await scope.site.current();
+    const today = await scope.site.dateOr(undefined);
+    const found = (await plans.water(site, [zone], today, AHEAD_DAYS)).get(zone.id) ?? [];
+    const ahead = found.flatMap((day, at) => (day ? [[addDays(today, at), day.givenL] as const] : []));
+    return { ...season, ahead: new Map(ahead) };
   }
 
   /** Water and light of a day in the week before a date; only what is known. */

@@ -48,7 +48,7 @@ export function seasonOf(
     stages: new Map(periods.map(({ id, startsOn }) => [id, startsOn])),
     picks,
     pickingFrom: periods.find(({ stage }) => stage.picking)?.startsOn ?? null,
-    ...{ areaM2, litres, light },
+    ...{ areaM2, litres, light, ahead: new Map<string, number>() },
     recipeMgL: (on) => (recipes.find(({ endsOn }) => on < endsOn) ?? recipes.at(-1))?.adds ?? null,
   };
 }

@@ -31,7 +31,7 @@ const season: DosedSeason = {
   ]),
   picks: [],
   pickingFrom: addDays(START, 42),
-  ...{ areaM2: 500, light: new Map() },
+  ...{ areaM2: 500, light: new Map(), ahead: new Map() },
   litres: new Map([[START, 1000]]),
   recipeMgL: () => ({ N: 150, P: 30, K: 200 }),
 };
@@ -251,6 +251,10 @@ describe("a programme", () => {
     const litres = seasonLitres(season, until);
     const all = [...litres.values()].reduce((sum, some) => sum + some, 0);
     expect(all).toBeCloseTo(3000, 9);
+    // Nothing was given yet: two days are planned, at 0.5 of Kc, and the rest follows them.
+    const ahead = new Map([1, 2].map((day) => [addDays(START, day), 40 * day]));
+    const foreseen = seasonLitres({ ...season, litres: new Map(), ahead }, START);
+    expect([1, 2, 3, 40].map((day) => foreseen.get(addDays(START, day)))).toEqual([40, 80, 60, 120]);
     // A tenth of it tells nothing yet.
     expect(seasonLitres(season, addDays(START, 6))).toEqual(new Map([[START, 1000]]));
   });
