@@ -190,6 +190,8 @@ export const dosePlanSchema = z
         lostKgHa: z.number(),
         /** over the seven days that end with the date */
         lostWeekKgHa: z.number(),
+        /** it counts a feed that nobody noted as mixed */
+        assumed: z.boolean(),
       })
       .nullable(),
     /** need, and what was given or is still planned, by the evening of some dates: from planting to the end */

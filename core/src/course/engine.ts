@@ -1,7 +1,7 @@
 import { CROPS } from "../crop/library/library.ts";
 
 /** Counted up whenever a root zone would stand otherwise after the same hours. */
-const ENGINE_VERSION = 9;
+const ENGINE_VERSION = 10;
 
 /**
  * What a kept state was worked out with: the engine's version and the crops' figures. A state of another name is worked out anew.

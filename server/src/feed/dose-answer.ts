@@ -193,7 +193,11 @@ function noteOn(school: School, { organic }: DoseProgramme): string | null {
 }
 
 /** Nitrogen of the root zone as it is told on the ground. */
-export function nitrogenOf(found: Awaited<ReturnType<PlanService["nitrogen"]>>): DosePlan["nitrogen"] {
+/** @param assumed whether the feed that it counts is its target's, and nobody noted a tank */
+export function nitrogenOf(
+  found: Awaited<ReturnType<PlanService["nitrogen"]>>,
+  assumed: boolean,
+): DosePlan["nitrogen"] {
   if (!found) return null;
   const { standingGM2, week, planting } = found;
   return {
@@ -201,6 +205,7 @@ export function nitrogenOf(found: Awaited<ReturnType<PlanService["nitrogen"]>>):
     takenKgHa: planting.taken * KG_HA_PER_G_M2,
     lostKgHa: planting.out * KG_HA_PER_G_M2,
     lostWeekKgHa: week.out * KG_HA_PER_G_M2,
+    assumed,
   };
 }
 

@@ -8,12 +8,13 @@ interface Nitrogen {
   takenKgHa: number;
   lostKgHa: number;
   lostWeekKgHa: number;
+  assumed: boolean;
 }
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d5e0";
 const G_M2 = 10;
 
 /** Courgettes in open soil, planted on 16 June, over the weather of the sample file. */
-async function courgettes() {
+async function courgettes({ tanksSet = true } = {}) {
   const { call } = await testServer({ now: "2026-06-28T16:00:00Z" });
   const sent = async (method: "POST" | "PUT" | "DELETE", path: string, body?: object) => {
     const { status, body: answer } = await call(method, path, body);
@@ -25,10 +26,11 @@ async function courgettes() {
   const house = { name: "In the open", transmissionPct: 100 };
   await sent("POST", "/api/zones", { ...zone, plantings: [planting], house });
   await sent("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
-  await sent("PUT", "/api/zones/1/feed-settings", {
-    ...{ tanks: [{ id: "A", volumeL: 200, dilution: 100 }], coarseG: 10, fineG: 0.1, mixed: false, version: null },
-    wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
-  });
+  if (tanksSet)
+    await sent("PUT", "/api/zones/1/feed-settings", {
+      ...{ tanks: [{ id: "A", volumeL: 200, dilution: 100 }], coarseG: 10, fineG: 0.1, mixed: false, version: null },
+      wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
+    });
   const books = async () =>
     (
       (await call("GET", "/api/zones/1/roots?date=2026-06-27")).body as {
@@ -63,6 +65,32 @@ describe("nitrogen in the root zone", () => {
   it("is not told of a zone of which nobody keeps books", async () => {
     const { books, plan } = await courgettes();
     expect([await books(), (await plan()).nitrogen]).toEqual([null, null]);
+  });
+
+  it("of a feed that nobody noted is told as assumed, and the books have drained nothing of it", async () => {
+    const { plan } = await courgettes({ tanksSet: false });
+    const { nitrogen, ledger } = (await plan()) as unknown as {
+      nitrogen: Nitrogen;
+      ledger: { drained: { N: number | null } };
+    };
+    expect([nitrogen.assumed, ledger.drained.N]).toEqual([true, null]);
+  });
+
+  it("is that of its doses alone where a zone is fed in doses and nobody set its tanks", async () => {
+    const { call, sent, plan, dose, closes } = await courgettes({ tanksSet: false });
+    const { programme } = await plan();
+    await sent("PUT", "/api/zones/1/dose-programme", { programme, version: null });
+    await dose(1, "2026-06-18", 2);
+    const { settings } = (await call("GET", "/api/zones/1/feed")).body as { settings: { mixed: boolean } };
+    expect(settings.mixed).toBe(false);
+    const book = (
+      (await call("GET", "/api/zones/1/roots?date=2026-06-27")).body as unknown as {
+        balances: { planting: { nitrogen: Book } };
+      }
+    ).balances.planting.nitrogen;
+    closes(book);
+    expect([book.in, (book.freed * G_M2).toFixed(0)]).toEqual([0, ((2 * 0.466) / 0.05).toFixed(0)]);
+    expect((await plan()).nitrogen?.assumed).toBe(false);
   });
 
   it("has each dose on its day, taken up as the aim asks, and closes", async () => {

@@ -16,7 +16,7 @@ import {
   uptakeDone,
   WATER_TELLS_FROM,
 } from "@sprunel/core/feed";
-import { addDays } from "@sprunel/core/time";
+import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import { changesOf } from "../database/changes.ts";
 import { groundOf } from "../harvest/off-planting.ts";
@@ -35,6 +35,7 @@ import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { leafTakenStore } from "./leaf-taken-store.ts";
+import { fedOn } from "./zone-target.ts";
 import { digestateOf } from "./nutrient-entries.ts";
 
 const PAST_SHOWN = 6;
@@ -117,9 +118,20 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
   async function booksOf(zone: StoredZone, standing: Standing, basis: Awaited<ReturnType<typeof basisOf>>) {
     const [leaf, nitrogen] = [
       await leafOf(zone, basis.key, basis.areaM2),
-      nitrogenOf(await plans.nitrogen(zone.id, basis.date)),
+      await nitrogenOn(zone, standing, basis.date),
     ];
-    return ledgerOf(scope, zone, standing, { ...basis, leaf, lostNKgHa: nitrogen?.lostKgHa ?? null });
+    // Books of what was noted cannot have drained what nobody noted.
+    const lostNKgHa = nitrogen && !nitrogen.assumed ? nitrogen.lostKgHa : null;
+    return ledgerOf(scope, zone, standing, { ...basis, leaf, lostNKgHa });
+  }
+
+  /** Nitrogen in the water of the root zone. */
+  async function nitrogenOn(zone: StoredZone, standing: Standing, date: string): Promise<DosePlan["nitrogen"]> {
+    const { timeZone } = await scope.site.current();
+    const since = new Date(startOfLocalDay(standing.since, timeZone)).toISOString();
+    const isFed = fedOn(await feedStore(scope).held(), zone, date) !== null;
+    const isNoted = isFed && (await feedStore(scope).allMixes(zone.id)).some(({ mixedAt }) => mixedAt >= since);
+    return nitrogenOf(await plans.nitrogen(zone.id, date), isFed && !isNoted);
   }
 
   /** The books of what stood here before, as it was cleared; the newest first. */
@@ -192,7 +204,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
         .map(({ id, name, startsOn }) => ({ id, name, from: startsOn })),
     };
     const books = whole ? await booksOf(zone, standing, basis) : null;
-    const nitrogen = whole ? nitrogenOf(await plans.nitrogen(zone.id, date)) : null;
+    const nitrogen = whole ? await nitrogenOn(zone, standing, date) : null;
     const basics = {
       ...{ ...empty, planting, version, programme, need, nitrogen, ledger: books },
       leaf: whole ? await leafOf(zone, key, areaM2) : [],

@@ -12,7 +12,7 @@ import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { fedOn, keptFor, ownTarget, recipeOn, USUAL, type Held } from "./zone-target.ts";
+import { fedOn, keptFor, ownTarget, recipeOn, settingsOn, type Held } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
@@ -28,8 +28,11 @@ export function feedService(scope: Scope, plans: PlanService) {
     async zoneFeed(id: number, asked: string | undefined): Promise<ZoneFeed> {
       const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
       const date = await scope.site.dateOr(asked);
-      const settings = (await store.settings(id)) ?? { ...USUAL, version: null };
       const standing = standingOn(zone.grown, date);
+      const settings = (await store.settings(id)) ?? {
+        ...settingsOn(await store.held(), zone, standing),
+        version: null,
+      };
       const own = ownTarget(await store.target(id), standing);
       const library = standing && stageTarget(standing.state.period.stage);
       const records = await feedRecords(scope, site.id, date);

@@ -17,6 +17,10 @@ interface ShelfRow {
   version: number;
   actor: string;
 }
+interface DosedRow {
+  zone_id: number;
+  planting: string;
+}
 interface TargetRow {
   zone_id: number;
   version: number;
@@ -112,11 +116,14 @@ export function feedStore({ db, actor }: Writer) {
     async held(): Promise<{
       readonly targets: ReadonlyMap<number, KeptTarget>;
       readonly settings: ReadonlyMap<number, FeedSettings>;
+      /** zones and plantings that are fed in doses, as "3 2026-05-01" */
+      readonly dosed: ReadonlySet<string>;
     }> {
       const [targets, settings] = [await db<TargetRow>("feed_target"), await db<SettingsRow>("feed_settings")];
       return {
         targets: new Map(targets.map((row) => [row.zone_id, keptTarget(row)])),
         settings: new Map(settings.map((row) => [row.zone_id, feedSettingsSchema.parse(JSON.parse(row.settings))])),
+        dosed: new Set((await db<DosedRow>("dose_programme")).map((row) => `${row.zone_id} ${row.planting}`)),
       };
     },
     async dropTarget(zoneId: number): Promise<void> {

@@ -1,5 +1,5 @@
 import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contract/feed";
-import { standingOn, type Standing } from "@sprunel/core/crop";
+import { plantingKey, standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { ecMsCm, molarMassG } from "@sprunel/core/chemistry";
 import type { Fed } from "../plan/zone-facts.ts";
@@ -35,11 +35,17 @@ export function keptFor(target: FeedTarget, standing: Standing | null): KeptTarg
   };
 }
 
+/** A zone's tanks and scales as somebody set them; until then the usual ones, with plain water where it is fed in doses. */
+export function settingsOn({ settings, dosed }: Held, { id }: StoredZone, standing: Standing | null): FeedSettings {
+  return settings.get(id) ?? { ...USUAL, mixed: !standing || !dosed.has(`${id} ${plantingKey(standing.planting)}`) };
+}
+
 /** What is in the water that a zone gets on a date: of its target, where it is fed from tanks. */
-export function fedOn({ targets, settings }: Held, { id, grown }: StoredZone, date: string): Fed | null {
-  const standing = standingOn(grown, date);
-  const target = ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.state.period.stage));
-  if (!target || !(settings.get(id) ?? USUAL).mixed) return null;
+export function fedOn(held: Held, zone: StoredZone, date: string): Fed | null {
+  const standing = standingOn(zone.grown, date);
+  const target =
+    ownTarget(held.targets.get(zone.id), standing) ?? (standing && stageTarget(standing.state.period.stage));
+  if (!target || !settingsOn(held, zone, standing).mixed) return null;
   return solvedIn(target);
 }
 
@@ -65,10 +71,11 @@ function solvedIn(target: Pick<FeedTarget, "ions" | "ph">): Fed {
 }
 
 /** What a zone asks for: its own target, or else the library's of its stage. */
-export function askedIn({ targets, settings }: Held, { id, grown }: StoredZone, date: string): Asked | null {
-  const standing = standingOn(grown, date);
-  const target = ownTarget(targets.get(id), standing) ?? (standing && stageTarget(standing.state.period.stage));
-  const { wishes, mixed } = settings.get(id) ?? USUAL;
+export function askedIn(held: Held, zone: StoredZone, date: string): Asked | null {
+  const standing = standingOn(zone.grown, date);
+  const target =
+    ownTarget(held.targets.get(zone.id), standing) ?? (standing && stageTarget(standing.state.period.stage));
+  const { wishes, mixed } = settingsOn(held, zone, standing);
   if (!target || !mixed) return null;
   return { target: { ions: target.ions, ph: target.ph }, wishes };
 }

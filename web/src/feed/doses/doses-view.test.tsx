@@ -540,7 +540,7 @@ describe("a programme under a name", () => {
 });
 
 describe("while it grows", () => {
-  const nitrogen = { standingKgHa: 34, takenKgHa: 80, lostKgHa: 21, lostWeekKgHa: 14 };
+  const nitrogen = { standingKgHa: 34, takenKgHa: 80, lostKgHa: 21, lostWeekKgHa: 14, assumed: false };
 
   it("what stands in the root zone is told, and what left it in a week is offered with the next dose", async () => {
     const { user, server } = await opened({ nitrogen });
@@ -554,6 +554,13 @@ describe("while it grows", () => {
       version: 3,
       programme: { changes: [{ fromOn: "2026-06-16", addKgHa: { N: 14, P: 0, K: 0 }, factorPct: { N: 100 } }] },
     });
+  });
+
+  it("is told as assumed where nobody noted a tank, and nothing is offered for it", async () => {
+    await opened({ nitrogen: { ...nitrogen, assumed: true } });
+    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
+    expect(grows.getByText(/nobody noted a tank: its feed is counted as its target says \(assumed\)/)).toBeVisible();
+    expect(grows.queryByRole("button", { name: "Give it with the next dose" })).toBeNull();
   });
 
   it("is not offered what was given for it already, and a change is taken out again", async () => {

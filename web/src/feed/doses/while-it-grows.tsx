@@ -32,7 +32,8 @@ export function WhileItGrows({ plan, today }: { plan: DosePlan; today: string })
   const given = changes
     .filter(({ fromOn }) => fromOn > addDays(today, -WEEK_DAYS))
     .reduce((sum, { addKgHa }) => sum + addKgHa.N, 0);
-  const lost = nitrogen ? nitrogen.lostWeekKgHa - given : 0;
+  // What rests on a feed that nobody noted is told, and nothing is given for it.
+  const lost = nitrogen && !nitrogen.assumed ? nitrogen.lostWeekKgHa - given : 0;
   if (!nitrogen && version === null) return null;
   return (
     <section aria-label="While it grows">
@@ -45,6 +46,7 @@ export function WhileItGrows({ plan, today }: { plan: DosePlan; today: string })
           of nitrogen in the root zone’s water. Since planting the crop took{" "}
           <Amount quantity="perLand" value={nitrogen.takenKgHa} />, and{" "}
           <Amount quantity="perLand" value={nitrogen.lostKgHa} /> left below, over and beside.
+          {nitrogen.assumed && " Since planting nobody noted a tank: its feed is counted as its target says (assumed)."}
         </p>
       )}
       {lost >= WORTH_KG_HA && (
