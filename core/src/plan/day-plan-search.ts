@@ -9,7 +9,7 @@ const MOST_RUINED = 7;
 
 interface FirstPlan {
   readonly capacity: DayCapacity;
-  /** all of it fits where the earlier plan had it: nothing is moved for a little gain */
+  /** it is the earlier plan as far as that still can be: nothing is moved for a little gain */
   readonly settled: boolean;
 }
 
@@ -42,13 +42,7 @@ export function firstPlans(
         const placing = held?.starts.length === job.pulses ? held : capacity.best(job, packed || !mayBeExact());
         if (placing) capacity.place(job, placing);
       }
-    return {
-      capacity,
-      worth: worth(
-        input,
-        order.map((job) => ({ job, placing: capacity.placingOf(job) })),
-      ),
-    };
+    return { capacity, worth: worthOf(input, order, capacity) };
   };
   const again = asBefore(input, wanted, newCapacity(), mayBeExact);
   if (again) return { capacity: again, settled: true };
@@ -92,22 +86,22 @@ export function restarted(
   hasTime: () => boolean,
 ): DayCapacity {
   const chance = seeded(7);
-  let found = { capacity: best, worth: worthOf(input, jobs, best) };
+  let found = best;
   const plain = (capacity: DayCapacity): number =>
     jobs.reduce((sum, job) => sum + (capacity.placingOf(job)?.starts.length ?? 0) * job.pulseS * job.flowLh, 0);
-  const isShort = ({ capacity }: typeof found): boolean =>
+  const isShort = (capacity: DayCapacity): boolean =>
     jobs.some((job) => capacity.placingOf(job)?.starts.length !== job.pulses);
   for (let round = 0; round < MOST_RESTARTS && isShort(found) && hasTime(); round++) {
     const tried = forward(input, jobs, newCapacity(), () => false, chance);
     // Whoever was served too little is served afterwards, out of a pump that is full.
-    if (plain(tried.capacity) > plain(found.capacity) + 1e-6) found = tried;
+    if (plain(tried.capacity) > plain(found) + 1e-6) found = tried.capacity;
   }
-  return found.capacity;
+  return found;
 }
 const MOST_RESTARTS = 200;
 
 /** The day by the clock, and about it what found no time there. */
-export function forward(
+function forward(
   input: DayPlanInput,
   jobs: readonly Job[],
   capacity: DayCapacity,
@@ -154,7 +148,7 @@ export function forward(
 
 /**
  * The earlier plan, as far as it still can be: every zone that has room where it was stays there, the others are placed about
- * them. Nothing where no zone had a plan, or where not all fits so.
+ * them. Nothing where none could stay, or where somebody would lose a pulse by it.
  */
 function asBefore(
   { zones, mixers }: DayPlanInput,
@@ -164,23 +158,17 @@ function asBefore(
 ): DayCapacity | null {
   const moved: Job[] = [];
   const had = new Map<Job, number>();
-  let kept = 0;
   for (const job of jobs) {
     const before = zones[job.at]?.before;
     const mixer = mixers.findIndex(({ id }) => id === before?.mixerId);
     const starts = before?.starts.map((start) => Math.round(clockSeconds(start, "before") / SLOT_S)) ?? [];
     const placing = starts.length > 0 ? capacity.asFarAs(job, { mixer, starts, cost: 0 }) : null;
-    if (placing && placing.starts.length === starts.length) {
-      capacity.place(job, placing);
-      had.set(job, starts.length);
-      if (starts.length < job.pulses) moved.push(job);
-      else kept++;
-    } else {
-      moved.push(job);
-      had.set(job, starts.length);
-    }
+    had.set(job, starts.length);
+    const stays = placing?.starts.length === starts.length;
+    if (placing && stays) capacity.place(job, placing);
+    if (!stays || starts.length < job.pulses) moved.push(job);
   }
-  if (kept === 0) return null;
+  if (moved.length === jobs.length) return null;
   for (const job of moved) {
     const held = capacity.lift(job);
     const best = capacity.best(job, !mayBeExact());
@@ -188,9 +176,7 @@ function asBefore(
     if (placing) capacity.place(job, placing);
   }
   // Whoever did not fit before may still not; nobody loses a pulse by it.
-  const served = ({ length }: { readonly length: number }, job: Job): boolean =>
-    length === job.pulses || length >= (had.get(job) ?? job.pulses);
-  return jobs.every((job) => served(capacity.placingOf(job)?.starts ?? [], job)) ? capacity : null;
+  return jobs.every((job) => (capacity.placingOf(job)?.starts.length ?? 0) >= (had.get(job) ?? 0)) ? capacity : null;
 }
 
 const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;
@@ -243,7 +229,7 @@ export function improve(
 }
 
 /** Litres, each zone's counted by its priority, and then the cost. */
-export interface Worth {
+interface Worth {
   readonly litres: number;
   readonly cost: number;
 }
@@ -252,7 +238,7 @@ export interface Worth {
 const A_PRIORITY = 8;
 const MOST_RANKS = 12;
 
-export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
+function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
   const ranks = [...new Set(input.zones.map(({ priority }) => priority))].sort((a, b) => b - a);
   let [litres, cost] = [0, 0];
   for (const { job, placing } of placed) {
@@ -271,7 +257,7 @@ function worthOf(input: DayPlanInput, jobs: readonly Job[], capacity: DayCapacit
   );
 }
 
-export function isBetter(a: Worth, b: Worth): boolean {
+function isBetter(a: Worth, b: Worth): boolean {
   const more = a.litres - b.litres;
   return Math.abs(more) > 1e-6 * Math.max(1, b.litres) ? more > 0 : a.cost < b.cost - 1e-6;
 }

@@ -1,8 +1,7 @@
+export { energyOf } from "./site-day-energy.ts";
 export { checkLock } from "./site-day-lock.ts";
 export {
   siteDay,
-  energyOf,
-  mostAtOnce,
   windowsOf,
   USUAL_PRIORITY,
   type AskedZone,

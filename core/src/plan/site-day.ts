@@ -3,6 +3,8 @@ import { dayPlan } from "./day-plan.ts";
 import type { DayPlan } from "./day-plan-answer.ts";
 import type { DayPlanInput, DayPlanZone, Span } from "./day-plan-input.ts";
 import type { Main, MainZone } from "./main.ts";
+import { energyOf } from "./site-day-energy.ts";
+import { between, less, spanOf, within } from "./spans.ts";
 
 /** What a zone asks of a day: its litres, in how many pulses, when, and with what in them. */
 export interface AskedZone extends MainZone {
@@ -354,40 +356,12 @@ function goneWithout({ zones }: SiteDayInput, zoneId: number | null, litres: num
   return roots ? Math.min(100, (100 * (roots.goneL + litres)) / roots.availableL) : null;
 }
 
-function spanOf({ start, end }: { readonly start: string; readonly end: string }): Span {
-  return { startS: clockSeconds(start, "start"), endS: clockSeconds(end, "end") };
-}
-
-function between(startS: number, endS: number): Span[] {
-  return startS < endS ? [{ startS, endS }] : [];
-}
-
-/** What of some spans lies within others. */
-function within(spans: readonly Span[], others: readonly Span[]): Span[] {
-  return others.flatMap((other) =>
-    spans.flatMap(({ startS, endS }) => between(Math.max(startS, other.startS), Math.min(endS, other.endS))),
-  );
-}
-
-/** Spans without what others take of them. */
-function less(spans: readonly Span[], out: readonly Span[]): Span[] {
-  return out.reduce<Span[]>(
-    (left, { startS, endS }) =>
-      left.flatMap((span) =>
-        endS <= span.startS || startS >= span.endS
-          ? [span]
-          : [...between(span.startS, startS), ...between(endS, span.endS)],
-      ),
-    [...spans],
-  );
-}
-
 function sumOf(pulses: readonly { readonly litres: number }[]): number {
   return pulses.reduce((sum, { litres }) => sum + litres, 0);
 }
 
 /** Most L/h at any moment. */
-export function mostAtOnce(pulses: readonly SitePulse[]): number {
+function mostAtOnce(pulses: readonly SitePulse[]): number {
   const changes = pulses
     .flatMap(({ startS, lengthS, lh }) => [
       { at: startS, by: lh },
@@ -400,37 +374,4 @@ export function mostAtOnce(pulses: readonly SitePulse[]): number {
     most = Math.max(most, now);
   }
   return most;
-}
-
-/** What pumps draw over pulses. A pump runs, at all of its power, while any of its valves is open. Assumed: one without speed control. */
-export function energyOf(
-  { limits, tariff }: Main,
-  pulses: readonly Pick<SitePulse, "zoneId" | "startS" | "lengthS">[],
-): SiteDay["energy"] {
-  return limits.flatMap(({ name, kw, zoneIds }) => {
-    if (kw === null) return [];
-    const spans = open(
-      pulses.filter(({ zoneId }) => zoneIds === null || (zoneId !== null && zoneIds.includes(zoneId))),
-    );
-    const hours = spans.reduce((sum, { startS, endS }) => sum + (endS - startS) / 3600, 0);
-    const cost = tariff.reduce((sum, { start, end, pricePerKwh }) => {
-      const span = spanOf({ start, end });
-      return spans.reduce((so, { startS, endS }) => {
-        const shared = Math.min(endS, span.endS) - Math.max(startS, span.startS);
-        return so + (Math.max(0, shared) / 3600) * kw * pricePerKwh;
-      }, sum);
-    }, 0);
-    return [{ name, kwh: hours * kw, cost: tariff.length > 0 ? cost : null }];
-  });
-}
-
-/** Times in which at least one pulse runs. */
-function open(pulses: readonly Pick<SitePulse, "startS" | "lengthS">[]): Span[] {
-  const spans: Span[] = [];
-  for (const { startS, lengthS } of [...pulses].sort((a, b) => a.startS - b.startS)) {
-    const last = spans.at(-1);
-    if (last && startS <= last.endS) spans[spans.length - 1] = { ...last, endS: Math.max(last.endS, startS + lengthS) };
-    else spans.push({ startS, endS: startS + lengthS });
-  }
-  return spans;
 }

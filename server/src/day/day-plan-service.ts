@@ -1,8 +1,7 @@
 import type { DayChange, DayEdit, SiteDay as DayAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { checkLock, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
+import type { SiteDay, SiteDayInput, SitePulse } from "@sprunel/core/plan";
 import { addDays, clockOf, localDate, startOfLocalDay } from "@sprunel/core/time";
-import { DomainError } from "@sprunel/core/working";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
@@ -10,8 +9,9 @@ import type { FeedService } from "../feed/feed-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import { askedZones } from "./asked-zones.ts";
-import { dayAnswer, matched, offeredOf, timedOn } from "./day-answer.ts";
+import { dayAnswer, matched, timedOn } from "./day-answer.ts";
 import { changesOf, isOther } from "./day-changes.ts";
+import { edited } from "./day-edits.ts";
 import { dayPlanStore, NO_EDITS, type DayAsked, type DayEdits, type KeptDay } from "./day-plan-store.ts";
 import type { MainService } from "./main-service.ts";
 
@@ -55,13 +55,13 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     const nowS = date < today ? OVER_S : date > today ? AHEAD_S : clockOf(nowMs, site.timeZone).clockS;
     const shared = await main.read(site);
     const zones = await scope.zones();
-    // A day that is over is not planned any more.
     const given = await wateringStore(scope).between(
       startOfLocalDay(date, site.timeZone),
       startOfLocalDay(addDays(date, 1), site.timeZone),
     );
     const kept = await dayPlanStore(scope).find(site.id, date);
     const { beside: unplanned } = matched(timedOn(date, site.timeZone, kept), given);
+    // A day that is over is not planned any more.
     const zonesAsked = date < today ? [] : await askedZones(site, zones, date, { plans, feed, doses, unplanned });
     const asked: DayAsked = { mainVersion: shared.version, pumpLh: site.pumpLh, zones: zonesAsked };
     return { site, nowMs, nowS, today, main: shared.main, zones, asked, given, kept };
@@ -187,7 +187,15 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
           throw staleEdit("The day of all zones", await answerOf(date, ground, kept));
         if (ground.nowS >= OVER_S && edit.kind !== "missed")
           throw badInput([{ path: "edit.kind", message: `${date} is over; nothing of it can be moved any more.` }]);
-        const { edits, pulses, why } = await edited(date, ground, kept, edit);
+        const { site, zones } = ground;
+        const { edits, pulses, why } = edited(
+          {
+            ...{ date, zones, kept, timeZone: site.timeZone },
+            before: await dayPlanStore(scope).find(site.id, addDays(date, -1)),
+            questionOf: () => questionOf(ground, kept.edits, kept.plan.pulses),
+          },
+          edit,
+        );
         if (edit.kind === "missed") {
           await dayPlanStore(scope).save(ground.site.id, date, { ...kept, edits });
           return answerOf(date, ground, { ...kept, edits });
@@ -221,83 +229,6 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
       await this.day(undefined);
     },
   };
-
-  async function edited(
-    date: string,
-    ground: Ground,
-    kept: KeptDay,
-    edit: DayEdit["edit"],
-  ): Promise<{ edits: DayEdits; pulses: readonly SitePulse[]; why: DayChange[] }> {
-    const { edits, plan } = kept;
-    const pulseOf = (id: string, among: readonly SitePulse[] = plan.pulses): SitePulse => {
-      const found = among.find((pulse) => pulse.id === id);
-      if (!found) throw badInput([{ path: "edit.pulseId", message: `There is no pulse ${id} in this day any more.` }]);
-      return found;
-    };
-    const nameOf = (zoneId: number): string => {
-      const found = ground.zones.find(({ id }) => id === zoneId);
-      if (!found) throw badInput([{ path: "edit.zoneId", message: `Zone ${zoneId} does not exist.` }]);
-      return found.name;
-    };
-    const without = (id: string): SitePulse[] => plan.pulses.filter((pulse) => pulse.id !== id);
-    const same = { edits, pulses: plan.pulses, why: [] };
-    switch (edit.kind) {
-      case "lock": {
-        const { timeZone } = ground.site;
-        const atMs = Date.parse(edit.startUtc);
-        const { date: on, clockS: startS } = clockOf(atMs, timeZone);
-        if (on !== date)
-          throw badInput([{ path: "edit.startUtc", message: `${edit.startUtc} does not lie on ${date}.` }]);
-        try {
-          const locked = checkLock(questionOf(ground, edits, plan.pulses), edit.pulseId, startS);
-          return { ...same, pulses: [...without(edit.pulseId), locked], why: [{ kind: "locked", name: locked.name }] };
-        } catch (error) {
-          if (!(error instanceof DomainError)) throw error;
-          throw badInput(error.faults.map(({ path, message }) => ({ path: `edit.${path}`, message })));
-        }
-      }
-      case "unlock": {
-        const pulse = pulseOf(edit.pulseId);
-        return {
-          ...same,
-          pulses: [...without(edit.pulseId), { ...pulse, locked: false }],
-          why: [{ kind: "unlocked", name: pulse.name }],
-        };
-      }
-      case "exclude":
-        return {
-          ...same,
-          edits: { ...edits, excluded: [...new Set([...edits.excluded, edit.zoneId])] },
-          why: [{ kind: "excluded", name: nameOf(edit.zoneId) }],
-        };
-      case "include":
-        return {
-          ...same,
-          edits: { ...edits, excluded: edits.excluded.filter((id) => id !== edit.zoneId) },
-          why: [{ kind: "included", name: nameOf(edit.zoneId) }],
-        };
-      case "missed":
-        pulseOf(edit.pulseId);
-        return { ...same, edits: { ...edits, missed: [...new Set([...edits.missed, edit.pulseId])] } };
-      case "again":
-      case "let-go": {
-        const before = await dayPlanStore(scope).find(ground.site.id, addDays(date, -1));
-        const offered = offeredOf(before, edits).find(({ id }) => id === edit.pulseId);
-        if (!offered || offered.zoneId === null)
-          throw badInput([{ path: "edit.pulseId", message: `Nothing is offered of a pulse ${edit.pulseId}.` }]);
-        const { zoneId, litres, name } = offered;
-        return edit.kind === "again"
-          ? {
-              ...same,
-              edits: { ...edits, again: [...edits.again, { pulseId: edit.pulseId, zoneId, litres }] },
-              why: [{ kind: "added", name }],
-            }
-          : { ...same, edits: { ...edits, letGo: [...edits.letGo, edit.pulseId] } };
-      }
-      case "afresh":
-        return same;
-    }
-  }
 }
 
 /** Less stays undone, or, with the same litres, the pumps cost less. */

@@ -1,4 +1,4 @@
-import type { Main, MainAnswer } from "@sprunel/contract/plan";
+import { mainSchema, type Main, type MainAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
 import { checkMain, NO_MAIN } from "@sprunel/core/plan";
 import { staleEdit } from "../http/problems.ts";
@@ -46,9 +46,8 @@ export function mainService(scope: Scope) {
 /** Before anybody described it: the pump of the site's own record, if that is known. */
 function ofPump({ pumpLh }: Site): Main {
   const pump = { kind: "pump", name: "Pump", maxLh: pumpLh, maxOpen: null, kw: null, zoneIds: null } as const;
-  return { ...structuredClone(EMPTY), limits: pumpLh === null ? [] : [pump] };
+  return mainSchema.parse({ ...NO_MAIN, limits: pumpLh === null ? [] : [pump] });
 }
-const EMPTY: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 
 function amongZones(main: Main, ids: ReadonlySet<number>): Main {
   const here = (some: readonly number[]): number[] => some.filter((id) => ids.has(id));

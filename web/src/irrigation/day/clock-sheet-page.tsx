@@ -4,16 +4,12 @@ import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../../http/problem.tsx";
 import { clockAt } from "../../place/clock-at.ts";
-import { SiteWays } from "../../place/site-ways.tsx";
-import { useBoard } from "../../place/use-board.ts";
-import { usePlace } from "../../place/use-place.ts";
 import { useDates } from "../../units/dates.tsx";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./clock-sheet.module.css";
+import { DayFrame } from "./day-frame.tsx";
 import { minutesOf } from "./minutes-of.ts";
-import { useSiteDay } from "./use-site-day.ts";
 
 const ORDERS = ["by time", "by valve"] as const;
 const PAPERS = ["A4", "Letter"] as const;
@@ -21,17 +17,7 @@ const WHOSE = ["every valve", "by hand"] as const;
 
 /** The day on paper, for somebody with a watch and hand valves: what to open when, for how long, and a box to tick. */
 export function ClockSheetPage() {
-  const { date } = usePlace();
-  const board = useBoard(date);
-  const day = useSiteDay(date);
-  const failed = [board, day].find(({ isError, data }) => isError && !data);
-  if (failed?.error) return <ProblemNote error={failed.error} onRetry={() => void failed.refetch()} />;
-  if (!board.data || !day.data) return null;
-  return (
-    <SiteWays site={board.data.site}>
-      <Sheet board={board.data} day={day.data} />
-    </SiteWays>
-  );
+  return <DayFrame>{(board, day) => <Sheet board={board} day={day} />}</DayFrame>;
 }
 
 function Sheet({ board, day }: { board: Board; day: SiteDay }) {

@@ -6,15 +6,14 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../../http/problem.tsx";
 import { clockAt } from "../../place/clock-at.ts";
-import { SiteWays } from "../../place/site-ways.tsx";
-import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { useDates } from "../../units/dates.tsx";
 import { showDigits } from "../../units/show.ts";
 import { Amount } from "../../units/use-units.tsx";
 import { useAddWaterings } from "../use-waterings.ts";
+import { DayFrame } from "./day-frame.tsx";
 import { minutesOf } from "./minutes-of.ts";
-import { useEditDay, useSiteDay } from "./use-site-day.ts";
+import { useEditDay } from "./use-site-day.ts";
 import styles from "./valves-page.module.css";
 
 /** So much before its time a valve is told as the next one to walk to. */
@@ -23,17 +22,7 @@ const WHOSE = ["by hand", "all"] as const;
 
 /** For the phone in a pocket: what is open now, what is next, and one tap for what was given. */
 export function ValvesPage() {
-  const { date } = usePlace();
-  const board = useBoard(date);
-  const day = useSiteDay(date);
-  const failed = [board, day].find(({ isError, data }) => isError && !data);
-  if (failed?.error) return <ProblemNote error={failed.error} onRetry={() => void failed.refetch()} />;
-  if (!board.data || !day.data) return null;
-  return (
-    <SiteWays site={board.data.site}>
-      <Valves board={board.data} day={day.data} />
-    </SiteWays>
-  );
+  return <DayFrame>{(board, day) => <Valves board={board} day={day} />}</DayFrame>;
 }
 
 function Valves({ board, day }: { board: Board; day: SiteDay }) {

@@ -1,0 +1,32 @@
+import { clockSeconds } from "../time/clock.ts";
+import type { Span } from "./day-plan-input.ts";
+
+/** A span of the clock in seconds from midnight. */
+export function spanOf({ start, end }: { readonly start: string; readonly end: string }): Span {
+  return { startS: clockSeconds(start, "start"), endS: clockSeconds(end, "end") };
+}
+
+/** From one second to another, where that is any time at all. */
+export function between(startS: number, endS: number): Span[] {
+  return startS < endS ? [{ startS, endS }] : [];
+}
+
+/** What of some spans lies within others. */
+export function within(spans: readonly Span[], others: readonly Span[]): Span[] {
+  return others.flatMap((other) =>
+    spans.flatMap(({ startS, endS }) => between(Math.max(startS, other.startS), Math.min(endS, other.endS))),
+  );
+}
+
+/** Spans without what others take of them. */
+export function less(spans: readonly Span[], out: readonly Span[]): Span[] {
+  return out.reduce<Span[]>(
+    (left, { startS, endS }) =>
+      left.flatMap((span) =>
+        endS <= span.startS || startS >= span.endS
+          ? [span]
+          : [...between(span.startS, startS), ...between(endS, span.endS)],
+      ),
+    [...spans],
+  );
+}
