@@ -6,6 +6,7 @@ export {
   lampsFor,
   readAgainstBands,
   USUAL_LAMPS,
+  type AirHour,
   type BandDay,
   type BandKind,
 } from "./bands.ts";

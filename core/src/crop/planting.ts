@@ -62,12 +62,21 @@ function leader<T>(all: readonly T[], partOf: (one: T) => Part | null | undefine
   );
 }
 
+/** Every room of a page asks for the same days again and again: what stood on them is kept as long as its plantings are. */
+const stood = new WeakMap<readonly Grown[], Map<string, readonly Standing[]>>();
+
 /** All that stands in a zone on a date, the first planted first. */
 export function standingsOn(plantings: readonly Grown[], date: string): readonly Standing[] {
-  return plantingsOn(plantings, date).flatMap((planting) => {
-    const state = cropStateOn(planting, date);
-    return state ? [{ planting, crop: planting.crop, state, since: yearBegan(planting, date) }] : [];
-  });
+  const known = stood.get(plantings) ?? new Map<string, readonly Standing[]>();
+  stood.set(plantings, known);
+  const found =
+    known.get(date) ??
+    plantingsOn(plantings, date).flatMap((planting) => {
+      const state = cropStateOn(planting, date);
+      return state ? [{ planting, crop: planting.crop, state, since: yearBegan(planting, date) }] : [];
+    });
+  known.set(date, found);
+  return found;
 }
 
 /**

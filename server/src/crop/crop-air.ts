@@ -8,6 +8,7 @@ import {
   lampsFor,
   readAgainstBands,
   USUAL_LAMPS,
+  type AirHour,
   type BandDay,
   type Grown,
 } from "@sprunel/core/crop";
@@ -130,7 +131,20 @@ function of(kinds: readonly BandDay[], kind: BandDay["kind"]): BandDay | undefin
   return kinds.find((found) => found.kind === kind);
 }
 
-function hoursOf({ hours, air }: DayWeather, { houseId, house }: StoredZone) {
+/** The board looks at the same days each time. */
+const known = new WeakMap<DayWeather, Map<string, readonly AirHour[]>>();
+
+/** The air and light of a day under a zone's cover. */
+function hoursOf(day: DayWeather, zone: StoredZone): readonly AirHour[] {
+  const ofDay = known.get(day) ?? new Map<string, readonly AirHour[]>();
+  known.set(day, ofDay);
+  const key = `${zone.houseId} ${zone.house.transmissionPct}`;
+  const hours = ofDay.get(key) ?? hoursUnder(day, zone);
+  ofDay.set(key, hours);
+  return hours;
+}
+
+function hoursUnder({ hours, air }: DayWeather, { houseId, house }: StoredZone): readonly AirHour[] {
   const light = new Map(hours.map(({ startMs, values }) => [startMs, values.radiation?.value]));
   return (air.get(houseId) ?? []).flatMap(({ startMs, airTemperatureC, vpdKpa }) => {
     const outside = light.get(startMs);
