@@ -441,6 +441,9 @@ describe("a calendar of doses", () => {
     for (const { nutrientsKgHa, mixedIntoL } of doses)
       expect((nutrientsKgHa.N * 0.05 * 1e6) / (mixedIntoL ?? NaN)).toBeCloseTo(100, 6);
     expect(warnings).toContainEqual(expect.stringMatching(/The light from 2026-05-01 on is not known yet/));
+    // A feed that cannot be mixed at all has no strength of its own either.
+    await save({ school: "constant", ppmN: 100, season, productIds: ["monopotassium-phosphate"] });
+    expect(await plan()).toMatchObject({ fault: expect.any(String) as string, warnings: [] });
   });
 
   it("says how each dose is injected: fill, inject, flush, concentrate, and how strong it drips", async () => {

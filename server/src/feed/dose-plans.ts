@@ -266,7 +266,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
       warnings: [
         ...calendar.warnings,
         ...beforeForce(calendar, noted, programme.fromOn),
-        ...withoutLight(programme, season),
+        ...(fault === null ? withoutLight(programme, season) : []),
       ],
       schools,
       path: whole ? pathOf(season, need.toGiveKgHa, doses) : [],
