@@ -10,6 +10,32 @@ export const chosenFile = {
     .describe("the file's bytes as they are"),
 };
 
+/** A column as somebody set it; those that nobody set are guessed anew each time. */
+export const chosenColumnSchema = z.strictObject({
+  column: z.number().int().min(1),
+  kind: z.string().max(40),
+  unit: z.string().max(40),
+});
+
+/** What a column of a file is taken for, and why. */
+export const readColumnSchema = z.object({
+  column: z.number(),
+  header: z.string(),
+  kind: z.string(),
+  unit: z.string(),
+  unitAssumed: z.boolean().describe("it stands nowhere in the file and is only the usual one"),
+  unknownUnit: z
+    .string()
+    .nullable()
+    .describe("a unit that is written and not understood: its values wait until it is chosen"),
+  certainty: z.number().describe("0 to 1; 1 where a person said so"),
+  because: z.string(),
+  examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
+});
+
+/** What a column of a kind of file may mean, and in what units. */
+export const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.array(z.string()) }));
+
 /** What became of a file's lines. */
 export const judgedLines = {
   counts: z.object({

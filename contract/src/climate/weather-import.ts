@@ -1,10 +1,16 @@
 import { z } from "zod";
-import { chosenFile, dialect, judgedLines } from "../basics/table-file.ts";
+import {
+  chosenColumnSchema,
+  chosenFile,
+  columnKindsSchema,
+  dialect,
+  judgedLines,
+  readColumnSchema,
+} from "../basics/table-file.ts";
 import { instantSchema, quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "radiation", "rain"]);
-const columnKindSchema = z.enum([...weatherKindSchema.options, "time", "ignore"]);
 
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({
@@ -17,10 +23,7 @@ export const weatherChoicesSchema = z.strictObject({
   windHeightM: quantitySchema("The height of the wind sensor", 0.5, 200, "m")
     .optional()
     .describe("above ground; 10 m when left out"),
-  columns: z
-    .array(z.strictObject({ column: z.number().int().min(1), kind: columnKindSchema, unit: z.string().max(20) }))
-    .max(200)
-    .optional(),
+  columns: z.array(chosenColumnSchema).max(200).optional(),
 });
 export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
 
@@ -45,17 +48,8 @@ export const weatherPreviewSchema = z
       windHeightM: z.number(),
       windHeightAssumed: z.boolean().describe("nobody has said it yet"),
     }),
-    columns: z.array(
-      z.object({
-        column: z.number(),
-        header: z.string(),
-        kind: columnKindSchema,
-        unit: z.string(),
-        unitAssumed: z.boolean(),
-        unitChoices: z.array(z.string()).describe("units that this kind may have"),
-        examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
-      }),
-    ),
+    columns: z.array(readColumnSchema),
+    kinds: columnKindsSchema,
     /** the mapping was confirmed in an earlier import of the same header */
     remembered: z.boolean(),
     preamble: z.array(z.string()),

@@ -1,5 +1,12 @@
 import { z } from "zod";
-import { chosenFile, dialect, judgedLines } from "../basics/table-file.ts";
+import {
+  chosenColumnSchema,
+  chosenFile,
+  columnKindsSchema,
+  dialect,
+  judgedLines,
+  readColumnSchema,
+} from "../basics/table-file.ts";
 import { quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
@@ -10,10 +17,8 @@ export type ListKind = z.infer<typeof listKindSchema>;
 const listChoicesSchema = z.strictObject({
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
-  columns: z
-    .array(z.strictObject({ column: z.number().int().min(1), kind: z.string().max(40), unit: z.string().max(20) }))
-    .max(200)
-    .optional(),
+  columns: z.array(chosenColumnSchema).max(200).optional(),
+  zone: z.string().max(60).optional().describe("the zone of all rows, where no column names one"),
   drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
   crateKg: z
     .record(z.string().max(60), quantitySchema("A crate's weight", 0.01, 1000, "kg"))
@@ -46,18 +51,8 @@ export const listPreviewSchema = z
     dialect: z.object({
       ...dialect,
     }),
-    columns: z.array(
-      z.object({
-        column: z.number(),
-        header: z.string(),
-        kind: z.string(),
-        unit: z.string(),
-        unitAssumed: z.boolean(),
-        examples: z.array(z.string()),
-      }),
-    ),
-    /** what a column may mean, and the units that it may have */
-    kinds: z.array(z.object({ kind: z.string(), units: z.array(z.string()) })),
+    columns: z.array(readColumnSchema),
+    kinds: columnKindsSchema,
     preamble: z.array(z.string()),
     ...judgedLines,
     flagged: z.array(

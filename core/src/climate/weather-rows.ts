@@ -1,4 +1,6 @@
-import { readNumber, type DecimalMark } from "../table/number.ts";
+import { measuredCell } from "../table/cell.ts";
+import type { DecimalMark } from "../table/number.ts";
+import { conversionOf } from "../table/quantity.ts";
 import { instantsOf } from "../time/local-time.ts";
 import type { TableRecord } from "../table/read-table.ts";
 import { readTime, type DateOrder } from "../table/time-text.ts";
@@ -43,7 +45,7 @@ interface RowDialect {
   readonly timeZone: string;
 }
 
-interface Judged {
+export interface Judged {
   readonly rows: readonly WeatherRow[];
   readonly rejected: readonly RejectedRow[];
   readonly flagged: readonly FlaggedRow[];
@@ -63,21 +65,21 @@ export function judgeRows(
   records: readonly TableRecord[],
   width: number,
   columns: readonly WeatherColumn[],
+  /** what says the time of each row */
+  stamps: readonly string[],
   dialect: RowDialect,
 ): Judged {
   const stored = new Map<number, Stored>();
   const rejected: RejectedRow[] = [];
-  const timeColumns = columns.filter((column) => column.kind === "time").map((column) => column.column - 1);
-  const stampOf = (record: TableRecord): string => timeColumns.map((at) => record.cells[at] ?? "").join(" ");
-  const forward = runsForward(records, stampOf, dialect.dateOrder);
-  for (const record of records) {
+  const forward = runsForward(stamps, dialect.dateOrder);
+  for (const [at, record] of records.entries()) {
     const { line } = record;
     const reject = (reason: RejectionReason, detail: string): void => void rejected.push({ line, reason, detail });
     if (record.cells.length !== width) {
       reject("field-count", `${record.cells.length} cells where the header has ${width}`);
       continue;
     }
-    const text = stampOf(record);
+    const text = stamps[at] ?? "";
     const reading = readTime(text, dialect.dateOrder);
     if (reading.status === "impossible" || reading.status === "unreadable") {
       reject("bad-time", text);
@@ -104,14 +106,10 @@ export function judgeRows(
         reject("conflict", `line ${earlier?.line} has the same time and another ${other.join(", ")}; the first stays`);
       continue;
     }
-    if (stampMs % HOUR_MS !== 0) {
-      reject("off-the-hour", `${text}: hourly rows stand on the full hour`);
-      continue;
-    }
     stored.set(stampMs, {
       line,
       stampMs,
-      hourStartMs: dialect.stampMarks === "start" ? stampMs : stampMs - HOUR_MS,
+      hourStartMs: hourOf(stampMs, dialect.stampMarks),
       values,
       raw,
       flags,
@@ -136,6 +134,11 @@ export function judgeRows(
   };
 }
 
+/** The hour that a row belongs to: one that begins with its stamp, ends with it, or holds it. */
+function hourOf(stampMs: number, marks: "start" | "end"): number {
+  return marks === "start" ? Math.floor(stampMs / HOUR_MS) * HOUR_MS : (Math.ceil(stampMs / HOUR_MS) - 1) * HOUR_MS;
+}
+
 function readValues(
   record: TableRecord,
   columns: readonly WeatherColumn[],
@@ -155,9 +158,10 @@ function readValues(
     if (!column) continue;
     const cell = record.cells[column.column - 1] ?? "";
     raw[kind] = cell;
-    const { units, least, most } = KIND_RULES[kind];
-    const number = readNumber(cell, decimal);
-    const value = number === null ? null : (units[column.unit]?.toCanonical(number) ?? NaN);
+    const { quantity, least, most } = KIND_RULES[kind];
+    const { value: number, unit } = measuredCell(cell, decimal);
+    const conversion = conversionOf(quantity, unit || column.unit);
+    const value = number === null || !conversion ? null : number * conversion.factor + conversion.offset;
     if (value === null) flags.push({ code: "missing", kind, raw: cell });
     else if (!(value >= least - 1e-9 && value <= most + 1e-9)) flags.push({ code: "impossible", kind, raw: cell });
     // From −20 to 0 W/m² it is the offset of a sensor in the dark.
@@ -167,15 +171,11 @@ function readValues(
 }
 
 /** Whether times rise more often than they fall from row to row. */
-function runsForward(
-  records: readonly TableRecord[],
-  stampOf: (record: TableRecord) => string,
-  order: DateOrder,
-): boolean {
+function runsForward(stamps: readonly string[], order: DateOrder): boolean {
   let steps = 0;
   let before: number | undefined;
-  for (const record of records) {
-    const reading = readTime(stampOf(record), order);
+  for (const stamp of stamps) {
+    const reading = readTime(stamp, order);
     if (reading.status !== "clock") continue;
     const { year, month, day, hour, minute } = reading.time;
     const now = Date.UTC(year, month - 1, day, hour, minute);

@@ -32,7 +32,7 @@ const sum = (values: number[]): number => values.reduce((total, value) => total 
 
 describe.each(["weather-iso", "weather-semicolon", "weather-us"])("the file %s", (name) => {
   const expected = JSON.parse(readFileSync(`${sampleFolder}/${name}.expected.json`, "utf8")) as Expected;
-  const table = readWeatherTable(readFileSync(`${sampleFolder}/${name}.csv`), { timeZone: expected.context.zone });
+  const table = readWeatherTable(readFileSync(`${sampleFolder}/${name}.csv`), { siteTimeZone: expected.context.zone });
 
   it("is understood: dialect, columns and units", () => {
     const { encoding, lineEnd, delimiter, decimal } = expected.dialect;
@@ -105,7 +105,7 @@ describe("a weather file of another hand", () => {
         "25/10/2026,02:00,11.3",
         "25/10/2026,01:00,11.4",
       ),
-      { timeZone: "Europe/Paris" },
+      { siteTimeZone: "Europe/Paris" },
     );
     expect(table.rejected).toEqual([]);
     expect(table.rows.map((row) => [utc(row.stampMs), row.values.airTemperature])).toEqual([
@@ -119,7 +119,7 @@ describe("a weather file of another hand", () => {
   it("rejects the hour that summer time skips", () => {
     const table = readWeatherTable(
       lines("time;air °C", "29.03.2026 01:00;8,1", "29.03.2026 02:00;8,2", "29.03.2026 03:00;8,3"),
-      { timeZone: "Europe/Paris" },
+      { siteTimeZone: "Europe/Paris" },
     );
     expect(table.rejected).toMatchObject([{ line: 3, reason: "time-does-not-exist" }]);
     expect(table.gaps).toEqual([]);
@@ -131,7 +131,7 @@ describe("a weather file of another hand", () => {
     const wide = new Uint8Array([0xff, 0xfe, ...codes.flatMap((code) => [code & 255, code >> 8])]);
     const narrow = new Uint8Array(codes);
     for (const file of [wide, narrow]) {
-      const table = readWeatherTable(file, { timeZone: "Europe/Paris" });
+      const table = readWeatherTable(file, { siteTimeZone: "Europe/Paris" });
       expect(table.columns[1]).toMatchObject({ kind: "airTemperature", unit: "°C" });
       expect(table.rows.map((row) => row.values.airTemperature)).toEqual([20.5, 22.5]);
       expect(table.rejected).toMatchObject([{ line: 3, reason: "empty" }]);
@@ -139,32 +139,89 @@ describe("a weather file of another hand", () => {
   });
 
   it("takes the mapping that a person chose over its own guess", () => {
-    const file = lines("when,a,b", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
-    expect(() => readWeatherTable(file, { timeZone: "UTC" })).toThrow(/header/);
-    const named = lines("time,temp,rain", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
-    const table = readWeatherTable(named, {
-      timeZone: "UTC",
+    const file = lines("moment,a,b", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
+    const unknown = readWeatherTable(file, { siteTimeZone: "UTC" });
+    expect(unknown.columns.map(({ kind }) => kind)).toEqual(["ignore", "ignore", "ignore"]);
+    expect(unknown.rows).toEqual([]);
+    const table = readWeatherTable(file, {
+      siteTimeZone: "UTC",
       columns: [
+        { column: 1, kind: "time", unit: "" },
         { column: 2, kind: "airTemperature", unit: "°F" },
-        { column: 3, kind: "ignore", unit: "" },
       ],
     });
     expect(table.rows.map((row) => row.values)).toMatchObject([
       { airTemperature: expect.closeTo(20, 9), rain: null },
       { airTemperature: expect.closeTo(25, 9) },
     ]);
-    expect(table.columns.find((column) => column.kind === "airTemperature")).not.toHaveProperty("unitAssumed");
+    expect(table.columns.find((column) => column.kind === "airTemperature")).toMatchObject({ unitAssumed: false });
+  });
+
+  it("by the quarter of an hour is put together by the hour: means, and sums of rain and of light that is told by the step", () => {
+    const quarters = [0, 15, 30, 45].map(
+      (minute, at) => `2026-06-01T10:${String(minute).padStart(2, "0")}Z,${20 + at},0.2,400,36`,
+    );
+    const table = readWeatherTable(
+      lines(
+        "begins,temp_C,rain_mm,solar_W/m2,solar kJ/m2",
+        ...quarters,
+        "2026-06-01T11:00Z,30,0,0,0",
+        "2026-06-01T11:15Z,30,0,0,0",
+      ),
+      {
+        siteTimeZone: "UTC",
+        columns: [
+          { column: 5, kind: "ignore", unit: "" },
+          { column: 1, kind: "time", unit: "" },
+        ],
+      },
+    );
+    expect(table.rows).toHaveLength(1);
+    expect(table.rows[0]?.values).toMatchObject({
+      airTemperature: 21.5,
+      rain: expect.closeTo(0.8, 9) as number,
+      radiation: expect.closeTo(400 * 0.0036, 9) as number,
+    });
+    const told = readWeatherTable(
+      lines("begins,solar kJ/m2", ...quarters.map((row) => `${row.slice(0, 17)},${row.split(",")[4] ?? ""}`)),
+      {
+        siteTimeZone: "UTC",
+        columns: [{ column: 1, kind: "time", unit: "" }],
+      },
+    );
+    expect(told.rows[0]?.values.radiation).toBeCloseTo(0.144, 9);
+  });
+
+  it("whose head says UTC is read by that clock, and by a chosen one before it", () => {
+    const file = lines("Time (UTC),temp_C", "2026-06-01 10:00,20", "2026-06-01 11:00,21");
+    const at = (timeZone?: string) =>
+      readWeatherTable(file, { siteTimeZone: "Europe/Paris", timeZone }).rows[0]?.stampMs;
+    expect(utc(at() ?? 0)).toBe("2026-06-01T10:00:00Z");
+    expect(utc(at("America/New_York") ?? 0)).toBe("2026-06-01T14:00:00Z");
+  });
+
+  it("takes a unit in a cell before the column's, and asks for one that it does not understand", () => {
+    const table = readWeatherTable(
+      lines("time,temp (°C),wind (furlongs/h)", "2026-06-01T10:00Z,68 °F,3", "2026-06-01T11:00Z,21,4"),
+      {
+        siteTimeZone: "UTC",
+      },
+    );
+    expect(table.rows.map(({ values }) => values)).toMatchObject([
+      { airTemperature: expect.closeTo(20, 9) as number, wind: null },
+      { airTemperature: 21, wind: null },
+    ]);
+    expect(table.columns[2]).toMatchObject({ kind: "wind", unit: "", unknownUnit: "furlongs/h", unitAssumed: false });
   });
 
   it.each([
-    [
-      "rows by the quarter of an hour",
-      lines("time,temp_C", "2026-06-01T10:00Z,20", "2026-06-01T10:15Z,20", "2026-06-01T10:30Z,21"),
-    ],
+    ["rows by the day", lines("date,temp_C", ...Array.from({ length: 28 }, (_, day) => `2026-06-${day + 1},20`))],
     ["no table", lines("Dear grower,", "the logger is broken.")],
     ["nothing", new Uint8Array()],
     ["a picture", new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 3])],
   ])("is refused whole when it holds %s", (_what, file) => {
-    expect(() => readWeatherTable(file, { timeZone: "UTC" })).toThrow(expect.objectContaining({ name: "DomainError" }));
+    expect(() => readWeatherTable(file, { siteTimeZone: "UTC" })).toThrow(
+      expect.objectContaining({ name: "DomainError" }),
+    );
   });
 });

@@ -2,17 +2,22 @@ import { DomainError } from "../working/domain-error.ts";
 import { readTable, type Table } from "../table/read-table.ts";
 import { dateOrder, type DateOrder } from "../table/time-text.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
-import { KIND_RULES, WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-columns.ts";
-import { layOut, type NotDataReason, type WeatherLayout } from "./weather-layout.ts";
+import { kindsOf, readColumns, type ChosenColumn } from "../table/columns.ts";
+import { layOut, type Layout, type NotDataReason } from "../table/shape.ts";
+import { hourly } from "./weather-hourly.ts";
+import { WEATHER_DECLARATION, type WeatherColumn } from "./weather-columns.ts";
+import { stampOf } from "./weather-stamp.ts";
 import { judgeRows, type FlaggedRow, type RejectedRow, type WeatherRow } from "./weather-rows.ts";
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
 interface WeatherTableChoices {
-  /** IANA name of the zone of the file's clock */
-  readonly timeZone: string;
+  /** IANA name of the zone of the site's clock: the file's, where it says no other */
+  readonly siteTimeZone: string;
+  /** of the file's clock, as somebody said */
+  readonly timeZone?: string | undefined;
   readonly stampMarks?: "start" | "end" | undefined;
   readonly dateOrder?: DateOrder | undefined;
-  readonly columns?: readonly Pick<WeatherColumn, "column" | "kind" | "unit">[] | undefined;
+  readonly columns?: readonly ChosenColumn[] | undefined;
 }
 
 interface HourRange {
@@ -30,11 +35,14 @@ export interface WeatherTable {
     readonly decimal: Table["decimal"];
     readonly dateOrder: DateOrder;
     readonly dateOrderAssumed: boolean;
+    readonly timeZone: string;
     readonly stampMarks: "start" | "end";
     readonly stampMarksAssumed: boolean;
   };
   /** with their first cells, as they stand in the file */
   readonly columns: readonly (WeatherColumn & { readonly examples: readonly string[] })[];
+  /** what a column may mean, and in what units */
+  readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
@@ -61,20 +69,10 @@ const EXAMPLE_CELLS = 3;
  */
 export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices): WeatherTable {
   const table = readTable(bytes);
-  const layout = layOut(table);
-  if ("status" in layout)
-    throw fileFault(
-      "No header row was found. The file needs one row that names a time and at least one of air temperature, humidity, wind, sunlight or rain.",
-    );
-  const columns = chosenColumns(layout, choices);
-  if (!columns.some((column) => column.kind === "time"))
-    throw fileFault("No column is marked as the time. Mark the one that holds date and hour.");
-  if (!columns.some((column) => isWeather(column.kind)))
-    throw fileFault(
-      "No column is marked as weather. Mark at least one of air temperature, humidity, wind, sunlight or rain.",
-    );
-  const timeColumns = columns.filter((column) => column.kind === "time").map((column) => column.column - 1);
-  const stamps = layout.dataRows.map((row) => timeColumns.map((at) => row.cells[at] ?? "").join(" "));
+  const layout = layOut(table, WEATHER_DECLARATION);
+  if (!layout) throw fileFault("There is no table in the file: no row of words over rows of figures.");
+  const columns = readColumns(layout, WEATHER_DECLARATION, choices.columns);
+  const stamps = layout.dataRows.map(stampOf(columns, layout.dataRows));
   const order = choices.dateOrder ?? dateOrder(stamps);
   const marks = choices.stampMarks ?? guessStampMarks(layout, stamps);
   const dialect = {
@@ -84,17 +82,22 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
     decimal: table.decimal,
     dateOrder: order === "ambiguous" ? ("dmy" as const) : order,
     dateOrderAssumed: order === "ambiguous",
+    timeZone: choices.timeZone ?? writtenZone(columns, layout.preamble) ?? choices.siteTimeZone,
     stampMarks: marks ?? ("start" as const),
     stampMarksAssumed: marks === undefined,
   };
-  const judged = judgeRows(layout.dataRows, layout.header.length, columns, { ...dialect, timeZone: choices.timeZone });
-  refuseOtherSteps(judged);
+  const judged = hourly(
+    judgeRows(layout.dataRows, layout.columns.length, columns, stamps, dialect),
+    columns,
+    dialect.stampMarks,
+  );
   return {
     dialect,
     columns: columns.map((column) => ({
       ...column,
       examples: layout.dataRows.slice(0, EXAMPLE_CELLS).map((row) => row.cells[column.column - 1] ?? ""),
     })),
+    kinds: kindsOf(WEATHER_DECLARATION),
     preamble: layout.preamble,
     counts: {
       physicalLines: table.physicalLines,
@@ -107,7 +110,7 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
     notData: layout.notData,
     ...judged,
     gaps: gapsOf(judged.rows),
-    clockChangeMs: clockChange(judged.rows, choices.timeZone),
+    clockChangeMs: clockChange(judged.rows, dialect.timeZone),
   };
 }
 
@@ -115,36 +118,21 @@ function fileFault(message: string): DomainError {
   return new DomainError({ code: "not-possible", path: "file", message });
 }
 
-function isWeather(kind: WeatherColumn["kind"]): kind is WeatherKind {
-  return (WEATHER_KINDS as readonly string[]).includes(kind);
-}
-
-function chosenColumns(layout: WeatherLayout, choices: WeatherTableChoices): readonly WeatherColumn[] {
-  return layout.columns.map((guess) => {
-    const chosen = choices.columns?.find((column) => column.column === guess.column);
-    if (!chosen) return guess;
-    if (isWeather(chosen.kind) && !(chosen.unit in KIND_RULES[chosen.kind].units))
-      throw new DomainError({
-        code: "not-possible",
-        path: `columns.${guess.column}.unit`,
-        message: `"${chosen.unit}" is no unit of ${guess.header}; choose one of ${Object.keys(KIND_RULES[chosen.kind].units).join(", ")}.`,
-      });
-    return { column: guess.column, header: guess.header, kind: chosen.kind, unit: chosen.unit };
-  });
+/** "Time (UTC)", "GMT" in the text on top: the file's clock is no place's. */
+function writtenZone(columns: readonly WeatherColumn[], preamble: readonly string[]): string | null {
+  const words = [...columns.flatMap(({ kind, header }) => (kind === "time" ? [header] : [])), ...preamble].join(" ");
+  const [, sign, hours] = /\b(?:UTC|GMT)\s*(?:([-+−])\s*(\d{1,2}))?(?![\w-])/i.exec(words) ?? [];
+  if (!/\b(UTC|GMT)\b/i.test(words)) return null;
+  // The names of these zones count westwards.
+  return sign === undefined || Number(hours) === 0 ? "UTC" : `Etc/GMT${sign === "+" ? "-" : "+"}${Number(hours)}`;
 }
 
 /** Says itself by words on top or in the header, or by a midnight written as 24:00. */
-function guessStampMarks(layout: WeatherLayout, stamps: readonly string[]): "start" | "end" | undefined {
-  const words = [...layout.preamble, ...layout.header].join(" ").replaceAll("_", " ");
+function guessStampMarks(layout: Layout<string>, stamps: readonly string[]): "start" | "end" | undefined {
+  const words = [...layout.preamble, ...layout.columns.map(({ header }) => header)].join(" ").replaceAll("_", " ");
   if (/\b(begins?|start(s|ing)?|from)\b/i.test(words)) return "start";
   if (/\b(ends?|ending|until|till)\b/i.test(words) || stamps.some((stamp) => /\b24[:.h]00/.test(stamp))) return "end";
   return undefined;
-}
-
-function refuseOtherSteps({ rows, rejected }: Pick<WeatherTable, "rows" | "rejected">): void {
-  const between = rejected.filter((row) => row.reason === "off-the-hour").length;
-  if (between > rows.length)
-    throw fileFault("Most rows do not stand on the full hour. Export the weather by the hour and import that.");
 }
 
 function gapsOf(rows: readonly WeatherRow[]): HourRange[] {

@@ -1,51 +1,54 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
-import type { ListRules } from "../table/list-layout.ts";
+import type { Concept } from "../table/lexicon.ts";
+import type { Meaning } from "../table/meaning.ts";
+import type { Quantity } from "../table/quantity.ts";
+import type { Declaration } from "../table/shape.ts";
 import { LABEL_PARTS, type Label, type LabelPart } from "./label.ts";
 
 type ShelfColumn = "product" | "form" | "totalN" | LabelPart | "bag" | "density" | "price" | "bags";
 
-const PERCENT = { "%": { written: /^(%|pct|percent)$/, factor: 1 } };
-const part = (header: RegExp) => ({ header, units: PERCENT });
+const PERCENT: Quantity = { units: ["%", "g/kg"] };
+const part = (...named: readonly (readonly Concept[])[]): Meaning => ({
+  named,
+  never: ["price", "bag", "stock"],
+  quantity: PERCENT,
+});
 
-const RULES: ListRules<ShelfColumn> = {
-  columns: {
-    product: { header: /product|name|fertili[sz]er|salt/i },
-    form: { header: /^form\b/i },
+const DECLARATION: Declaration<ShelfColumn> = {
+  meanings: {
+    product: { named: [["product"]], never: ["price"] },
+    form: { named: [["form"]] },
     bag: {
-      header: /(kg|lb|g|l|litres?) (per|a) (bag|sack|can|pack)|bag size|pack size|^bag$/i,
-      units: {
-        kg: { written: /^(kg|kilos?)$/, factor: 1 },
-        g: { written: /^g$/, factor: 0.001 },
-        lb: { written: /^(lbs?|pounds?)$/, factor: 0.45359237 },
-        t: { written: /^t$/, factor: 1000 },
-      },
+      named: [["bag"], ["bag", "amount"]],
+      never: ["price", "stock", "number"],
+      quantity: { units: ["kg", "g", "lb", "t"] },
     },
-    density: { header: /density|kg per (l|litre|liter)\b|kg\/l/i },
-    price: { header: /price|cost/i },
-    bags: { header: /bags? (left|in stock)|stock|left|count/i },
-    nitrateN: part(/nitrate|no3/i),
-    ammoniumN: part(/ammoni|nh4/i),
-    ureaN: part(/urea|amid/i),
-    totalN: part(/total n\b|^n\b|nitrogen/i),
-    P2O5: part(/p2o5|p₂o₅/i),
-    K2O: part(/k2o|k₂o/i),
-    CaO: part(/cao\b/i),
-    MgO: part(/mgo\b/i),
-    SO3: part(/so3|so₃/i),
-    Cl: part(/^cl\b|chlor/i),
-    Na: part(/^na\b|sodium/i),
-    Fe: part(/^fe\b|iron/i),
-    Mn: part(/^mn\b|mangan/i),
-    Zn: part(/^zn\b|zinc/i),
-    Cu: part(/^cu\b|copper/i),
-    Mo: part(/^mo\b|molyb/i),
-    B: part(/^b\b|boron/i),
-    Ca: part(/^ca\b|calcium/i),
-    Mg: part(/^mg\b|magnesium/i),
-    P: part(/^p\b|phosph/i),
-    K: part(/^k\b|potass/i),
-    S: part(/^s\b|sul(ph|f)ur/i),
+    density: { named: [["density"]], beside: ["amount"], quantity: { units: ["kg/L", "g/mL"] } },
+    price: { named: [["price"], ["price", "bag"]] },
+    bags: { named: [["stock"], ["bag", "stock"], ["bag", "number"], ["number"]], never: ["price"] },
+    nitrateN: part(["N", "nitrate"], ["nitrate"]),
+    ammoniumN: part(["N", "ammonium"], ["ammonium"]),
+    ureaN: part(["N", "urea"], ["urea"]),
+    totalN: part(["N", "total"], ["N"]),
+    P2O5: part(["P2O5"], ["P2O5", "P"]),
+    K2O: part(["K2O"], ["K2O", "K"]),
+    CaO: part(["CaO"], ["CaO", "Ca"]),
+    MgO: part(["MgO"], ["MgO", "Mg"]),
+    SO3: part(["SO3"], ["SO3", "S"]),
+    Cl: part(["Cl"]),
+    Na: part(["Na"]),
+    Fe: part(["Fe"]),
+    Mn: part(["Mn"]),
+    Zn: part(["Zn"]),
+    Cu: part(["Cu"]),
+    Mo: part(["Mo"]),
+    B: part(["B"]),
+    Ca: part(["Ca"]),
+    Mg: part(["Mg"]),
+    P: part(["P"]),
+    K: part(["K"]),
+    S: part(["S"]),
   },
   needs: [["product"], ["totalN", "nitrateN", "P2O5", "P", "K2O", "K", "CaO", "Ca", "Fe"]],
   identity: ["product", "form"],
@@ -79,7 +82,7 @@ const N_ROUNDING_PCT = 0.15;
  * @throws {DomainError} when no such list is in the file
  */
 export function readShelfList(bytes: Uint8Array, choices: ListChoices): ShelfList {
-  return readList(bytes, RULES, choices, {
+  return readList(bytes, DECLARATION, choices, {
     what: "No shelf was found. The file needs a row of headings with the product and at least one of N, P₂O₅, K₂O, CaO or Fe.",
     dateKinds: [],
     judge: (cells) => {
@@ -152,6 +155,7 @@ function elements(label: Label, totalN: number | null): Record<string, number> {
 function bagMass(cells: ListCells<ShelfColumn>, densityKgL: number | null): number | null {
   const { value, unit } = cells.cell("bag");
   if (value === null) return null;
-  if (/^l(it(re|er)s?)?$/i.test(unit)) return densityKgL === null ? null : value * densityKgL;
+  if (/^(l|ltr|lit(re|er|ro)s?)$/i.test(unit || cells.columnUnit("bag")))
+    return densityKgL === null ? null : value * densityKgL;
   return cells.value("bag");
 }

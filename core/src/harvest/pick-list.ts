@@ -1,30 +1,32 @@
 import { readList, RowRejected, type ListChoices, type ListRow, type ListTable } from "../table/list.ts";
-import type { ListRules } from "../table/list-layout.ts";
+import type { Declaration } from "../table/shape.ts";
 import { matchZone } from "../table/zone-name.ts";
 import { readNumber } from "../table/number.ts";
 
 type PickColumn = "date" | "zone" | "grade" | "amount" | "count" | "brix";
 
-const CRATES = /^cr(ate)?s?\.?$/i;
+/** Counted by what they hold. */
+const CRATES =
+  /^(cr(ate)?s?|box(es)?|bins?|trays?|flats?|punnets?|kisten?|steigen?|caisses?|cagettes?|cajas?|cassett[ae]|caixas?|kratt?en|kisten)\.?$/i;
 
-const RULES: ListRules<PickColumn> = {
-  columns: {
-    date: { header: /^(day|date|picked)/i },
-    zone: { header: /from|zone|where|place|house/i },
-    grade: { header: /grade|class|quality/i },
-    brix: { header: /brix|sugar/i },
-    amount: {
-      header: /^kg\b|weight|mass|amount|\blb\b|^g\b/i,
-      units: {
-        kg: { written: /^(kg|kilos?)$/, factor: 1 },
-        lb: { written: /^(lbs?|pounds?)$/, factor: 0.45359237 },
-        g: { written: /^g$/, factor: 0.001 },
-        t: { written: /^t$/, factor: 1000 },
-      },
+const DECLARATION: Declaration<PickColumn> = {
+  meanings: {
+    date: { named: [["date"]], beside: ["amount"] },
+    zone: { named: [["zone"]] },
+    grade: { named: [["grade"]] },
+    brix: {
+      named: [["brix"]],
+      quantity: { units: ["%"], scales: [{ name: "%", written: /^(°?brix|°bx|bx|°)$/, factor: 1 }] },
     },
-    count: { header: /fruit|count|number|heads|pieces|stems/i },
+    amount: {
+      named: [["amount"]],
+      never: ["price", "number"],
+      beside: ["total"],
+      quantity: { units: ["kg", "lb", "g", "t", "cwt"] },
+    },
+    count: { named: [["number"]], never: ["price"] },
   },
-  needs: [["date"], ["zone"], ["amount"]],
+  needs: [["date"], ["amount"]],
   identity: ["zone", "grade"],
 };
 
@@ -57,7 +59,7 @@ const LEAST_PICKS = 3;
  * @throws {DomainError} when no such list is in the file
  */
 export function readPickList(bytes: Uint8Array, choices: PickListChoices): PickList {
-  return readList(bytes, RULES, choices, {
+  return readList(bytes, DECLARATION, choices, {
     what: "No picks were found. The file needs a row of headings with a day, a zone and kilograms.",
     dateKinds: ["date"],
     judge: (cells, { layout, rows }) => {

@@ -1,5 +1,6 @@
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
-import type { ListRules } from "../table/list-layout.ts";
+import type { Quantity } from "../table/quantity.ts";
+import type { Declaration } from "../table/shape.ts";
 
 type ReadingColumn =
   | "zone"
@@ -15,40 +16,86 @@ type ReadingColumn =
   | "dripMl"
   | "drainMl"
   | "drippers"
+  | "levelCm"
+  | "tensionKpa"
+  | "rootC"
+  | "co2Ppm"
   | "note";
 
-const EC = {
-  "mS/cm": { written: /^(ms(\/cm)?|ds\/m)$/, factor: 1 },
-  "µS/cm": { written: /^[µu]s(\/cm)?$/, factor: 0.001 },
-  "ppm (500)": { written: /^(ppm(500)?|ppm\(500\)|tds)$/, factor: 1 / 500 },
-  "ppm (640)": { written: /^(ppm640|ppm\(640\))$/, factor: 1 / 640 },
-  "ppm (700)": { written: /^(ppm700|ppm\(700\))$/, factor: 1 / 700 },
+/** Pens that show ppm reckon them from EC by a scale of their own; 500 is the usual one where none is named. */
+const EC: Quantity = {
+  units: ["mS/cm", "µS/cm", "dS/m", "mS/m"],
+  alike: { mS: 1 },
+  scales: [
+    { name: "ppm (640)", written: /^(ppm|tds)\(?640\)?$/, factor: 1 / 640 },
+    { name: "ppm (700)", written: /^(ppm|tds)\(?700\)?$/, factor: 1 / 700 },
+    { name: "ppm (500)", written: /^(ppm|tds)\(?500\)?$/, factor: 1 / 500 },
+    { name: "ppm (500)", written: /^(ppm|tds|mg\/l)$/, factor: 1 / 500, assumed: true },
+    { name: "CF", written: /^(cf|cfunits?)$/, factor: 0.1 },
+  ],
 };
-const VOLUME = {
-  mL: { written: /^(ml|cc|cm3)$/, factor: 1 },
-  L: { written: /^(l|lit(re|er)s?)$/, factor: 1000 },
-  "fl oz": { written: /^(floz|oz)$/, factor: 29.5735295625 },
-  gal: { written: /^(gal|gallons?)$/, factor: 3785.411784 },
-};
+const VOLUME: Quantity = { units: ["mL", "L", "fl oz", "gal"] };
+const NOT_EC_OR_PH = ["ec", "ph", "temperature"] as const;
 
-const RULES: ListRules<ReadingColumn> = {
-  columns: {
-    zone: { header: /zone|where|place|house|bed|crop/i },
-    stamp: { header: /^when|stamp|date.*time/i },
-    date: { header: /^(day|date|taken|datum)/i },
-    time: { header: /clock|time|hour|heure|zeit/i },
-    drainPh: { header: /\bph\b.*(drain|out|leach|run)|(drain|out|leach).*\bph\b/i },
-    dripPh: { header: /\bph\b.*(drip|in\b|feed)|(drip|feed).*\bph\b/i },
-    drainEc: { header: /(\bec\b|ppm|tds|cond).*(drain|out|leach|run)|(drain|leach).*(\bec\b|ppm|tds)/i, units: EC },
-    dripEc: { header: /(\bec\b|ppm|tds|cond).*drip|drip.*(\bec\b|ppm|tds)/i, units: EC },
-    feedEc: { header: /(\bec\b|ppm|tds|cond).*(feed|in\b|given|mix)|feed.*(\bec\b|ppm|tds)/i, units: EC },
-    drainPct: { header: /(drain|leach).*(share|%|pct)/i },
-    drippers: { header: /(drippers?|emitters?).*(tray|gutter)|^drippers?$/i },
-    drainMl: { header: /tray|gutter|drain/i, units: VOLUME },
-    dripMl: { header: /jug|cup|can\b|drip/i, units: VOLUME },
-    note: { header: /note|seen|remark|comment|what/i },
+const DECLARATION: Declaration<ReadingColumn> = {
+  meanings: {
+    zone: { named: [["zone"]] },
+    stamp: { named: [["stamp"], ["date", "time"]] },
+    date: { named: [["date"]] },
+    time: { named: [["time"]] },
+    drainPh: { named: [["ph", "drain"]] },
+    dripPh: {
+      named: [
+        ["ph", "drip"],
+        ["ph", "feed"],
+        ["ph", "tank"],
+      ],
+      weakly: [["ph"]],
+    },
+    drainEc: { named: [["ec", "drain"]], quantity: EC },
+    dripEc: {
+      named: [
+        ["ec", "drip"],
+        ["ec", "tank"],
+      ],
+      weakly: [["ec"]],
+      never: ["drain", "feed"],
+      quantity: EC,
+    },
+    feedEc: { named: [["ec", "feed"]], quantity: EC },
+    drainPct: { named: [["drain", "share"], ["drain"]], never: NOT_EC_OR_PH, quantity: { units: ["%"] } },
+    drippers: { named: [["drip", "tray"], ["drip", "number"], ["drip"]], never: [...NOT_EC_OR_PH, "volume"] },
+    drainMl: {
+      named: [["drain", "tray"], ["drain", "volume"], ["tray"], ["drain"]],
+      never: [...NOT_EC_OR_PH, "drip", "share"],
+      quantity: VOLUME,
+    },
+    dripMl: {
+      named: [["drip", "jug"], ["drip", "volume"], ["jug"], ["drip"]],
+      never: [...NOT_EC_OR_PH, "drain", "tray"],
+      quantity: VOLUME,
+    },
+    levelCm: { named: [["level"]], never: ["tank"], quantity: { units: ["cm", "in", "mm", "m"] } },
+    tensionKpa: { named: [["tension"]], quantity: { units: ["kPa", "cb", "hPa", "mbar", "bar", "psi"] } },
+    rootC: {
+      named: [
+        ["temperature", "soil"],
+        ["temperature", "tank"],
+        ["temperature", "drip"],
+      ],
+      never: ["inside"],
+      quantity: { units: ["°C", "°F"] },
+    },
+    co2Ppm: { named: [["co2"]] },
+    note: { named: [["note"]] },
   },
-  needs: [["zone"], ["stamp", "date"], ["drainEc", "dripEc", "feedEc", "drainPh", "dripPh", "drainPct", "drainMl"]],
+  needs: [
+    ["stamp", "date"],
+    [
+      ...(["drainEc", "dripEc", "feedEc", "drainPh", "dripPh", "drainPct", "drainMl"] as const),
+      ...(["levelCm", "tensionKpa", "rootC"] as const),
+    ],
+  ],
   identity: ["zone", "stamp", "time"],
 };
 
@@ -65,6 +112,10 @@ export interface NotedReading {
   readonly drainMl: number | null;
   readonly drippers: number | null;
   readonly drainPct: number | null;
+  readonly levelCm: number | null;
+  readonly tensionKpa: number | null;
+  readonly rootC: number | null;
+  readonly co2Ppm: number | null;
   readonly note: string;
 }
 
@@ -87,7 +138,7 @@ const ROOT_PH = { least: 3.5, most: 10 };
  */
 export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices): ReadingList {
   const taken = new Map<string, { readonly line: number; readonly values: NotedReading }>();
-  return readList(bytes, RULES, choices, {
+  return readList(bytes, DECLARATION, choices, {
     what: "No readings were found. The file needs a row of headings with a zone, a day, and at least one of EC, pH or drain.",
     dateKinds: ["date", "stamp"],
     judge: (cells, { layout }) => {
@@ -104,6 +155,10 @@ export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices):
         dripPh: ph.dripPh === null ? null : cells.within("dripPh", "dripPh", PH.least, PH.most),
         drainPh: ph.drainPh === null ? null : cells.within("drainPh", "drainPh", PH.least, PH.most),
         ...drain(cells, cells.value("drippers") ?? choices.drippersOnTray ?? drippersIn(layout.preamble)),
+        levelCm: cells.within("levelCm", "levelCm", -100, 200),
+        tensionKpa: cells.within("tensionKpa", "tensionKpa", 0, 200),
+        rootC: cells.within("rootC", "rootC", -10, 60),
+        co2Ppm: cells.within("co2Ppm", "co2Ppm", 100, 5000),
         note: cells.text("note"),
       };
       const readAt = (atMs: number): NotedReading => ({ zone, atMs, ...values });

@@ -1,48 +1,39 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import { readList, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
-import type { ListRules } from "../table/list-layout.ts";
+import type { Quantity } from "../table/quantity.ts";
+import type { Declaration } from "../table/shape.ts";
 
 type SoilColumn =
   "zone" | "depth" | "date" | "texture" | "ph" | "ec" | "om" | "p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "nmin";
 
-const MASS = {
-  "mg/kg": { written: /^(mg\/kg|ppm)$/, factor: 1 },
-  "mg/100 g": { written: /^mg\/100g$/, factor: 10 },
-  "%": { written: /^%$/, factor: 10_000 },
-};
+const MASS: Quantity = { units: ["mg/kg", "mg/100 g", "g/kg", "%"] };
+/** Exchangeable, by the charge that a kilogram of soil holds: mg of the element of 1 cmol(+). */
+const exchangeable = (element: string, charge: number): Quantity => ({
+  ...MASS,
+  units: [...MASS.units, "cmol(+)/kg"],
+  alike: { "cmol(+)/kg": (10 * molarMassG(element)) / charge, "mmol/kg": molarMassG(element) },
+});
 
-const RULES: ListRules<SoilColumn> = {
-  columns: {
-    zone: { header: /place|zone|field|bed|where|plot/i },
-    depth: {
-      header: /depth|layer|horizon/i,
-      units: { cm: { written: /^cm$/, factor: 1 }, in: { written: /^(in|inch|inches|")$/, factor: 2.54 } },
-    },
-    date: { header: /taken|date|day|sampled/i },
-    texture: { header: /texture|soil type/i },
-    ph: { header: /\bph\b/i },
-    ec: {
-      header: /\bec\b|conductiv/i,
-      units: {
-        "dS/m": { written: /^(ds\/m|ms\/cm)$/, factor: 1 },
-        "µS/cm": { written: /^[µu]s\/cm$/, factor: 0.001 },
-        "mS/m": { written: /^ms\/m$/, factor: 0.01 },
-      },
-    },
-    om: { header: /organic|humus|\bom\b/i },
-    p2o5: { header: /p2o5|p₂o₅/i, units: MASS },
-    k2o: { header: /k2o|k₂o/i, units: MASS },
-    mgo: { header: /mgo\b/i, units: MASS },
-    mg: { header: /^mg\b|magnesium/i, units: MASS },
+const DECLARATION: Declaration<SoilColumn> = {
+  meanings: {
+    zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"]] },
+    depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] } },
+    date: { named: [["date"]] },
+    texture: { named: [["texture"], ["soil", "texture"]] },
+    ph: { named: [["ph"], ["ph", "water"]] },
+    ec: { named: [["ec"]], quantity: { units: ["dS/m", "mS/cm", "µS/cm", "mS/m"] } },
+    om: { named: [["organic"]], never: ["N"], quantity: { units: ["%", "g/kg"] } },
+    p2o5: { named: [["P2O5"], ["P2O5", "P"]], quantity: MASS },
+    k2o: { named: [["K2O"], ["K2O", "K"]], quantity: exchangeable("K", 1) },
+    mgo: { named: [["MgO"], ["MgO", "Mg"]], quantity: MASS },
+    mg: { named: [["Mg"]], quantity: exchangeable("Mg", 2) },
     nmin: {
-      header: /n[ -]?min|mineral n|nitrate/i,
-      units: {
-        "kg/ha": { written: /^kg\/ha$/, factor: 1 },
-        "lb/acre": { written: /^lbs?\/ac(re)?$/, factor: 1.12085 },
-      },
+      named: [["mineral", "N"], ["mineral"], ["nitrate", "N"], ["nitrate"]],
+      never: ["ammonium"],
+      quantity: { units: ["kg/ha", "lb/acre"] },
     },
-    p: { header: /^p\b|phosph/i, units: MASS },
-    k: { header: /^k\b|potass/i, units: MASS },
+    p: { named: [["P"]], quantity: MASS },
+    k: { named: [["K"]], quantity: exchangeable("K", 1) },
   },
   needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin"]],
   identity: ["zone", "date", "depth"],
@@ -74,7 +65,7 @@ type SoilList = ListTable<SoilColumn, SoilTest>;
  * @throws {DomainError} when no such list is in the file
  */
 export function readSoilList(bytes: Uint8Array, choices: ListChoices): SoilList {
-  return readList(bytes, RULES, choices, {
+  return readList(bytes, DECLARATION, choices, {
     what: "No soil tests were found. The file needs a row of headings with a place, a day, and at least one of pH, EC, P, K or mineral N.",
     dateKinds: ["date"],
     judge: (cells) => {
@@ -83,7 +74,12 @@ export function readSoilList(bytes: Uint8Array, choices: ListChoices): SoilList 
         for (const [kind, share] of parts) {
           if (!cells.has(kind)) continue;
           const { value, below, raw } = cells.cell(kind);
-          const amount = value === null ? null : cells.inUnit(kind, value * share, cells.unit(kind));
+          if (cells.cell(kind).kind === "unreadable") cells.value(kind);
+          // "mg P2O5/100 g" under "P": the unit says in what it is counted.
+          const counted = shareOf(cells.basis(kind)) ?? share;
+          const unit = cells.unit(kind);
+          if (value !== null && unit === null) cells.value(kind);
+          const amount = value === null ? null : cells.inUnit(kind, value * counted, unit);
           if (below && amount !== null) belowDetection[field] = { text: raw, limit: amount };
           return below ? null : amount;
         }
@@ -114,6 +110,24 @@ export function readSoilList(bytes: Uint8Array, choices: ListChoices): SoilList 
       };
     },
   });
+}
+
+/** Share of the element in an oxide that a unit names. */
+function shareOf(basis: string | null): number | null {
+  switch (basis) {
+    case "P2O5":
+      return elementShare("P2O5", "P", 2);
+    case "K2O":
+      return elementShare("K2O", "K", 2);
+    case "MgO":
+      return elementShare("MgO", "Mg", 1);
+    case "P":
+    case "K":
+    case "Mg":
+      return 1;
+    default:
+      return null;
+  }
 }
 
 function elementShare(oxide: string, element: string, atoms: number): number {

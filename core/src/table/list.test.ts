@@ -114,8 +114,24 @@ describe("a zone's name", () => {
   });
 });
 
-it("refuses a file without a list, in words", () => {
-  const bytes = new TextEncoder().encode("a,b\n1,2\n");
+it("of unknown words is not refused: its columns wait to be set by hand, and are read as they were set", () => {
+  const bytes = new TextEncoder().encode("Wert A,Wert B,Wert C\nHouse 1,2026-05-03,12\n");
+  const none = { zones: ["House 1"], timeZone: "UTC" };
+  const columns = [
+    { column: 1, kind: "zone", unit: "" },
+    { column: 2, kind: "date", unit: "" },
+    { column: 3, kind: "amount", unit: "lb" },
+  ];
+  expect(readPickList(bytes, none).columns.map(({ kind }) => kind)).toEqual(["ignore", "ignore", "ignore"]);
+  expect(readPickList(bytes, { ...none, columns }).rows[0]?.values).toMatchObject({
+    zone: "House 1",
+    pickedOn: "2026-05-03",
+    massKg: expect.closeTo(12 * 0.45359237, 9) as number,
+  });
+});
+
+it("refuses a file without any table, in words", () => {
+  const bytes = new TextEncoder().encode("Dear grower,\nthe list is lost.\n");
   const none = { zones: [], timeZone: "UTC" };
   expect(() => readReadingList(bytes, none)).toThrow(/No readings were found/);
   expect(() => readSoilList(bytes, none)).toThrow(/No soil tests were found/);

@@ -1,10 +1,12 @@
 import { DomainError } from "../working/domain-error.ts";
 import { measuredCell, type MeasuredCell } from "./cell.ts";
-import { layOutList, unitIn, type ListColumn, type ListRules, type NotListReason } from "./list-layout.ts";
 import { instantsOf } from "../time/local-time.ts";
+import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "./columns.ts";
+import { conversionOf, type Conversion } from "./quantity.ts";
+import { layOut, type Declaration, type NotDataReason } from "./shape.ts";
 import type { DecimalMark } from "./number.ts";
 import { readTable, type Table, type TableRecord } from "./read-table.ts";
-import { dateOrder, readTime, type DateOrder } from "./time-text.ts";
+import { dateOrder, readHour, readTime, type DateOrder, type TimeReading } from "./time-text.ts";
 import { matchZone } from "./zone-name.ts";
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
@@ -14,7 +16,9 @@ export interface ListChoices {
   /** IANA name of the zone of the file's clock */
   readonly timeZone: string;
   readonly dateOrder?: DateOrder | undefined;
-  readonly columns?: readonly { readonly column: number; readonly kind: string; readonly unit: string }[] | undefined;
+  readonly columns?: readonly ChosenColumn[] | undefined;
+  /** the zone of all rows, where no column names one */
+  readonly zone?: string | undefined;
 }
 
 type ListRejection =
@@ -34,6 +38,8 @@ interface ListFlag {
   readonly code:
     | "impossible"
     | "zone-guessed"
+    | "unit-unknown"
+    | "unreadable"
     | "ec-unit-guessed"
     | "ec-ph-swapped"
     | "drain-over-feed"
@@ -61,14 +67,14 @@ export interface ListTable<K extends string, V> {
     readonly dateOrder: DateOrder;
     readonly dateOrderAssumed: boolean;
   };
-  readonly columns: readonly (ListColumn<K> & { readonly examples: readonly string[] })[];
+  readonly columns: readonly (ReadColumn<K> & { readonly examples: readonly string[] })[];
   /** what a column of this list may mean, and in what units */
   readonly kinds: readonly { readonly kind: K; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
   >;
-  readonly notData: readonly { readonly line: number; readonly reason: NotListReason }[];
+  readonly notData: readonly { readonly line: number; readonly reason: NotDataReason }[];
   readonly rejected: readonly { readonly line: number; readonly reason: ListRejection; readonly detail: string }[];
   readonly rows: readonly ListRow<V>[];
 }
@@ -115,25 +121,49 @@ export class ListCells<K extends string> {
 
   /** The unit that holds for a cell: its own, or else the column's. Null for one that the kind does not have. */
   unit(kind: K): string | null {
-    const rule = this.file.rules.columns[kind];
     const typed = this.cell(kind).unit;
-    return typed === "" ? this.columnUnit(kind) : (unitIn(rule, typed) ?? null);
+    return typed === "" ? this.columnUnit(kind) || null : (this.conversion(kind, typed)?.unit ?? null);
   }
 
   columnUnit(kind: K): string {
     return this.file.columns.find((column) => column.kind === kind)?.unit ?? "";
   }
 
-  /** Canonical value of a cell, by its unit; null when it is empty, below detection, or no number in a known unit. */
-  value(kind: K): number | null {
-    const { value, below } = this.cell(kind);
-    return below || value === null ? null : this.inUnit(kind, value, this.unit(kind));
+  /** In what a cell's amount is counted, where its unit says so: P₂O₅ of "mg P₂O₅/100 g". */
+  basis(kind: K): string | null {
+    const unit = this.cell(kind).unit || this.columnUnit(kind);
+    return unit === "" ? null : (this.conversion(kind, unit)?.basis ?? null);
   }
 
+  private conversion(kind: K, unit: string): Conversion | null {
+    const { quantity } = this.file.declaration.meanings[kind];
+    return quantity ? conversionOf(quantity, unit) : null;
+  }
+
+  /** Canonical value of a cell, by its unit; null when it is empty, below detection, or no number in a known unit. */
+  value(kind: K): number | null {
+    const cell = this.cell(kind);
+    if (cell.kind === "unreadable") this.setAside(kind, "unreadable");
+    if (cell.kind !== "number" || cell.value === null) return null;
+    if (!this.file.declaration.meanings[kind].quantity) return cell.value;
+    const unit = cell.unit === "" ? this.columnUnit(kind) : cell.unit;
+    const value = this.inUnit(kind, cell.value, unit);
+    if (value === null) this.setAside(kind, "unit-unknown");
+    return value;
+  }
+
+  /** Canonical amount; null for what is no unit of the kind. */
   inUnit(kind: K, value: number, unit: string | null): number | null {
-    if (unit === null) return null;
-    const { units } = this.file.rules.columns[kind];
-    return units ? value * (units[unit]?.factor ?? NaN) : value;
+    const { quantity } = this.file.declaration.meanings[kind];
+    if (!quantity) return value;
+    const conversion = unit === null || unit === "" ? null : conversionOf(quantity, unit);
+    return conversion ? value * conversion.factor + conversion.offset : null;
+  }
+
+  /** One value that cannot be told does not take its row with it. */
+  private setAside(kind: K, code: "unreadable" | "unit-unknown"): void {
+    if (!this.flags.some((flag) => flag.code === code && flag.kind === kind))
+      this.flags.push({ code, kind, raw: this.text(kind) });
   }
 
   /** A value inside its span; one outside is set aside, and a lost decimal mark offered where that explains it. */
@@ -153,8 +183,14 @@ export class ListCells<K extends string> {
 
   /** @throws {RowRejected} when no zone, or more than one, has the name */
   zone(kind: K): string {
+    const { zone: chosen, zones } = this.file.choices;
+    if (!this.has(kind)) {
+      const [only] = zones.length === 1 ? zones : [chosen];
+      if (only === undefined) throw new RowRejected("unknown-zone", "no column names the zone; choose it");
+      return only;
+    }
     const text = this.text(kind);
-    const match = matchZone(text, this.file.choices.zones);
+    const match = matchZone(text, zones);
     if (match.status === "unknown") throw new RowRejected("unknown-zone", text || "no place given");
     if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", `${text}: two zones are equally near`);
     if (match.status === "guessed") this.flags.push({ code: "zone-guessed", kind, raw: text, taken: match.zone });
@@ -163,34 +199,50 @@ export class ListCells<K extends string> {
 
   /** The row's date, or the one above; `YYYY-MM-DD`. @throws {RowRejected} */
   date(): string {
-    const reading = readTime(this.file.dateOf(this.record), this.file.order);
+    const text = this.file.dateOf(this.record);
+    const reading = readTime(text, this.file.order);
     if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
-    if (reading.status !== "clock") throw new RowRejected("bad-time", this.file.dateOf(this.record) || "no date");
+    if (reading.status !== "clock") throw new RowRejected("bad-time", text || "no date");
     const { year, month, day } = reading.time;
     return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
   }
 
   /** Instants at which the place's clock showed the row's time, two in the hour that is repeated. @throws {RowRejected} */
   instants(time: K, stamp: K): readonly number[] {
-    const text = this.has(stamp) ? this.text(stamp) : `${this.file.dateOf(this.record)} ${this.text(time)}`;
-    const reading = readTime(text, this.file.order);
+    const day = this.has(stamp) ? this.text(stamp) : this.file.dateOf(this.record);
+    const reading = this.has(time) ? withHour(day, this.text(time), this.file.order) : readTime(day, this.file.order);
     if (reading.status === "instant") return [reading.instantMs];
-    if (reading.status !== "clock" || !/\d[:.h]\d/.test(text)) {
-      const isDate = readTime(this.file.dateOf(this.record), this.file.order).status === "clock";
-      throw new RowRejected("bad-time", isDate && this.has(time) ? this.text(time) || "no time" : text);
+    if (reading.status !== "clock" || !reading.hasHour) {
+      const isDate = readTime(day, this.file.order).status === "clock";
+      throw new RowRejected("bad-time", isDate && this.has(time) ? this.text(time) || "no time" : day || "no date");
     }
     const found = instantsOf(reading.time, this.file.choices.timeZone);
-    if (found.length === 0) throw new RowRejected("time-does-not-exist", `${text}: the clocks skip this hour`);
+    if (found.length === 0)
+      throw new RowRejected(
+        "time-does-not-exist",
+        `${day} ${this.has(time) ? this.text(time) : ""}`.trim() + ": the clocks skip this hour",
+      );
     return found;
   }
+}
+
+/** A day, and its time in a column of its own. */
+function withHour(day: string, hour: string, order: DateOrder): TimeReading {
+  const reading = readTime(day, order);
+  if (reading.status !== "clock" || reading.hasHour) return reading;
+  const read = readHour(hour);
+  if (read === null) return { status: "unreadable" };
+  const { year, month, day: of } = reading.time;
+  const pad = (value: number): string => String(value).padStart(2, "0");
+  return read === "impossible" ? { status: "impossible" } : readTime(`${year}-${pad(month)}-${pad(of)} ${hour}`, "ymd");
 }
 
 class ListFile<K extends string> {
   private readonly dates = new Map<TableRecord, string>();
   constructor(
-    readonly rules: ListRules<K>,
+    readonly declaration: Declaration<K>,
     readonly choices: ListChoices,
-    readonly columns: readonly ListColumn<K>[],
+    readonly columns: readonly ReadColumn<K>[],
     readonly decimal: DecimalMark,
     readonly order: DateOrder,
     rows: readonly TableRecord[],
@@ -221,19 +273,19 @@ class ListFile<K extends string> {
  */
 export function readList<K extends string, V extends object>(
   bytes: Uint8Array,
-  rules: ListRules<K>,
+  declaration: Declaration<K>,
   choices: ListChoices,
   { what, dateKinds, judge, review }: ListReading<K, V>,
 ): ListTable<K, V> {
   const table = readTable(bytes);
-  const layout = layOutList(table, rules);
+  const layout = layOut(table, declaration);
   if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
-  const columns = layout.columns.map((guess) => asChosen(guess, rules, choices));
+  const columns = readColumns(layout, declaration, choices.columns);
   const dateColumn = columns.find(({ kind }) => (dateKinds as readonly string[]).includes(kind))?.column;
   const texts = dateColumn === undefined ? [] : layout.dataRows.map(({ cells }) => cells[dateColumn - 1] ?? "");
   const found = choices.dateOrder ?? dateOrder(texts);
   const order = found === "ambiguous" ? "dmy" : found;
-  const file = new ListFile(rules, choices, columns, table.decimal, order, layout.dataRows, dateColumn);
+  const file = new ListFile(declaration, choices, columns, table.decimal, order, layout.dataRows, dateColumn);
   const rejected: { line: number; reason: ListRejection; detail: string }[] = [];
   const rows: ListRow<V>[] = [];
   const seen = new Set<string>();
@@ -270,10 +322,7 @@ export function readList<K extends string, V extends object>(
         .filter((cell) => cell !== "")
         .slice(0, 3),
     })),
-    kinds: (Object.keys(rules.columns) as K[]).map((kind) => ({
-      kind,
-      units: Object.keys(rules.columns[kind].units ?? {}),
-    })),
+    kinds: kindsOf(declaration),
     preamble: layout.preamble,
     counts: {
       physicalLines: table.physicalLines,
@@ -298,26 +347,4 @@ interface ListReading<K extends string, V> {
     before: { readonly layout: { preamble: readonly string[] }; readonly rows: readonly ListRow<V>[] },
   ): V;
   review?(rows: readonly ListRow<V>[]): readonly ListRow<V>[];
-}
-
-function asChosen<K extends string>(
-  guess: ListColumn<K>,
-  { columns }: ListRules<K>,
-  choices: ListChoices,
-): ListColumn<K> {
-  const chosen = choices.columns?.find(({ column }) => column === guess.column);
-  if (!chosen) return guess;
-  const { kind, unit } = chosen;
-  if (kind === "ignore") return { ...guess, kind, unit: "", unitAssumed: false };
-  const rule = (columns as Readonly<Record<string, ListRules<K>["columns"][K]>>)[kind];
-  const units = Object.keys(rule?.units ?? {});
-  if (!rule || (units.length > 0 && !units.includes(unit)))
-    throw new DomainError({
-      code: "not-possible",
-      path: `columns.${guess.column}`,
-      message: rule
-        ? `"${unit}" is no unit of ${guess.header}; choose one of ${units.join(", ")}.`
-        : `A column cannot mean "${kind}"; choose one of ${Object.keys(columns).join(", ")}.`,
-    });
-  return { column: guess.column, header: guess.header, kind: kind as K, unit, unitAssumed: false };
 }

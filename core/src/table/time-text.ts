@@ -1,73 +1,217 @@
 import type { LocalTime } from "../time/local-time.ts";
+import { monthNumber, withoutWeekday } from "./month-names.ts";
 
 export type DateOrder = "ymd" | "dmy" | "mdy";
 
 /** What a cell says of a time: the clock of the place, or an instant when it brings its own offset. */
-type TimeReading =
-  | { readonly status: "clock"; readonly time: LocalTime }
-  | { readonly status: "instant"; readonly instantMs: number }
+export type TimeReading =
+  | { readonly status: "clock"; readonly time: LocalTime; readonly hasHour: boolean }
+  | { readonly status: "instant"; readonly instantMs: number; readonly hasHour: boolean }
   /** looks like a time, but no calendar has it */
   | { readonly status: "impossible" }
   | { readonly status: "unreadable" };
 
-const NUMERIC =
-  /^(\d{1,4})[-/.](\d{1,2})[-/.](\d{2,4})(?:[T\s,]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?\s*([AaPp]\.?[Mm]\.?)?)?\s*(Z|[-+]\d{2}:?\d{2})?$/;
+/** "14:05", "14.05", "14h05", "14:05:30,5", "2 PM", "2:05 p. m.", "24:00", with an offset or the name of a zone behind. */
+const HOUR =
+  /^(\d{1,2})(?:[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?|\s*h(?:rs?)?)?\s*([ap]\.?\s?m\.?)?(?:\s*(?:uhr|uur|h))?\s*(z|utc|gmt|[-+−]\d{2}(?::?\d{2})?|[a-z]{3,4})?$/i;
+const NUMERIC = /^(\d{1,4})\s?([-/.])\s?(\d{1,2})\s?\2\s?(\d{2,4})\.?(?:[T\s,;]+(.+))?$/;
+/** "2026-03", a month alone, is no day; "20260316T0805" has no marks. */
+const COMPACT = /^((?:19|20)\d{2})(\d{2})(\d{2})(?:[T\s_-]?(\d{2}):?(\d{2})(?::?\d{2})?\s*(z|[-+]\d{2}:?\d{2})?)?$/i;
+const DAY_FIRST =
+  /^(\d{1,2})(?:st|nd|rd|th|er|º|\.)?[\s\-/.]*(?:de\s+|of\s+)?([^\d\s\-/.,]+)[\s\-/.,]*(?:de[l]?\s+)?(\d{4}|['’]?\d{2})(?:[T\s,;]+(.+))?$/i;
+const MONTH_FIRST = /^([^\d\s\-/.,]+)[\s\-/.]*(\d{1,2})(?:st|nd|rd|th)?[\s\-/.,]+(\d{4}|['’]\d{2})(?:[T\s,;]+(.+))?$/i;
+const YEAR_FIRST = /^(\d{4})[\s\-/.]+([^\d\s\-/.,]+)[\s\-/.]+(\d{1,2})(?:[T\s,;]+(.+))?$/i;
 
-/** Finds how dates are written from a column's cells: the majority rules, as single slips are expected. */
-export function dateOrder(cells: readonly string[]): DateOrder | "ambiguous" {
-  let [ymd, dmy, mdy] = [0, 0, 0];
-  for (const cell of cells) {
-    const [, first = "", second = "", third = "", , , , half] = NUMERIC.exec(cell) ?? [];
-    if (first.length === 4) ymd++;
-    else if (third === "") continue;
-    else if (half || Number(second) > 12) mdy++;
-    else if (cell.includes(".") || Number(first) > 12) dmy++;
+/** Zones that files name by letters, min ahead of UTC. Those that mean several places are not guessed. */
+const NAMED_OFFSETS: Readonly<Record<string, number>> = {
+  ...{ z: 0, utc: 0, gmt: 0, wet: 0, west: 60, bst: 60, cet: 60, cest: 120, mez: 60, mesz: 120, met: 60, eet: 120 },
+  ...{ eest: 180, msk: 180, est: -300, edt: -240, cdt: -300, mst: -420, mdt: -360, pst: -480, pdt: -420, akst: -540 },
+  ...{ akdt: -480, hst: -600, aest: 600, aedt: 660, acst: 570, acdt: 630, awst: 480, nzst: 720, nzdt: 780, sast: 120 },
+};
+
+const DAY_MS = 86_400_000;
+/** Days of a spreadsheet begin in 1900, and it takes that year for a leap year. */
+const SHEET_EPOCH_MS = Date.UTC(1899, 11, 30);
+/** From 1980 to 2079: a number outside it is no day of a spreadsheet. */
+const SHEET_DAYS = { least: 29_221, most: 65_744 };
+
+/**
+ * Reads one time. 24:00 is the first instant of the next day. Never rolls an impossible date over.
+ *
+ * A number of five digits is a day of a spreadsheet, one of ten or thirteen seconds or milliseconds since 1970.
+ */
+export function readTime(text: string, order: DateOrder): TimeReading {
+  const plain = withoutWeekday(text.trim().replace(/\s+/g, " "));
+  const numeric = NUMERIC.exec(plain);
+  if (numeric) {
+    const [, a = "", , b = "", c = "", hour = ""] = numeric;
+    if (a.length === 3 || c.length === 3 || (a.length === 4 && c.length > 2)) return { status: "unreadable" };
+    const [first, second, third] = [Number(a), Number(b), Number(c)];
+    if (a.length === 4) return dated(first, second, third, hour);
+    if (order === "ymd" && c.length === 2) return dated(fullYear(first), second, third, hour);
+    return order === "mdy" ? dated(yearOf(c), first, second, hour) : dated(yearOf(c), second, first, hour);
   }
-  if (ymd > dmy && ymd > mdy) return "ymd";
-  if (dmy === mdy) return "ambiguous";
-  return dmy > mdy ? "dmy" : "mdy";
+  const compact = COMPACT.exec(plain);
+  if (compact) {
+    const [, year, month, day, hour, minute, offset = ""] = compact;
+    return dated(Number(year), Number(month), Number(day), hour ? `${hour}:${minute}${offset}` : "");
+  }
+  if (/^\d{10}$/.test(plain)) return instant(Number(plain) * 1000);
+  if (/^\d{13}$/.test(plain)) return instant(Number(plain));
+  if (/^\d{5}([.,]\d+)?$/.test(plain)) return sheetDay(Number(plain.replace(",", ".")));
+  return named(plain);
 }
 
-/** Reads one time. 24:00 is the first instant of the next day. Never rolls an impossible date over. */
-export function readTime(text: string, order: DateOrder): TimeReading {
-  const match = NUMERIC.exec(text);
-  if (!match) return { status: "unreadable" };
-  const [, a = "", b = "", c = "", hourText = "0", minuteText = "0", , half, offset] = match;
-  const [first, second, third] = [Number(a), Number(b), Number(c)];
-  const [year, month, day] =
-    a.length === 4
-      ? [first, second, third]
-      : order === "mdy"
-        ? [fullYear(third), first, second]
-        : [fullYear(third), second, first];
-  const hour = half ? (Number(hourText) % 12) + (/^p/i.test(half) ? 12 : 0) : Number(hourText);
-  const minute = Number(minuteText);
+function named(text: string): TimeReading {
+  const [dayFirst, monthFirst, yearFirst] = [DAY_FIRST.exec(text), MONTH_FIRST.exec(text), YEAR_FIRST.exec(text)];
+  for (const [found, day, month, year] of [
+    [dayFirst, dayFirst?.[1], dayFirst?.[2], dayFirst?.[3]],
+    [monthFirst, monthFirst?.[2], monthFirst?.[1], monthFirst?.[3]],
+    [yearFirst, yearFirst?.[3], yearFirst?.[2], yearFirst?.[1]],
+  ] as const) {
+    const number = monthNumber(month ?? "");
+    if (found && number !== null)
+      return dated(yearOf((year ?? "").replace(/\D/g, "")), number, Number(day), found[4] ?? "");
+  }
+  return { status: "unreadable" };
+}
+
+function dated(year: number, month: number, day: number, hourText: string): TimeReading {
+  const clock = hourText === "" ? null : readHour(hourText);
+  if (hourText !== "" && clock === null) return { status: "unreadable" };
   const midnight = new Date(Date.UTC(year, month - 1, day));
-  const exists =
-    month >= 1 && month <= 12 && midnight.getUTCMonth() === month - 1 && midnight.getUTCDate() === day && day > 0;
-  const hourExists = (hour < 24 && minute < 60) || (hour === 24 && minute === 0 && !half);
-  if (!exists || !hourExists || (half && (Number(hourText) < 1 || Number(hourText) > 12)))
-    return { status: "impossible" };
-  const moment = new Date(Date.UTC(year, month - 1, day, hour, minute));
-  if (offset) return { status: "instant", instantMs: moment.getTime() - offsetMinutes(offset) * 60_000 };
+  const exists = midnight.getUTCMonth() === month - 1 && midnight.getUTCDate() === day && month >= 1 && day >= 1;
+  if (!exists || clock === "impossible") return { status: "impossible" };
+  const { minutes = 0, offsetMin = null } = clock ?? {};
+  const moment = new Date(midnight.getTime() + minutes * 60_000);
+  const hasHour = clock !== null;
+  if (offsetMin !== null) return { status: "instant", instantMs: moment.getTime() - offsetMin * 60_000, hasHour };
+  return { status: "clock", time: clockOf(moment), hasHour };
+}
+
+function clockOf(moment: Date): LocalTime {
   return {
-    status: "clock",
-    time: {
-      year: moment.getUTCFullYear(),
-      month: moment.getUTCMonth() + 1,
-      day: moment.getUTCDate(),
-      hour: moment.getUTCHours(),
-      minute: moment.getUTCMinutes(),
-    },
+    year: moment.getUTCFullYear(),
+    month: moment.getUTCMonth() + 1,
+    day: moment.getUTCDate(),
+    hour: moment.getUTCHours(),
+    minute: moment.getUTCMinutes(),
   };
 }
 
-function fullYear(year: number): number {
-  return year < 100 ? 2000 + year : year;
+interface Hour {
+  /** from midnight */
+  readonly minutes: number;
+  /** null where the place's own clock is meant */
+  readonly offsetMin: number | null;
 }
 
-function offsetMinutes(offset: string): number {
-  if (offset === "Z") return 0;
-  const digits = offset.replace(/\D/g, "");
-  return (offset.startsWith("-") ? -1 : 1) * (Number(digits.slice(0, 2)) * 60 + Number(digits.slice(2)));
+/** A time of day: "14:05", "7h30", "2 PM". Null for what is none; a bare number is one only of two or four digits. */
+export function readHour(text: string): Hour | "impossible" | null {
+  const plain = text.trim();
+  const bare = /^(\d{2})(\d{2})$/.exec(plain);
+  const found = HOUR.exec(bare ? `${bare[1]}:${bare[2]}` : plain);
+  if (!found) return null;
+  const [, hourText = "", minuteText, , half, zone] = found;
+  const offsetMin = zone ? offsetOf(zone) : null;
+  if (zone && offsetMin === null) return null;
+  const [hour, minute] = [Number(hourText), Number(minuteText ?? "0")];
+  if (half && (hour < 1 || hour > 12)) return "impossible";
+  const full = half ? (hour % 12) + (/^p/i.test(half) ? 12 : 0) : hour;
+  if (minute > 59 || full > 24 || (full === 24 && minute > 0)) return "impossible";
+  return { minutes: full * 60 + minute, offsetMin };
+}
+
+function offsetOf(zone: string): number | null {
+  const digits = /^([-+−])(\d{2}):?(\d{2})?$/.exec(zone);
+  if (!digits) return NAMED_OFFSETS[zone.toLowerCase()] ?? null;
+  const [, sign, hours, minutes = "0"] = digits;
+  return (sign === "+" ? 1 : -1) * (Number(hours) * 60 + Number(minutes));
+}
+
+function instant(instantMs: number): TimeReading {
+  return { status: "instant", instantMs, hasHour: true };
+}
+
+/** What a spreadsheet shows as a day and keeps as a number, with its hour behind the point; it runs by the place's clock. */
+function sheetDay(days: number): TimeReading {
+  if (days < SHEET_DAYS.least || days > SHEET_DAYS.most) return { status: "unreadable" };
+  const moment = new Date(SHEET_EPOCH_MS + Math.round(days * 1440) * 60_000);
+  return { status: "clock", time: clockOf(moment), hasHour: !Number.isInteger(days) };
+}
+
+function yearOf(text: string): number {
+  return text.length === 4 ? Number(text) : fullYear(Number(text));
+}
+
+/** Nobody keeps a list of before 1970. */
+function fullYear(year: number): number {
+  return year < 70 ? 2000 + year : 1900 + year;
+}
+
+/** A turned order must make a column's days lie so much further apart before the other is taken by that alone. */
+const APART = 3;
+
+/**
+ * Finds how dates are written from all of a column: by what no calendar has, then by the order in which its days lie nearer to
+ * each other, then by the marks between the figures.
+ */
+export function dateOrder(cells: readonly string[]): DateOrder | "ambiguous" {
+  const found = cells.flatMap((cell) => {
+    const match = NUMERIC.exec(withoutWeekday(cell.trim().replace(/\s+/g, " ")));
+    return match
+      ? [{ a: match[1] ?? "", mark: match[2] ?? "", b: match[3] ?? "", c: match[4] ?? "", hour: match[5] ?? "" }]
+      : [];
+  });
+  const yearFirst = found.filter(({ a }) => a.length === 4).length;
+  const others = found.filter(({ a }) => a.length < 3);
+  if (yearFirst > others.length || (found.length === 0 && cells.length > 0 && cells.every(isPlain))) return "ymd";
+  if (others.length === 0) return "ambiguous";
+  // A single slip does not turn a column: the order that fits clearly more of it is meant.
+  const fits = (order: DateOrder): number => others.filter((one) => dayOf(one, order) !== null).length;
+  const orders = (["dmy", "mdy", "ymd"] as const)
+    .filter((order) => order !== "ymd" || others.every(({ c }) => c.length === 2))
+    .map((order) => ({ order, fits: fits(order), spread: spreadOf(others, order) }))
+    .sort((one, other) => other.fits - one.fits);
+  const [best, next] = orders;
+  if (!best) return "ambiguous";
+  if (!next || best.fits > next.fits) return best.order;
+  const equal = orders.filter((one) => one.fits === best.fits).sort((one, other) => one.spread - other.spread);
+  const [near, far] = equal;
+  if (near && far && near.spread * APART < far.spread) return near.order;
+  // "3.4.2026" is written day first wherever it is written; with halves of the day the month comes first.
+  if (others.every(({ mark }) => mark === ".")) return "dmy";
+  if (others.some(({ hour }) => /[ap]\.?\s?m/i.test(hour))) return "mdy";
+  return "ambiguous";
+}
+
+/** A date that has but one order: a number, or a month by its name. */
+function isPlain(cell: string): boolean {
+  const reading = readTime(cell, "dmy");
+  return reading.status === "clock" || reading.status === "instant";
+}
+
+type Figures = { readonly a: string; readonly b: string; readonly c: string };
+
+function dayOf({ a, b, c }: Figures, order: DateOrder): number | null {
+  const [year, month, day] =
+    order === "ymd"
+      ? [fullYear(Number(a)), Number(b), Number(c)]
+      : order === "mdy"
+        ? [yearOf(c), Number(a), Number(b)]
+        : [yearOf(c), Number(b), Number(a)];
+  const date = new Date(Date.UTC(year, month - 1, day));
+  return month >= 1 && date.getUTCMonth() === month - 1 && date.getUTCDate() === day ? date.getTime() / DAY_MS : null;
+}
+
+/** How far a column's days lie from each other in all, in the order of its lines. */
+function spreadOf(all: readonly Figures[], order: DateOrder): number {
+  let [sum, before] = [0, null as number | null];
+  for (const one of all) {
+    const day = dayOf(one, order);
+    if (day === null) continue;
+    if (before !== null) sum += Math.abs(day - before);
+    before = day;
+  }
+  return sum;
 }

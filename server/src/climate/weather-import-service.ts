@@ -2,11 +2,9 @@ import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview }
 import type { Site } from "@sprunel/contract/site";
 import {
   dayOfYear,
-  KIND_RULES,
   periodExtraterrestrialMjM2,
   WEATHER_KINDS,
   WIND_HEIGHT_M,
-  type WeatherColumn,
   type WeatherKind,
   type WeatherTable,
 } from "@sprunel/core/climate";
@@ -20,7 +18,7 @@ const SAMPLE_ROWS = 6;
 interface ReadFile {
   readonly site: Site;
   readonly table: WeatherTable;
-  readonly choices: WeatherChoices & { readonly timeZone: string };
+  readonly choices: WeatherChoices;
   readonly header: string;
   readonly remembered: boolean;
 }
@@ -36,14 +34,13 @@ export function weatherImportService(scope: Scope) {
   /** The file as it is read by the choices made, those remembered of its header, and guesses. */
   async function read({ contentBase64, choices }: WeatherFile, site: Site): Promise<ReadFile> {
     const bytes = Buffer.from(contentBase64, "base64");
-    const named = { ...choices, timeZone: choices.timeZone ?? site.timeZone };
-    const first = await scope.pool.run("weather-table", { bytes, choices: named });
+    const asked = (said: WeatherChoices) =>
+      scope.pool.run("weather-table", { bytes, choices: { ...said, siteTimeZone: site.timeZone } });
+    const first = await asked(choices);
     const header = first.columns.map((column) => column.header).join("	");
-    const memory = choices.columns ? null : await weatherStore(scope).rememberedChoices(header);
-    const used = memory
-      ? { ...memory, ...choices, timeZone: choices.timeZone ?? memory.timeZone ?? site.timeZone }
-      : named;
-    const table = memory ? await scope.pool.run("weather-table", { bytes, choices: used }) : first;
+    const memory = await weatherStore(scope).rememberedChoices(header);
+    const used = memory ? { ...memory, ...choices, columns: togetherOf(memory.columns, choices.columns) } : choices;
+    const table = memory ? await asked(used) : first;
     return { table, site, choices: used, header, remembered: memory !== null };
   }
 
@@ -69,19 +66,12 @@ export function weatherImportService(scope: Scope) {
         if (judged.table.rows.length === 0) throw nothingToImport(judged.table);
         const store = weatherStore(inner);
         if (judged.fresh.length > 0 || judged.conflicts.length > 0) {
-          const { columns } = judged.table;
-          const choices: WeatherChoices = {
-            timeZone: judged.choices.timeZone,
-            stampMarks: judged.table.dialect.stampMarks,
-            dateOrder: judged.table.dialect.dateOrder,
-            ...(judged.choices.windHeightM !== undefined && { windHeightM: judged.choices.windHeightM }),
-            columns: columns.map(({ column, kind, unit }) => ({ column, kind, unit })),
-          };
           const importId = await store.addImport({
             stationId: judged.stationId,
             fileName: file.fileName,
             header: judged.header,
-            choices,
+            // What was only assumed is assumed again next time.
+            choices: judged.choices,
             importedAtMs: scope.clock(),
           });
           await store.add(judged.stationId, "imported", judged.fresh, importId);
@@ -139,16 +129,14 @@ function previewOf(
     fileName,
     dialect: {
       ...table.dialect,
-      timeZone: choices.timeZone,
       windHeightM: choices.windHeightM ?? WIND_HEIGHT_M,
       windHeightAssumed: choices.windHeightM === undefined,
     },
     columns: columns.map((column) => ({
       ...column,
-      unitAssumed: column.unitAssumed ?? false,
-      unitChoices: unitChoices(column),
       examples: [...column.examples],
     })),
+    kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
     remembered,
     preamble: [...table.preamble],
     warnings: [...sunInTheDark(table, site), ...otherPlace(table, site)],
@@ -214,8 +202,9 @@ function otherPlace({ preamble }: WeatherTable, { longitudeDeg }: Site): string[
       ];
 }
 
-function unitChoices({ kind }: WeatherColumn): string[] {
-  return kind === "time" || kind === "ignore" ? [] : Object.keys(KIND_RULES[kind].units);
+/** What was set now goes before what was set for a file like it. */
+function togetherOf(before: WeatherChoices["columns"] = [], now: WeatherChoices["columns"] = []) {
+  return [...before.filter(({ column }) => !now.some((one) => one.column === column)), ...now];
 }
 
 function instant(ms: number): string {

@@ -1,5 +1,4 @@
 import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract/climate";
-import { KIND_RULES } from "@sprunel/core/climate";
 import { toCanonical } from "@sprunel/core/units";
 import Alert from "antd/es/alert";
 import Select from "antd/es/select";
@@ -48,8 +47,9 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
       ))}
       <ColumnsTable
         columns={preview.columns}
-        kinds={KINDS}
-        unitsOf={(kind) => (kind === "time" || kind === "ignore" ? [] : Object.keys(KIND_RULES[kind].units))}
+        kinds={preview.kinds}
+        named={(kind) => KIND_WORDS[kind as keyof typeof KIND_WORDS]}
+        chosen={choices.columns ?? []}
         onChange={(columns) => onChange({ ...choices, columns })}
       />
       <Sample preview={preview} />
@@ -127,11 +127,6 @@ function WindHeight({
 
 /** Heights that the contract takes, m. */
 const [LEAST_WIND_M, MOST_WIND_M] = [0.5, 200];
-
-const KINDS = (["time", ...weatherKindSchema.options, "ignore"] as const).map((kind) => ({
-  value: kind,
-  label: KIND_WORDS[kind],
-}));
 
 /** The first rows as they will be stored, in the person's units. */
 function Sample({ preview }: { preview: WeatherPreview }) {

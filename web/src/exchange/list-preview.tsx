@@ -64,11 +64,9 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
       )}
       <ColumnsTable
         columns={preview.columns}
-        kinds={[...preview.kinds.map(({ kind }) => kind), "ignore"].map((kind) => ({
-          value: kind,
-          label: wordsOf(kind),
-        }))}
-        unitsOf={(kind) => preview.kinds.find((known) => known.kind === kind)?.units ?? []}
+        kinds={preview.kinds}
+        named={wordsOf}
+        chosen={choices.columns ?? []}
         onChange={(columns) => onChange({ ...choices, columns })}
       />
       <Sample preview={preview} />

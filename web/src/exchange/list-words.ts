@@ -55,6 +55,10 @@ export const FIELD_WORDS: Readonly<
   dripMl: { name: "jug under a dripper", unit: "mL" },
   drainMl: { name: "tray of drain", unit: "mL" },
   drippers: { name: "drippers over the tray" },
+  levelCm: { name: "water level", unit: "cm" },
+  tensionKpa: { name: "tension", unit: "kPa" },
+  rootC: { name: "root temperature", quantity: "temperature" },
+  co2Ppm: { name: "CO₂", unit: "ppm" },
   feedEcMsCm: { name: "EC feed", unit: "mS/cm" },
   dripEcMsCm: { name: "EC drip", unit: "mS/cm" },
   drainEcMsCm: { name: "EC drain", unit: "mS/cm" },
@@ -111,6 +115,8 @@ export const wordsOf = (field: string): string => FIELD_WORDS[field]?.name ?? fi
 
 export const FLAG_WORDS: Record<string, string> = {
   impossible: "impossible, set aside",
+  unreadable: "no number, set aside",
+  "unit-unknown": "its unit is not understood: set aside until you choose one",
   "zone-guessed": "taken for the zone nearest in spelling",
   "ec-unit-guessed": "read in another unit than the column's",
   "ec-ph-swapped": "EC and pH seem exchanged, both set aside",

@@ -1,35 +1,48 @@
 import Select from "antd/es/select";
 import styles from "./files.module.css";
 
-interface FileColumn<K extends string> {
+interface FileColumn {
   readonly column: number;
   readonly header: string;
-  readonly kind: K;
+  readonly kind: string;
   readonly unit: string;
   readonly unitAssumed: boolean;
+  readonly unknownUnit: string | null;
+  readonly certainty: number;
+  readonly because: string;
   readonly examples: readonly string[];
 }
 
-/** What each column of a file means, and its unit; whatever was guessed can be settled here. */
-export function ColumnsTable<K extends string>({
+interface ChosenColumn {
+  readonly column: number;
+  readonly kind: string;
+  readonly unit: string;
+}
+
+/** Below this a guess is shown as one to look at. */
+const SURE = 0.6;
+
+/** What each column of a file means, and its unit; whatever was guessed can be settled here, one column at a time. */
+export function ColumnsTable({
   columns,
   kinds,
-  unitsOf,
+  named,
+  chosen,
   onChange,
 }: {
-  columns: readonly FileColumn<K>[];
-  kinds: readonly { readonly value: K; readonly label: string }[];
-  unitsOf(kind: K): readonly string[];
-  onChange(columns: { column: number; kind: K; unit: string }[]): void;
+  columns: readonly FileColumn[];
+  /** what a column may mean, and in what units */
+  kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
+  named(kind: string): string;
+  /** those that somebody set; the others are guessed anew each time */
+  chosen: readonly ChosenColumn[];
+  onChange(columns: ChosenColumn[]): void;
 }) {
-  const change = (column: number, kind: K, unit: string): void =>
-    onChange(
-      columns.map((known) =>
-        known.column === column ? { column, kind, unit } : { column: known.column, kind: known.kind, unit: known.unit },
-      ),
-    );
+  const unitsOf = (kind: string): readonly string[] => kinds.find((known) => known.kind === kind)?.units ?? [];
+  const change = (column: number, kind: string, unit: string): void =>
+    onChange([...chosen.filter((one) => one.column !== column), { column, kind, unit }]);
   return (
-    <section className={styles["scroll"]} tabIndex={0} aria-label="Columns">
+    <section className={styles["scroll"]} tabIndex={0} role="region" aria-label="Columns">
       <h2>Columns</h2>
       <table className={styles["table"]}>
         <thead>
@@ -43,33 +56,66 @@ export function ColumnsTable<K extends string>({
         <tbody>
           {columns.map((column) => (
             <tr key={column.column}>
-              <th scope="row">{column.header}</th>
+              <th scope="row">{column.header || `column ${column.column}`}</th>
               <td className="quiet">{column.examples.join(" · ")}</td>
               <td>
-                <Select<K>
-                  aria-label={`${column.header} means`}
+                <Select
+                  aria-label={`${column.header || `column ${column.column}`} means`}
                   value={column.kind}
-                  options={[...kinds]}
+                  options={[...kinds.map(({ kind }) => kind), "ignore"].map((kind) => ({
+                    value: kind,
+                    label: named(kind),
+                  }))}
                   className="select-m"
-                  onChange={(kind) => change(column.column, kind, unitsOf(kind)[0] ?? "")}
+                  onChange={(kind) => change(column.column, kind, "")}
                 />
+                {column.kind !== "ignore" && column.certainty < SURE && (
+                  <div className={styles["assumed"]}>guessed, {column.because}: please check</div>
+                )}
               </td>
               <td>
-                {unitsOf(column.kind).length > 0 && (
-                  <Select
-                    aria-label={`Unit of ${column.header}`}
-                    value={column.unit}
-                    options={unitsOf(column.kind).map((unit) => ({ value: unit, label: unit }))}
-                    className="select-s"
-                    onChange={(unit) => change(column.column, column.kind, unit)}
-                  />
-                )}
-                {column.unitAssumed && <div className={styles["assumed"]}>assumed: please check</div>}
+                <UnitOf
+                  column={column}
+                  units={unitsOf(column.kind)}
+                  onChange={(unit) => change(column.column, column.kind, unit)}
+                />
               </td>
             </tr>
           ))}
         </tbody>
       </table>
     </section>
+  );
+}
+
+function UnitOf({
+  column,
+  units,
+  onChange,
+}: {
+  column: FileColumn;
+  units: readonly string[];
+  onChange(unit: string): void;
+}) {
+  if (units.length === 0) return null;
+  const { header, unit, unknownUnit, unitAssumed } = column;
+  // One that is written in another way than those offered stands among them as it is written.
+  const offered = unit === "" || units.includes(unit) ? units : [unit, ...units];
+  return (
+    <>
+      <Select
+        aria-label={`Unit of ${header}`}
+        {...(unit !== "" && { value: unit })}
+        placeholder="choose"
+        status={unknownUnit === null ? "" : "error"}
+        options={offered.map((one) => ({ value: one, label: one }))}
+        className="select-s"
+        onChange={onChange}
+      />
+      {unknownUnit !== null && (
+        <div className={styles["assumed"]}>“{unknownUnit}” is not understood: its values wait until you choose</div>
+      )}
+      {unitAssumed && <div className={styles["assumed"]}>assumed: please check</div>}
+    </>
   );
 }

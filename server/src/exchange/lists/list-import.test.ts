@@ -104,7 +104,11 @@ describe("a list from a file", () => {
 
   it.each([
     ["an unknown list", { ...list("readings", "picks.csv"), list: "poems" }, "list"],
-    ["a file of something else", list("picks", "water-meq.csv"), "file"],
+    [
+      "a file without any table",
+      { list: "picks", fileName: "letter.csv", contentBase64: btoa("Dear grower,\nthe list is lost.\n"), choices: {} },
+      "file",
+    ],
     [
       "a unit that the column cannot have",
       list("picks", "picks.csv", { columns: [{ column: 4, kind: "amount", unit: "mph" }] }),

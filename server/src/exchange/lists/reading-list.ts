@@ -40,9 +40,11 @@ export async function storeReadings(
 
 function asReading(values: NotedReading, inTank: boolean): NewReading {
   const { feedEcMsCm, dripEcMsCm, drainEcMsCm, dripPh, drainPh, drainPct } = values;
+  const { levelCm, tensionKpa, rootC, co2Ppm } = values;
   const drip = inTank ? { tankEcMsCm: dripEcMsCm, tankPh: dripPh } : { dripEcMsCm, dripPh };
-  const read = Object.entries({ feedEcMsCm, drainEcMsCm, drainPh, drainPct, ...drip }).filter(
-    ([, value]) => value !== null,
-  );
+  const read = Object.entries({
+    ...{ feedEcMsCm, drainEcMsCm, drainPh, drainPct, ...drip },
+    ...{ levelCm, tensionKpa, rootC, co2Ppm },
+  }).filter(([, value]) => value !== null);
   return { at: new Date(values.atMs).toISOString(), ...Object.fromEntries(read) };
 }

@@ -1,0 +1,160 @@
+import type { Head } from "./head.ts";
+import type { Concept } from "./lexicon.ts";
+import { conversionOf, type Conversion, type Quantity } from "./quantity.ts";
+
+/** What a column of a kind of file may mean. */
+export interface Meaning {
+  /** words that name it: of one of these groups all */
+  readonly named: readonly (readonly Concept[])[];
+  /** words that name it where nothing better does: the column is to be checked */
+  readonly weakly?: readonly (readonly Concept[])[];
+  /** words beside which it is something else */
+  readonly never?: readonly Concept[];
+  /** words that say nothing more of it */
+  readonly beside?: readonly Concept[];
+  /** what its figures are amounts of; words or plain counts where left out */
+  readonly quantity?: Quantity;
+  /** more than one column may mean it */
+  readonly many?: boolean;
+}
+
+export type Meanings<K extends string> = Readonly<Record<K, Meaning>>;
+
+/** What a column is taken for, and why. */
+export interface Guess<K extends string> {
+  readonly kind: K;
+  /** 0 to 1 */
+  readonly certainty: number;
+  readonly because: string;
+  readonly conversion: Conversion | null;
+  /** a unit is written that is none of the quantity */
+  readonly unknownUnit: string | null;
+}
+
+const NAMED = 10;
+const OF_ITS_UNIT = 6;
+const OTHER_UNIT = 5;
+const STRANGE_WORD = 2;
+const OTHER_WORD = 3;
+const BY_UNIT_ALONE = 4;
+const SURE = 16;
+
+interface Rated<K extends string> {
+  readonly column: number;
+  readonly score: number;
+  readonly guess: Guess<K>;
+}
+
+/**
+ * What each column means, by the words and units of its head: the best of all first, each meaning once.
+ *
+ * @param unitsBeside what else may be each column's unit: its cell in a row of units
+ */
+export function guessMeanings<K extends string>(
+  heads: readonly Head[],
+  meanings: Meanings<K>,
+  unitsBeside: readonly string[] = [],
+): readonly (Guess<K> | null)[] {
+  const rated = heads.flatMap((head, column) =>
+    (Object.keys(meanings) as K[]).flatMap((kind): Rated<K>[] => {
+      const found = rate(head, kind, meanings[kind], unitsBeside[column] ?? "");
+      return found ? [{ column, ...found }] : [];
+    }),
+  );
+  rated.sort((a, b) => b.score - a.score || a.column - b.column);
+  const guesses = heads.map((): Guess<K> | null => null);
+  const taken = new Set<K>();
+  for (const { column, guess } of rated) {
+    if (guesses[column] !== null || (taken.has(guess.kind) && !meanings[guess.kind].many)) continue;
+    guesses[column] = guess;
+    taken.add(guess.kind);
+  }
+  return guesses;
+}
+
+function rate<K extends string>(
+  head: Head,
+  kind: K,
+  meaning: Meaning,
+  unitBeside: string,
+): { readonly score: number; readonly guess: Guess<K> } | null {
+  const all = new Set(head.words.flatMap(({ concepts }) => concepts));
+  const groupIn = (groups: readonly (readonly Concept[])[]): readonly Concept[] =>
+    groups
+      .filter((concepts) => concepts.every((concept) => all.has(concept)))
+      .reduce<readonly Concept[]>((most, concepts) => (concepts.length > most.length ? concepts : most), []);
+  const strongly = groupIn(meaning.named);
+  const group = strongly.length > 0 ? strongly : groupIn(meaning.weakly ?? []);
+  const conversion = unitOf(head, meaning, unitBeside);
+  const written = unitBeside || head.units.find((text) => looksLikeUnit(text, head.text)) || null;
+  if (group.length === 0) {
+    const says = head.words.some(
+      ({ word, concepts }) => concepts.length > 0 && !(conversion?.unit ?? "").toLowerCase().includes(word),
+    );
+    if (!conversion || !meaning.quantity || says) return null;
+    return {
+      score: BY_UNIT_ALONE,
+      guess: guessOf(kind, BY_UNIT_ALONE, `its unit is ${conversion.unit}`, conversion, null),
+    };
+  }
+  const others = head.words.filter(({ concepts }) => !concepts.some((concept) => group.includes(concept)));
+  if (meaning.never?.some((concept) => others.some(({ concepts }) => concepts.includes(concept)))) return null;
+  const quiet = meaning.beside ?? [];
+  const unitWords = new Set(
+    (conversion ? [conversion.unit, unitBeside, ...head.units] : []).flatMap((text) =>
+      text.toLowerCase().split(/[^\p{L}\d]+/u),
+    ),
+  );
+  const rest = others.filter(
+    ({ word, concepts }) => !unitWords.has(word) && !concepts.some((concept) => quiet.includes(concept)),
+  );
+  const slips = head.words.filter(({ slip, concepts }) => slip && concepts.some((concept) => group.includes(concept)));
+  const isOther = meaning.quantity !== undefined && conversion === null && written !== null;
+  const score =
+    NAMED * (strongly.length > 0 ? group.length : group.length / 2) +
+    (conversion && meaning.quantity ? OF_ITS_UNIT : 0) -
+    (isOther ? OTHER_UNIT : 0) -
+    rest.reduce((sum, { concepts }) => sum + (concepts.length > 0 ? OTHER_WORD : STRANGE_WORD), 0) -
+    STRANGE_WORD * slips.length;
+  if (score <= 0) return null;
+  const words = head.words
+    .filter(({ concepts }) => concepts.some((concept) => group.includes(concept)))
+    .map(({ word }) => word);
+  return {
+    score,
+    guess: guessOf(
+      kind,
+      score,
+      `it is headed ${words.map((word) => `“${word}”`).join(" ")}`,
+      conversion,
+      isOther ? written : null,
+    ),
+  };
+}
+
+function guessOf<K extends string>(
+  kind: K,
+  score: number,
+  because: string,
+  conversion: Conversion | null,
+  unknownUnit: string | null,
+): Guess<K> {
+  return { kind, certainty: Math.min(1, score / SURE), because, conversion, unknownUnit };
+}
+
+/** The unit that a column's head, or a cell in a row of units, names for a meaning. */
+export function unitOf(head: Head, { quantity }: Meaning, unitBeside: string): Conversion | null {
+  if (!quantity) return null;
+  for (const text of [unitBeside, ...head.units]) {
+    const found = text.trim() === "" ? null : conversionOf(quantity, text);
+    if (found) return found;
+  }
+  return null;
+}
+
+/** With a stroke or a sign: somebody wrote a unit, whether it can be read or not. */
+function looksLikeUnit(text: string, whole: string): boolean {
+  return (
+    whole.includes(text) && (/^[^\s()]{1,12}\s?\/\s?[^\s()]{1,12}$/.test(text.trim()) || /^[°%‰]/.test(text.trim()))
+  );
+}
