@@ -1,6 +1,12 @@
 import { z } from "zod";
-import { chosenFile, judgedLines } from "../basics/table-file.ts";
-import { dateSchema } from "../basics/basics.ts";
+import {
+  chosenColumnSchema,
+  chosenFile,
+  columnKindsSchema,
+  judgedLines,
+  readColumnSchema,
+} from "../basics/table-file.ts";
+import { dateSchema, textSchema } from "../basics/basics.ts";
 import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
 export const waterFileSchema = z
@@ -8,6 +14,11 @@ export const waterFileSchema = z
     ...chosenFile,
     /** waters by the names of their sources, or what drained from or stands in zones by theirs */
     of: z.enum(["source", "drain", "extract"]).default("source"),
+    /** how it is to be read; what is left out is guessed, and the guess comes back in the preview */
+    columns: z.array(chosenColumnSchema).max(200).optional(),
+    dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+    takenOn: dateSchema.optional().describe("of samples of which the file does not say when they were taken"),
+    sourceName: textSchema("The name of the water", 60).optional().describe("of samples that the file does not name"),
     /** first lines of samples whose offered correction is agreed to */
     acceptOffers: z.array(z.number().int()).max(1000).optional(),
     /** first lines of refused samples that are to be stored all the same */
@@ -31,13 +42,16 @@ const waterSampleSchema = z.object({
   source: z.string(),
   /** the zone that the sample's name means; null for waters, and for a name that no zone has */
   zone: z.string().nullable(),
-  takenOn: dateSchema,
+  takenOn: dateSchema.nullable().describe("null where the file does not say, and nobody has"),
   lines: z.tuple([z.number(), z.number()]),
   ph: z.number().nullable(),
   ecMsCm: z.number().nullable(),
   ions: ionsSchema,
   belowDetection: z.array(z.object({ analyte: analyteSchema, text: z.string() })),
   notTested: z.array(analyteSchema),
+  setAside: z
+    .array(z.object({ analyte: analyteSchema, text: z.string() }))
+    .describe("what stands there and could not be read, or in no unit that is understood"),
   hardnessMmolL: z.number().nullable(),
   check: checkSchema.nullable(),
   /** what an import does with it as asked now */
@@ -49,6 +63,12 @@ export const waterPreviewSchema = z
   .object({
     fileName: z.string(),
     ...judgedLines,
+    columns: z.array(readColumnSchema),
+    kinds: columnKindsSchema,
+    lies: z.enum(["down", "across", "long"]).describe("across: each row of the file is a column of the table"),
+    preamble: z.array(z.string()),
+    dateOrder: z.enum(["ymd", "dmy", "mdy"]),
+    dateOrderAssumed: z.boolean(),
     samples: z.array(waterSampleSchema),
   })
   .meta({ id: "WaterPreview" });

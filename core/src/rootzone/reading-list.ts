@@ -1,5 +1,6 @@
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { Quantity } from "../table/quantity.ts";
+import { EC_QUANTITY } from "../table/usual-quantities.ts";
 import type { Declaration } from "../table/shape.ts";
 
 type ReadingColumn =
@@ -22,18 +23,6 @@ type ReadingColumn =
   | "co2Ppm"
   | "note";
 
-/** Pens that show ppm reckon them from EC by a scale of their own; 500 is the usual one where none is named. */
-const EC: Quantity = {
-  units: ["mS/cm", "µS/cm", "dS/m", "mS/m"],
-  alike: { mS: 1 },
-  scales: [
-    { name: "ppm (640)", written: /^(ppm|tds)\(?640\)?$/, factor: 1 / 640 },
-    { name: "ppm (700)", written: /^(ppm|tds)\(?700\)?$/, factor: 1 / 700 },
-    { name: "ppm (500)", written: /^(ppm|tds)\(?500\)?$/, factor: 1 / 500 },
-    { name: "ppm (500)", written: /^(ppm|tds|mg\/l)$/, factor: 1 / 500, assumed: true },
-    { name: "CF", written: /^(cf|cfunits?)$/, factor: 0.1 },
-  ],
-};
 const VOLUME: Quantity = { units: ["mL", "L", "fl oz", "gal"] };
 const NOT_EC_OR_PH = ["ec", "ph", "temperature"] as const;
 
@@ -52,7 +41,7 @@ const DECLARATION: Declaration<ReadingColumn> = {
       ],
       weakly: [["ph"]],
     },
-    drainEc: { named: [["ec", "drain"]], quantity: EC },
+    drainEc: { named: [["ec", "drain"]], quantity: EC_QUANTITY },
     dripEc: {
       named: [
         ["ec", "drip"],
@@ -60,9 +49,9 @@ const DECLARATION: Declaration<ReadingColumn> = {
       ],
       weakly: [["ec"]],
       never: ["drain", "feed"],
-      quantity: EC,
+      quantity: EC_QUANTITY,
     },
-    feedEc: { named: [["ec", "feed"]], quantity: EC },
+    feedEc: { named: [["ec", "feed"]], quantity: EC_QUANTITY },
     drainPct: { named: [["drain", "share"], ["drain"]], never: NOT_EC_OR_PH, quantity: { units: ["%"] } },
     drippers: { named: [["drip", "tray"], ["drip", "number"], ["drip"]], never: [...NOT_EC_OR_PH, "volume"] },
     drainMl: {

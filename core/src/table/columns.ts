@@ -62,12 +62,24 @@ function columnOf<K extends string>(
   const { kind, certainty, because, unknownUnit } = guess;
   const { quantity } = meanings[kind];
   const conversion = guess.conversion && quantity ? toldOnTop(guess.conversion, quantity, preamble) : guess.conversion;
-  const isAssumed = quantity !== undefined && conversion === null && unknownUnit === null;
+  const onTop = quantity && conversion === null && unknownUnit === null ? unitOnTop(quantity, preamble) : null;
+  const isAssumed = quantity !== undefined && conversion === null && unknownUnit === null && onTop === null;
   return {
     ...{ column, header, kind, certainty, because, unknownUnit },
-    unit: conversion?.unit ?? (isAssumed ? (quantity.units[0] ?? "") : ""),
+    unit: conversion?.unit ?? onTop?.unit ?? (isAssumed ? (quantity.units[0] ?? "") : ""),
     unitAssumed: isAssumed || (conversion?.assumed ?? false),
   };
+}
+
+/** A unit that is told once for all: "all values in mg/L". */
+function unitOnTop(quantity: Quantity, preamble: string): Conversion | null {
+  for (const [, text = ""] of preamble.matchAll(
+    /(?:\b(?:in|units?|einheit(?:en)?|unit[eé]s?|unidad(?:es)?|unit[aà]|eenheid|concentra\w+)\b[:\s]*)([^\s,;.()]+(?:\s?\/\s?[^\s,;.()]+)?)/giu,
+  )) {
+    const found = conversionOf(quantity, text);
+    if (found) return found;
+  }
+  return null;
 }
 
 /** Which of several scales of one name is meant may stand in the text on top: "pens: ppm, 500 scale". */

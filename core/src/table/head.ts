@@ -1,4 +1,5 @@
 import { distance } from "fastest-levenshtein";
+import { unitsIn } from "./unit-text.ts";
 import { conceptsOf, WHOLE_WORDS, type Concept } from "./lexicon.ts";
 
 /** The head of a column, taken apart. */
@@ -28,12 +29,15 @@ export function headOf(text: string): Head {
   const afterMark = /[,;:|]\s*([^,;:|]+)$/.exec(text)?.[1];
   const parts = outside.replaceAll("_", " ").trim().split(/\s+/);
   const tails = parts.map((_, from) => parts.slice(from).join(" "));
+  const named = withoutUnit(parts);
   const head: Head = {
     text,
     // What stands in brackets may name it too: "pH (drain)", "P (P2O5)".
     words: [
-      ...wordsIn(outside),
-      ...wordsIn(inBrackets.join(" ")).filter((word) => word.length > 1 && conceptsOf(word).length > 0),
+      ...wordsIn(named),
+      ...wordsIn(inBrackets.filter((inside) => unitsIn(inside).length === 0).join(" ")).filter(
+        (word) => word.length > 1 && conceptsOf(word).length > 0,
+      ),
     ].map(meaningOf),
     units: [
       ...inBrackets.toReversed(),
@@ -46,6 +50,17 @@ export function headOf(text: string): Head {
   if (known.size >= MOST_KNOWN) known.clear();
   known.set(text, head);
   return head;
+}
+
+/** "K mg/L" names K, and no magnesium; "pH in" is no length. */
+function withoutUnit(parts: readonly string[]): string {
+  const all = parts.join(" ");
+  const from = parts.findLastIndex(
+    (_, at) => at > 0 && /[/%°]/.test(parts.slice(at).join("")) && unitsIn(parts.slice(at).join(" ")).length > 0,
+  );
+  if (from > 0) return parts.slice(0, from).join(" ");
+  const last = parts.at(-1) ?? "";
+  return parts.length > 1 && /^[kmuµ]?(g|L|l)$/.test(last) ? parts.slice(0, -1).join(" ") : all;
 }
 
 /** "t_air_degC", "rain_mm_Tot", "solar_W_m2": units with what programs put between. */

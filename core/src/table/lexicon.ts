@@ -114,8 +114,11 @@ const WORDS = {
   carbonate: "co3 carbonate karbonat carbonat carbonato",
   alkalinity:
     "alkalinity alkalinitat alcalinite alcalinidad alcalinita alcalinidade alkaliniteit saurekapazitat ks43 acidcapacity tac karbonatharte carbonatharte",
+  acid: "acid saure acide acido zuur",
+  capacity: "capacity kapazitat capacite capacidad capacita",
   hardness: "hardness harte gesamtharte wasserharte durete dureza durezza hardheid gh",
-  Si: "si silicon silica silicium silizium silicio sio2 kieselsaure silice",
+  Si: "si silicon silicium silizium silicio",
+  silica: "silica sio2 kieselsaure silice silicic",
   Fe: "fe iron eisen fer hierro ferro ijzer",
   Mn: "mn manganese mangan manganeso mangaan manganes",
   Zn: "zn zinc zink zinco",

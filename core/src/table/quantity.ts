@@ -2,8 +2,10 @@ import { unitsIn } from "./unit-text.ts";
 
 /** What a column's figures are amounts of, and in what they may be written. */
 export interface Quantity {
-  /** the first is the canonical one; these are offered to choose from */
+  /** offered to choose from; the first is taken where none is written */
   readonly units: readonly string[];
+  /** the first of the units where left out */
+  readonly canonical?: string;
   /** canonical amount of one of a unit of another kind: MJ/m² of a mean of 1 W/m² over the hour */
   readonly alike?: Readonly<Record<string, number>>;
   /** scales that are no unit of their own, by how they are written without spaces and in small letters */
@@ -55,7 +57,7 @@ function converted(quantity: Quantity, text: string): Conversion | null {
       basis: null,
       ...(scale.name !== text && scale.assumed && { assumed: true }),
     };
-  const [canonical = ""] = quantity.units;
+  const canonical = quantity.canonical ?? quantity.units[0] ?? "";
   const bases: [string, number][] = [[canonical, 1], ...Object.entries(quantity.alike ?? {})];
   for (const meant of unitsIn(text))
     for (const [name, amount] of bases) {

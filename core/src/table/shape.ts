@@ -16,7 +16,7 @@ export interface Declaration<K extends string> {
 }
 
 export type NotDataReason =
-  "preamble" | "header" | "repeated-header" | "units" | "comment" | "caption" | "totals" | "note" | "blank";
+  "preamble" | "header" | "repeated-header" | "units" | "comment" | "caption" | "totals" | "blank";
 
 export interface LaidColumn<K extends string> {
   /** counted from 1 */
@@ -35,6 +35,8 @@ export interface Layout<K extends string> {
   readonly dataRows: readonly TableRecord[];
   /** "across": each row of the file is a column of the table, as laboratories write; "long": a row for each figure */
   readonly lies: "down" | "across" | "long";
+  /** of a table that lies across, the line of the file on which each of its columns stands */
+  readonly lines: readonly number[];
 }
 
 const TOTALS =
@@ -54,7 +56,8 @@ export function layOut<K extends string>(table: Table, declaration: Declaration<
   const turned = across(table.records, declaration);
   const [downs, turns, longs] = [down?.worth ?? 0, turned?.header.worth ?? 0, long?.header.worth ?? 0];
   if (long && longs > downs && longs >= turns) return laidOut(table, long.records, long.header, declaration, "long");
-  if (turned && turns > downs) return laidOut(table, turned.records, turned.header, declaration, "across");
+  if (turned && turns > downs)
+    return { ...laidOut(table, turned.records, turned.header, declaration, "across"), lines: turned.lines };
   const header = down ?? plainHeader(table.records);
   return header ? laidOut(table, table.records, header, declaration, "down") : null;
 }
@@ -78,7 +81,7 @@ function headerOf<K extends string>(
   for (let at = 0; at < last; at++) {
     const below = records[at]?.cells ?? [];
     if (!mayHead(below)) continue;
-    for (let rows = 1; rows <= HEADER_ROWS && at - rows + 1 >= 0; rows++) {
+    for (let rows = 1; rows <= (isUnitRow(below) ? 1 : HEADER_ROWS) && at - rows + 1 >= 0; rows++) {
       const above = records.slice(at - rows + 1, at);
       if (!above.every(({ cells }) => mayHead(cells) || isGroupHead(cells, below.length))) break;
       const cells = joined([...above.map(({ cells: upper }) => filledRight(upper, below.length)), below]);
@@ -146,6 +149,7 @@ function isTime(cell: string): boolean {
 
 interface Turned {
   readonly records: readonly TableRecord[];
+  readonly lines: readonly number[];
   readonly header: Header;
 }
 
@@ -165,7 +169,11 @@ function across<K extends string>(records: readonly TableRecord[], declaration: 
   const [first] = heads;
   const cells = first && turned[first.at]?.cells;
   if (!first || !cells || first.worth < 2) return null;
-  return { records: turned.slice(first.at), header: { from: 0, to: 0, cells, worth: first.worth } };
+  return {
+    records: turned.slice(first.at),
+    lines: filled.map(({ line }) => line),
+    header: { from: 0, to: 0, cells, worth: first.worth },
+  };
 }
 
 function worthOf<K extends string>(cells: readonly string[], { meanings, needs }: Declaration<K>): number {
@@ -204,6 +212,7 @@ function longTable<K extends string>(records: readonly TableRecord[], declaratio
   const head = { line: records[at]?.line ?? 0, cells };
   return {
     records: [...records.slice(0, at), head, ...together],
+    lines: [],
     header: { from: at, to: at, cells, worth },
   };
 }
@@ -283,6 +292,7 @@ function laidOut<K extends string>(
     notData,
     dataRows,
     lies,
+    lines: [],
   };
 }
 
@@ -328,8 +338,8 @@ function withUnits(record: TableRecord, unitColumns: ReadonlyMap<number, number>
 
 function asideAcross(cells: readonly string[]): NotDataReason | undefined {
   const [head = ""] = cells.filter((cell) => cell !== "");
-  if (isBeside(head)) return "note";
-  return cells.some(isFigure) || cells.some(isTime) ? undefined : "note";
+  if (isBeside(head)) return "comment";
+  return cells.some(isFigure) || cells.some(isTime) ? undefined : "comment";
 }
 
 function laterReason<K extends string>(
@@ -356,12 +366,6 @@ function laterReason<K extends string>(
     return "totals";
   if (filled.length > 1 || columns.length < 3 || isTime(first)) return undefined;
   // A line of its own among the rows is a caption; at the end, or long, a note.
-  if (cells[0] !== first || isFigure(first)) return cells.length === 1 && !isFigure(first) ? "note" : undefined;
-  return isLast || first.length > 60
-    ? cells.length > 1 && !isLast
-      ? "caption"
-      : "note"
-    : cells.length > 1
-      ? "caption"
-      : "note";
+  if (cells[0] !== first || isFigure(first)) return cells.length === 1 && !isFigure(first) ? "comment" : undefined;
+  return cells.length > 1 && !isLast ? "caption" : "comment";
 }

@@ -71,6 +71,8 @@ describe.each(["water-mgl", "water-mmol", "water-meq", "water-unbalanced", "wate
   });
 });
 
-it("refuses a file without a water report, in words", () => {
-  expect(() => readWaterTable(new TextEncoder().encode("a,b\n1,2\n"))).toThrow(/No water report/);
+it("refuses a file without a table, in words", () => {
+  expect(() => readWaterTable(new TextEncoder().encode("Dear grower,\nthe report follows.\n"))).toThrow(
+    /No water report/,
+  );
 });

@@ -1,15 +1,21 @@
 import { DomainError } from "../working/domain-error.ts";
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
-import { readNumber, type DecimalMark } from "../table/number.ts";
+import { measuredCell } from "../table/cell.ts";
+import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "../table/columns.ts";
+import type { DecimalMark } from "../table/number.ts";
+import { conversionOf } from "../table/quantity.ts";
 import { readTable, type Table, type TableRecord } from "../table/read-table.ts";
+import { layOut, type Layout } from "../table/shape.ts";
+import { unitsIn } from "../table/unit-text.ts";
 import { dateOrder, readTime, type DateOrder } from "../table/time-text.ts";
 import { checkReport, type ReportCheck } from "./report-check.ts";
-import { measuredAs, type Analyte, type MeasuredAs } from "./water-units.ts";
+import { analyteOf, countedIn, WATER_DECLARATION, type Analyte, type WaterColumn } from "./water-meanings.ts";
 
 /** One sample of one water, in the units of recipes. */
 export interface WaterSample {
   readonly source: string;
-  readonly takenOn: string;
+  /** null where the file does not say: it is asked for */
+  readonly takenOn: string | null;
   /** first and last line in the file */
   readonly lines: readonly [number, number];
   readonly ph: number | null;
@@ -18,11 +24,28 @@ export interface WaterSample {
   readonly ions: Ions;
   readonly belowDetection: readonly { readonly analyte: Analyte; readonly text: string }[];
   readonly notTested: readonly Analyte[];
+  /** what stands there and could not be read, or not in a unit that is understood: it waits */
+  readonly setAside: readonly { readonly analyte: Analyte; readonly text: string }[];
   readonly hardnessMmolL: number | null;
   readonly check: ReportCheck | null;
 }
 
+/** What a person may settle before the import; what is left out is guessed, and the guess is told. */
+interface WaterChoices {
+  readonly columns?: readonly ChosenColumn[] | undefined;
+  readonly dateOrder?: DateOrder | undefined;
+  /** of all samples, where the file does not say */
+  readonly takenOn?: string | undefined;
+  readonly source?: string | undefined;
+}
+
 export interface WaterTable {
+  readonly columns: readonly (ReadColumn<WaterColumn> & { readonly examples: readonly string[] })[];
+  readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
+  readonly lies: Layout<WaterColumn>["lies"];
+  readonly preamble: readonly string[];
+  readonly dateOrder: DateOrder;
+  readonly dateOrderAssumed: boolean;
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
   >;
@@ -35,160 +58,147 @@ export interface WaterTable {
   readonly samples: readonly WaterSample[];
 }
 
-const DATE_LABEL = /^(date|day|taken|sampled|datum)/i;
-const SOURCE_LABEL = /^(water|source|sample|name|well)\b/i;
-const NOT_TESTED = /^(n\.?\s?[dtmb]\.?|not tested|-+|–)?$/i;
+type Rejected = WaterTable["rejected"][number];
+const EXAMPLES = 3;
 
 /**
  * Reads a laboratory's file of water reports, a sample a row or an analyte a row, in any usual unit. Nothing is mended;
  * a slip of ten is offered where charge and conductivity agree on it.
  *
- * @throws {DomainError} when no water report is in it
+ * @throws {DomainError} when there is no table of figures in it
  */
-export function readWaterTable(bytes: Uint8Array): WaterTable {
+export function readWaterTable(bytes: Uint8Array, choices: WaterChoices = {}): WaterTable {
   const table = readTable(bytes);
-  const headerAt = table.records.findIndex(
-    ({ cells }) => cells.some((cell) => DATE_LABEL.test(cell)) && analytesIn(cells, []) >= 3,
-  );
-  const found = headerAt >= 0 ? sampleARow(table, headerAt) : analyteARow(table);
-  if (!found || found.samples.length + found.rejected.length === 0)
+  const layout = layOut(table, WATER_DECLARATION);
+  if (!layout)
     throw new DomainError({
       code: "not-possible",
       path: "file",
       message:
-        "No water report was found. The file needs the date and at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate.",
+        "No water report was found. The file needs at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate, below or beside each other.",
     });
-  return found;
-}
-
-function analytesIn(labels: readonly string[], units: readonly string[]): number {
-  return labels.filter((label, at) => measuredAs(label, units[at] ?? "mg/L") !== null || /^(ec|ph)\b/i.test(label))
-    .length;
-}
-
-interface Cell {
-  readonly measured: MeasuredAs;
-  readonly text: string;
-}
-
-function sampleARow(table: Table, headerAt: number): WaterTable {
-  const header = table.records[headerAt]?.cells ?? [];
-  const unitRow = table.records[headerAt + 1];
-  const hasUnits = unitRow?.cells.some((cell) => /\/(l|cm|m)$|°/i.test(cell)) ?? false;
-  const units = header.map((label, at) =>
-    hasUnits ? (unitRow?.cells[at] ?? "") : (/[([]([^)\]]*)[)\]]/.exec(label)?.[1] ?? ""),
-  );
-  const [dateAt, sourceAt] = [
-    header.findIndex((label) => DATE_LABEL.test(label)),
-    header.findIndex((label) => SOURCE_LABEL.test(label)),
-  ];
-  const columns = header.map((label, at) =>
-    at === dateAt || at === sourceAt ? null : measuredAs(label, units[at] ?? ""),
-  );
-  const body = table.records.slice(headerAt + 1 + (hasUnits ? 1 : 0));
-  const isData = (record: TableRecord): boolean =>
-    record.cells.length > 1 && record.cells.filter((cell) => cell !== "").length > 2;
-  const notData = [
-    ...table.records
-      .slice(0, headerAt)
-      .map((record) => ({ line: record.line, reason: blank(record) ? "blank" : "preamble" })),
-    { line: table.records[headerAt]?.line ?? 0, reason: "header" },
-    ...(hasUnits && unitRow ? [{ line: unitRow.line, reason: "units" }] : []),
-    ...body
-      .filter((record) => !isData(record))
-      .map((record) => ({ line: record.line, reason: blank(record) ? "blank" : "comment" })),
-  ];
-  const rows = body.filter(isData);
-  const order = orderOf(rows.map((row) => row.cells[dateAt] ?? ""));
+  const columns = readColumns(layout, WATER_DECLARATION, choices.columns);
+  const textsOf =
+    (kind: WaterColumn) =>
+    (record: TableRecord): string => {
+      const column = columns.find((one) => one.kind === kind);
+      return column ? (record.cells[column.column - 1] ?? "") : "";
+    };
+  const [dateText, sourceText] = [textsOf("date"), textsOf("sample")];
+  const found = choices.dateOrder ?? dateOrder(layout.dataRows.map(dateText));
+  const order = found === "ambiguous" ? "dmy" : found;
+  const lines = linesOf(table, layout, columns);
   const samples: WaterSample[] = [];
-  const rejected: WaterTable["rejected"][number][] = [];
+  const rejected: Rejected[] = [];
   const seen = new Map<string, number>();
-  for (const row of rows) {
-    const text = row.cells.join("\t");
-    const takenOn = dateOf(row.cells[dateAt] ?? "", order);
+  const rejectAll = (record: TableRecord, reason: Rejected["reason"], detail: string): void => {
+    for (const line of layout.lies === "across" ? lines.data : [record.line]) rejected.push({ line, reason, detail });
+  };
+  for (const record of layout.dataRows) {
+    const text = record.cells.join("\t");
     const before = seen.get(text);
-    if (row.cells.length !== header.length)
-      rejected.push({
-        line: row.line,
-        reason: "field-count",
-        detail: `${row.cells.length} cells where the header has ${header.length}`,
-      });
-    else if (takenOn === null) rejected.push({ line: row.line, reason: "bad-time", detail: row.cells[dateAt] ?? "" });
-    else if (before !== undefined)
-      rejected.push({ line: row.line, reason: "duplicate", detail: `stands in line ${before} already` });
+    const dated = dateOf(dateText(record), order);
+    const takenOn = dated ?? choices.takenOn ?? null;
+    if (layout.lies === "down" && record.cells.length !== layout.columns.length)
+      rejectAll(record, "field-count", `${record.cells.length} cells where the header has ${layout.columns.length}`);
+    else if (dated === null && dateText(record) !== "") rejectAll(record, "bad-time", dateText(record));
+    else if (before !== undefined) rejectAll(record, "duplicate", `stands in line ${before} already`);
     else {
-      seen.set(text, row.line);
-      const cells = columns.flatMap((measured, at) => (measured ? [{ measured, text: row.cells[at] ?? "" }] : []));
-      samples.push(sampleOf(row.cells[sourceAt] ?? "", takenOn, [row.line, row.line], cells, table.decimal));
+      seen.set(text, record.line);
+      const span: [number, number] =
+        layout.lies === "across" ? [lines.data[0] ?? 1, lines.data.at(-1) ?? 1] : [record.line, record.line];
+      const source =
+        sourceText(record) || choices.source || (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
+      samples.push(sampleOf(source, takenOn, span, columns, record, table.decimal));
     }
   }
+  const dataRows = layout.lies === "across" ? lines.data.length : layout.dataRows.length;
+  const flagged = layout.lies === "across" ? 0 : samples.filter(isFlagged).length;
   return {
-    counts: countsOf(table, rows.length, samples.filter(isFlagged).length, rejected.length, notData.length),
-    notData,
+    columns: columns.map((column) => ({
+      ...column,
+      examples: layout.dataRows
+        .map(({ cells }) => cells[column.column - 1] ?? "")
+        .filter((cell) => cell !== "")
+        .slice(0, EXAMPLES),
+    })),
+    kinds: kindsOf(WATER_DECLARATION),
+    lies: layout.lies,
+    preamble: layout.preamble,
+    dateOrder: order,
+    dateOrderAssumed: found === "ambiguous" && layout.dataRows.some((record) => dateText(record) !== ""),
+    counts: {
+      physicalLines: table.physicalLines,
+      dataRows,
+      accepted: Math.max(0, dataRows - flagged - rejected.length),
+      flagged,
+      rejected: rejected.length,
+      notData: lines.notData.length,
+    },
+    notData: lines.notData,
     rejected,
     samples,
   };
 }
 
-function analyteARow(table: Table): WaterTable | null {
-  const isAnalyte = ({ cells: [label = "", value = "", unit = ""] }: TableRecord): boolean =>
-    measuredAs(label, unit) !== null &&
-    (readNumber(value.replace(/^</, ""), table.decimal) !== null || NOT_TESTED.test(value));
-  const rows = table.records.filter(isAnalyte);
-  const [first, last] = [rows[0], rows.at(-1)];
-  if (!first || !last || rows.length < 3) return null;
-  const others = table.records.filter((record) => !rows.includes(record));
-  const named = (label: RegExp): string => others.find(({ cells: [name = ""] }) => label.test(name))?.cells[1] ?? "";
-  const dateText = named(DATE_LABEL);
-  const takenOn = dateOf(dateText, orderOf([dateText]));
-  const notData = others.map((record) => ({
-    line: record.line,
-    reason: blank(record)
+/** Which lines of the file hold figures, and what the others are. A table that lies across is told by its own lines. */
+function linesOf(
+  table: Table,
+  layout: Layout<WaterColumn>,
+  columns: readonly ReadColumn<WaterColumn>[],
+): { readonly data: readonly number[]; readonly notData: readonly { line: number; reason: string }[] } {
+  if (layout.lies !== "across") return { data: layout.dataRows.map(({ line }) => line), notData: layout.notData };
+  const data = columns.flatMap(({ kind }, at) => (analyteOf(kind) === null ? [] : [layout.lines[at] ?? 0]));
+  const first = Math.min(...data);
+  const others = table.records.filter(({ line }) => !data.includes(line));
+  const notData = others.map(({ line, cells }) => ({
+    line,
+    reason: cells.every((cell) => cell === "")
       ? "blank"
-      : record.line === first.line - 1
+      : line === first - 1
         ? "header"
-        : record.line < first.line
+        : line < first
           ? "preamble"
           : "comment",
   }));
-  if (takenOn === null)
-    return {
-      counts: countsOf(table, rows.length, 0, rows.length, notData.length),
-      notData,
-      rejected: rows.map((row) => ({
-        line: row.line,
-        reason: "bad-time" as const,
-        detail: dateText || "no date above the table",
-      })),
-      samples: [],
-    };
-  const cells = rows.flatMap(({ cells: [label = "", text = "", unit = ""] }) => {
-    const measured = measuredAs(label, unit);
-    return measured ? [{ measured, text }] : [];
-  });
-  const sample = sampleOf(named(SOURCE_LABEL), takenOn, [first.line, last.line], cells, table.decimal);
-  return { counts: countsOf(table, rows.length, 0, 0, notData.length), notData, rejected: [], samples: [sample] };
+  return { data, notData };
+}
+
+/** Samples that stand beside each other are named at their heads. */
+function headOfAcross(table: Table, layout: Layout<WaterColumn>, record: TableRecord): string {
+  const first = Math.min(...layout.lines);
+  const head = table.records.find(({ line }) => line === first)?.cells[record.line - 1] ?? "";
+  return measuredCell(head, table.decimal).value === null && layout.dataRows.length > 1 ? head : "";
 }
 
 function sampleOf(
   source: string,
-  takenOn: string,
+  takenOn: string | null,
   lines: [number, number],
-  cells: readonly Cell[],
+  columns: readonly ReadColumn<WaterColumn>[],
+  record: TableRecord,
   decimal: DecimalMark,
 ): WaterSample {
   const ions: Partial<Record<Ion, number>> = {};
   const belowDetection: { analyte: Analyte; text: string }[] = [];
   const notTested: Analyte[] = [];
+  const setAside: { analyte: Analyte; text: string }[] = [];
   const beside: Partial<Record<Analyte, number>> = {};
-  for (const { measured, text } of cells) {
-    const { analyte, factor } = measured;
-    const value = readNumber(text, decimal);
-    if (text.startsWith("<")) belowDetection.push({ analyte, text });
-    else if (value === null) {
+  for (const { kind, unit, column } of columns) {
+    const analyte = analyteOf(kind);
+    if (analyte === null || kind === "ignore") continue;
+    const text = record.cells[column - 1] ?? "";
+    const cell = measuredCell(text, decimal);
+    if (cell.kind === "below") belowDetection.push({ analyte, text });
+    else if (cell.kind === "empty") {
       if (text !== "") notTested.push(analyte);
-    } else if (analyte === "ph" || analyte === "ec" || analyte === "hardness") beside[analyte] = value * factor;
-    else ions[analyte] = value * factor;
+    } else {
+      const amount = cell.value === null ? null : amountIn(kind, cell.value, cell.unit || unit);
+      if (amount === null) setAside.push({ analyte, text });
+      else if (analyte === "ph" || analyte === "ec" || analyte === "hardness") beside[analyte] ??= amount;
+      // Of two columns of one ion, as nitrate by itself and as N, the first stands.
+      else ions[analyte] ??= amount;
+    }
   }
   const [ph, ec] = [beside.ph ?? null, beside.ec ?? null];
   return {
@@ -200,43 +210,31 @@ function sampleOf(
     ions,
     belowDetection,
     notTested,
+    setAside,
     hardnessMmolL: beside.hardness ?? null,
     check: Object.keys(ions).some((ion) => !isTrace(ion as Ion)) ? checkReport(ions, ph ?? 7, ec) : null,
   };
 }
 
-function isFlagged({ check }: WaterSample): boolean {
-  return check !== null && check.verdict !== "good";
+/** mmol/L, µmol/L, mS/cm; null where the unit is not understood, or counts in what the ion has none of. */
+function amountIn(kind: WaterColumn, value: number, unit: string): number | null {
+  const { quantity } = WATER_DECLARATION.meanings[kind];
+  if (!quantity) return value;
+  const conversion = unit === "" ? null : conversionOf(quantity, unit);
+  if (!conversion) return null;
+  // A mole or an equivalent is one of the ion, whatever is written beside it.
+  const isMass = unitsIn(unit).some(({ dimension }) => dimension === "" || dimension.includes("kg"));
+  const counted = conversion.basis === null || !isMass ? 1 : countedIn(kind, conversion.basis);
+  return counted === null ? null : value * conversion.factor * counted;
 }
 
-function countsOf(
-  table: Table,
-  dataRows: number,
-  flagged: number,
-  rejected: number,
-  notData: number,
-): WaterTable["counts"] {
-  return {
-    physicalLines: table.physicalLines,
-    dataRows,
-    accepted: dataRows - flagged - rejected,
-    flagged,
-    rejected,
-    notData,
-  };
-}
-
-function blank({ cells }: TableRecord): boolean {
-  return cells.every((cell) => cell === "");
-}
-
-function orderOf(texts: readonly string[]): DateOrder {
-  const order = dateOrder(texts);
-  return order === "ambiguous" ? "dmy" : order;
+function isFlagged({ check, setAside }: WaterSample): boolean {
+  return (check !== null && check.verdict !== "good") || setAside.length > 0;
 }
 
 function dateOf(text: string, order: DateOrder): string | null {
   const reading = readTime(text, order);
+  if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
   if (reading.status !== "clock") return null;
   const { year, month, day } = reading.time;
   return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;

@@ -5,16 +5,21 @@ import type { Scope } from "../scope/scope.ts";
 import { reportStore } from "../water/report-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 
+type Dated = Omit<WaterSample, "fate" | "takenOn"> & { readonly takenOn: string };
+
 /** Where samples may go, and what is there already. */
 interface Known {
   readonly zones: ReadonlyMap<string, number>;
-  isThere(sample: Omit<WaterSample, "fate">): boolean | Promise<boolean>;
+  isThere(sample: Dated): boolean | Promise<boolean>;
 }
 
 /** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
 export function waterImportService(scope: Scope) {
-  const read = ({ contentBase64 }: WaterFile): Promise<WaterTable> =>
-    scope.pool.run("water-table", { bytes: Buffer.from(contentBase64, "base64") });
+  const read = ({ contentBase64, columns, dateOrder, takenOn, sourceName }: WaterFile): Promise<WaterTable> =>
+    scope.pool.run("water-table", {
+      bytes: Buffer.from(contentBase64, "base64"),
+      choices: { columns, dateOrder, takenOn, source: sourceName },
+    });
 
   async function judge(file: WaterFile, table: WaterTable, siteId: number, inner: Scope): Promise<WaterPreview> {
     const zones = new Map((await inner.zones()).map(({ name, id }) => [name, id]));
@@ -32,6 +37,12 @@ export function waterImportService(scope: Scope) {
       counts: table.counts,
       notData: [...table.notData],
       rejected: [...table.rejected],
+      columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
+      kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
+      lies: table.lies,
+      preamble: [...table.preamble],
+      dateOrder: table.dateOrder,
+      dateOrderAssumed: table.dateOrderAssumed,
       samples,
     };
   }
@@ -48,9 +59,10 @@ export function waterImportService(scope: Scope) {
         const preview = await judge(file, table, id, inner);
         const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone.id]));
         for (const sample of preview.samples) {
-          if (sample.fate !== "stored") continue;
           const { source, zone, takenOn, ions, ph, ecMsCm } = sample;
-          if (zone !== null) await zoneReportStore(inner).add(zones.get(zone) ?? 0, zoneReportOf(file, sample));
+          if (sample.fate !== "stored" || takenOn === null) continue;
+          const dated = { ...sample, takenOn };
+          if (zone !== null) await zoneReportStore(inner).add(zones.get(zone) ?? 0, zoneReportOf(file, dated));
           else if (ph !== null) await reportStore(inner).add(id, { sourceName: source, takenOn, ions, ph, ecMsCm });
         }
         return preview;
@@ -59,7 +71,7 @@ export function waterImportService(scope: Scope) {
   };
 }
 
-function zoneReportOf({ of }: WaterFile, { takenOn, ions, ph, ecMsCm }: Omit<WaterSample, "fate">) {
+function zoneReportOf({ of }: WaterFile, { takenOn, ions, ph, ecMsCm }: Dated) {
   return { kind: of === "extract" ? of : ("drain" as const), takenOn, ions, ph, ecMsCm };
 }
 
@@ -82,12 +94,15 @@ async function sampleAsAsked(sample: ReadSample, file: WaterFile, known: Known):
     ions: mended,
     belowDetection: [...sample.belowDetection],
     notTested: [...sample.notTested],
+    setAside: [...sample.setAside],
     hardnessMmolL: sample.hardnessMmolL,
     check,
   };
   // Without a pH no recipe can be made of a water, and without a name nobody finds it again.
   const hasPlace = isWater ? sample.ph !== null && sample.source !== "" : read.zone !== null;
   const agreed = hasPlace && check !== null && (check.verdict !== "refused" || (file.insist?.includes(line) ?? false));
-  const isThere = hasPlace && (await known.isThere(read));
+  const { takenOn } = read;
+  if (takenOn === null) return { ...read, fate: "refused" };
+  const isThere = hasPlace && (await known.isThere({ ...read, takenOn }));
   return { ...read, fate: isThere ? "already-there" : agreed ? "stored" : "refused" };
 }

@@ -49,7 +49,8 @@ export const JOBS = {
     withSolver((solver) => recipeCost(question, remember(solver))),
   "weather-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWeatherTable> }) =>
     readWeatherTable(bytes, choices),
-  "water-table": ({ bytes }: { bytes: Uint8Array }) => readWaterTable(bytes),
+  "water-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWaterTable> }) =>
+    readWaterTable(bytes, choices),
   list({ kind, bytes, choices }: ListJob<ListKind>): ReadList<ListKind> {
     const read: (bytes: Uint8Array, choices: never) => ReadList<ListKind> = LISTS[kind];
     return read(bytes, choices as never);

@@ -4,6 +4,8 @@ import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
+import { analyteName } from "./analyte-names.ts";
+import { LabFileSettings, type Choices } from "./lab-file-settings.tsx";
 import { ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
@@ -22,12 +24,13 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   const [accepted, setAccepted] = useState<readonly number[]>([]);
   const [of, setOf] = useState<NonNullable<WaterFile["of"]>>("source");
   const [insisted, setInsisted] = useState<readonly number[]>([]);
-  const asked = { ...file, of, acceptOffers: [...accepted], insist: [...insisted] };
+  const [choices, setChoices] = useState<Choices>({});
+  const asked = { ...file, ...choices, of, acceptOffers: [...accepted], insist: [...insisted] };
   const preview = useWaterPreview(asked);
   const importing = useWaterImport();
   const toggle = (list: readonly number[], line: number): number[] =>
     list.includes(line) ? list.filter((other) => other !== line) : [...list, line];
-  if (preview.isError) return <ProblemNote error={preview.error} />;
+  if (preview.isError && !preview.data) return <ProblemNote error={preview.error} />;
   if (!preview.data) return <Skeleton active />;
   const fresh = preview.data.samples.filter((sample) => sample.fate === "stored").length;
   return (
@@ -46,14 +49,21 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
           onChange={setOf}
         />
       </label>
+      {preview.isError && <ProblemNote error={preview.error} />}
+      <LabFileSettings preview={preview.data} choices={choices} onChange={setChoices} />
       {preview.data.samples.map((sample) => (
         <article key={sample.lines[0]} className={styles["sample"]}>
           <h3>
             {sample.zone ?? (sample.source || "a water without a name")},{" "}
-            {sample.takenOn && dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
+            {sample.takenOn === null ? "without a date" : dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
           </h3>
           {of !== "source" && sample.zone === null && (
             <p className={styles["bad"]}>No zone is called “{sample.source}”.</p>
+          )}
+          {sample.setAside.length > 0 && (
+            <p className={styles["bad"]}>
+              Set aside: {sample.setAside.map(({ analyte, text }) => `${analyteName(analyte)} “${text}”`).join(", ")}
+            </p>
           )}
           <Verdict sample={sample} needsPh={of === "source"} />
           {(sample.check?.slip ?? accepted.includes(sample.lines[0])) && (
