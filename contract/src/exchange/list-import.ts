@@ -18,6 +18,11 @@ const listChoicesSchema = z.strictObject({
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
   columns: z.array(chosenColumnSchema).max(200).optional(),
+  hour: z
+    .string()
+    .regex(/^\d{1,2}:\d{2}$/)
+    .optional()
+    .describe("of rows that tell no time of day; noon when left out"),
   zone: z.string().max(60).optional().describe("the zone of all rows, where no column names one"),
   drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
   crateKg: z
@@ -50,6 +55,7 @@ export const listPreviewSchema = z
     fileName: z.string(),
     dialect: z.object({
       ...dialect,
+      untimed: z.boolean().describe("nothing in the file tells a time of day"),
     }),
     columns: z.array(readColumnSchema),
     kinds: columnKindsSchema,

@@ -19,7 +19,17 @@ const MJ_OF_WATT = 0.0036;
 
 /** Canonical: °C, %, m/s, MJ/m² in the hour, mm. Spans are in canonical units; sunlight's is −20 to 1500 W/m². */
 export const KIND_RULES: Record<WeatherKind, KindRules> = {
-  rain: { quantity: { units: ["mm", "in", "mm/h"], alike: { "mm/h": 1 } }, least: 0, most: 200 },
+  rain: {
+    quantity: {
+      units: ["mm", "in"],
+      scales: [
+        { name: "mm/h", written: /^(mm|l\/m[2²])(\/h|h-1|\/hr|perhour)$/, factor: 1 },
+        { name: "in/h", written: /^(in|inch(es)?)(\/h|\/hr|perhour)$/, factor: 25.4 },
+      ],
+    },
+    least: 0,
+    most: 200,
+  },
   wind: {
     quantity: {
       units: ["m/s", "km/h", "mph", "kn"],
@@ -72,4 +82,5 @@ export const WEATHER_DECLARATION: Declaration<WeatherColumnKind> = {
   meanings: MEANINGS,
   needs: [["time"], WEATHER_KINDS],
   identity: ["time"],
+  times: { stamp: "time" },
 };

@@ -1,5 +1,5 @@
 import type { TableRecord } from "../table/read-table.ts";
-import { readHour, readTime } from "../table/time-text.ts";
+import { readHour, readTime, withHourOf } from "../table/time-text.ts";
 import type { WeatherColumn } from "./weather-columns.ts";
 
 /** Rows from which it is seen which columns hold the time. */
@@ -31,10 +31,11 @@ export function stampOf(
   if (whole !== undefined) return ({ cells }) => cells[whole] ?? "";
   const day = times.find((at) => most(at, dated));
   const hour = times.find((at) => at !== day && most(at, (cell) => readHour(cell) !== null));
-  const parts = day === undefined ? times : hour === undefined ? [day] : [day, hour];
-  return ({ cells }) =>
-    parts
-      .map((at) => cells[at] ?? "")
-      .join(" ")
-      .trim();
+  if (day === undefined)
+    return ({ cells }) =>
+      times
+        .map((at) => cells[at] ?? "")
+        .join(" ")
+        .trim();
+  return ({ cells }) => (hour === undefined ? (cells[day] ?? "") : withHourOf(cells[day] ?? "", cells[hour] ?? ""));
 }

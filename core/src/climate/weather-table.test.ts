@@ -141,7 +141,8 @@ describe("a weather file of another hand", () => {
   it("takes the mapping that a person chose over its own guess", () => {
     const file = lines("moment,a,b", "2026-06-01T10:00Z,68,1", "2026-06-01T11:00Z,77,2");
     const unknown = readWeatherTable(file, { siteTimeZone: "UTC" });
-    expect(unknown.columns.map(({ kind }) => kind)).toEqual(["ignore", "ignore", "ignore"]);
+    expect(unknown.columns.map(({ kind }) => kind)).toEqual(["time", "ignore", "ignore"]);
+    expect(unknown.columns[0]).toMatchObject({ certainty: 0.5, because: "its cells are days" });
     expect(unknown.rows).toEqual([]);
     const table = readWeatherTable(file, {
       siteTimeZone: "UTC",

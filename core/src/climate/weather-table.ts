@@ -16,6 +16,8 @@ interface WeatherTableChoices {
   /** of the file's clock, as somebody said */
   readonly timeZone?: string | undefined;
   readonly stampMarks?: "start" | "end" | undefined;
+  /** the site's date: no row is from after it */
+  readonly today?: string | undefined;
   readonly dateOrder?: DateOrder | undefined;
   readonly columns?: readonly ChosenColumn[] | undefined;
 }
@@ -71,9 +73,9 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
   const table = readTable(bytes);
   const layout = layOut(table, WEATHER_DECLARATION);
   if (!layout) throw fileFault("There is no table in the file: no row of words over rows of figures.");
-  const columns = readColumns(layout, WEATHER_DECLARATION, choices.columns);
+  const columns = readColumns(layout, WEATHER_DECLARATION, table.decimal, choices.columns);
   const stamps = layout.dataRows.map(stampOf(columns, layout.dataRows));
-  const order = choices.dateOrder ?? dateOrder(stamps);
+  const order = choices.dateOrder ?? dateOrder(stamps, choices.today);
   const marks = choices.stampMarks ?? guessStampMarks(layout, stamps);
   const dialect = {
     encoding: table.encoding,

@@ -28,6 +28,7 @@ const DECLARATION: Declaration<PickColumn> = {
   },
   needs: [["date"], ["amount"]],
   identity: ["zone", "grade"],
+  times: { date: "date" },
 };
 
 export interface NotedPick {

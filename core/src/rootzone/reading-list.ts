@@ -28,7 +28,7 @@ const NOT_EC_OR_PH = ["ec", "ph", "temperature"] as const;
 
 const DECLARATION: Declaration<ReadingColumn> = {
   meanings: {
-    zone: { named: [["zone"]] },
+    zone: { named: [["zone"]], weakly: [["tank"], ["sample"]] },
     stamp: { named: [["stamp"], ["date", "time"]] },
     date: { named: [["date"]] },
     time: { named: [["time"]] },
@@ -86,6 +86,7 @@ const DECLARATION: Declaration<ReadingColumn> = {
     ],
   ],
   identity: ["zone", "stamp", "time"],
+  times: { stamp: "stamp", date: "date", time: "time" },
 };
 
 /** One look at a root zone out of a notebook; null is not measured or set aside. */

@@ -37,6 +37,7 @@ const DECLARATION: Declaration<SoilColumn> = {
   },
   needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin"]],
   identity: ["zone", "date", "depth"],
+  times: { date: "date" },
 };
 
 /** A soil test of one depth; null is not measured, below detection, or set aside. Elements in mg/kg of dry soil. */

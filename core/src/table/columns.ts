@@ -1,6 +1,8 @@
 import { DomainError } from "../working/domain-error.ts";
 import { headOf } from "./head.ts";
 import { unitOf } from "./meaning.ts";
+import { byLooks } from "./looks.ts";
+import type { DecimalMark } from "./number.ts";
 import { choicesOf, conversionOf, type Conversion, type Quantity } from "./quantity.ts";
 import type { Declaration, LaidColumn, Layout } from "./shape.ts";
 
@@ -38,15 +40,17 @@ const SURE_ENOUGH = 0.25;
  * @throws {DomainError} for a column set to what it cannot be
  */
 export function readColumns<K extends string>(
-  { columns, preamble }: Pick<Layout<K>, "columns" | "preamble">,
+  { columns, preamble, dataRows }: Pick<Layout<K>, "columns" | "preamble" | "dataRows">,
   declaration: Declaration<K>,
+  decimal: DecimalMark,
   chosen: readonly ChosenColumn[] = [],
 ): readonly ReadColumn<K>[] {
   const told = preamble.join(" ");
-  return columns.map((laid) => {
+  const read = columns.map((laid) => {
     const choice = chosen.find(({ column }) => column === laid.column);
     return choice ? asChosen(laid, declaration, choice) : columnOf(laid, declaration, told);
   });
+  return byLooks(read, dataRows, declaration, decimal, new Set(chosen.map(({ column }) => column)));
 }
 
 function columnOf<K extends string>(
@@ -74,7 +78,7 @@ function columnOf<K extends string>(
 /** A unit that is told once for all: "all values in mg/L". */
 function unitOnTop(quantity: Quantity, preamble: string): Conversion | null {
   for (const [, text = ""] of preamble.matchAll(
-    /(?:\b(?:in|units?|einheit(?:en)?|unit[eé]s?|unidad(?:es)?|unit[aà]|eenheid|concentra\w+)\b[:\s]*)([^\s,;.()]+(?:\s?\/\s?[^\s,;.()]+)?)/giu,
+    /(?:\b(?:in|en|em|units?|einheit(?:en)?|unit[eé]s?|unidad(?:es)?|unit[aà]|eenheid|concentra\w+)\b[:\s]*)([^\s,;.()]+(?:\s?\/\s?[^\s,;.()]+)?)/giu,
   )) {
     const found = conversionOf(quantity, text);
     if (found) return found;

@@ -27,7 +27,11 @@ export function headOf(text: string): Head {
   );
   const outside = text.replace(/[([{][^()[\]{}]*(?:\([^()]*\))?[^()[\]{}]*[)\]}]/g, " ");
   const afterMark = /[,;:|]\s*([^,;:|]+)$/.exec(text)?.[1];
-  const parts = outside.replaceAll("_", " ").trim().split(/\s+/);
+  const parts = outside
+    .replaceAll("_", " ")
+    .replace(/(\p{Ll}{3,})(\p{Lu})/gu, "$1 $2")
+    .trim()
+    .split(/\s+/);
   const tails = parts.map((_, from) => parts.slice(from).join(" "));
   const named = withoutUnit(parts);
   const head: Head = {

@@ -6,19 +6,20 @@
  */
 const WORDS = {
   // Time and place
-  date: "date datum dia day tag jour fecha data dag giorno taken sampled entnahme- probenahme- prelev- fechamuestreo picked harvested harvestdate geerntet recolte monsterdatum campione-data campionamento muestreo colheita oogstdatum",
+  date: "date datum -datum -date dia day tag jour fecha data dag giorno taken sampled entnahme- probenahme- prelev- fechamuestreo picked harvested harvestdate geerntet recolte monsterdatum campione-data campionamento muestreo colheita oogstdatum",
   time: "time clock hour hours zeit uhrzeit heure hora ora ore uur tijd tijdstip uhr hrs orario",
   stamp:
-    "stamp timestamp datetime zeitstempel zeitpunkt horodat- fechahora fecha-hora datumzeit datum-zeit tijdstempel when utc dataora datahora",
+    "stamp ts timestamp datetime zeitstempel zeitpunkt horodat- fechahora fecha-hora datumzeit datum-zeit tijdstempel when utc dataora datahora",
   zone: "zone where place house bed field block plot from bay tunnel greenhouse compartment haus gewachshaus beet feld schlag parzelle standort ort abteil parcelle serre chapelle planche lieu parcela invernadero lugar sector cuadro parcella serra luogo settore appezzamento estufa talhao canteiro local kas afdeling perceel vak zona crop kultur culture cultivo coltura cultura gewas location site sitio",
   note: "note notes remark- comment- seen bemerkung- anmerkung- notiz- remarque- commentaire- observa- nota notas commenti osserva- opmerking-",
-  sample: "sample probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
+  sample:
+    "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
   // What is measured
   temperature: "temp temperature temperatur temperatura temperat- -temperatur -temp t ta tair tl airtc",
   air: "air luft aria aire ar lucht",
   humidity:
     "hum humid- humed- umid- rh rf hr ur rv feuchte -feuchte feucht- luftfeuchte luftfeuchtigkeit vocht- luchtvochtigheid damp moisture hygro-",
-  wind: "wind windspeed windgeschw- vent vitessevent viento vento windsnelheid ff ws",
+  wind: "wind windspeed windgeschw- vent vitessevent viento vento windsnelheid ff ws wspd windspd",
   radiation:
     "solar radiation rad slr slrw solare radiat- sun sunlight global globale globalstrahlung strahlung -strahlung rayonnement radiacion radiazione radiacao irradi- straling zonnestraling insolation glob ghi rg rs sw shortwave light einstrahlung pyranometer soleil",
   rain: "rain rainfall precip precipit- niederschlag- regen regenmenge pluie pluvio- pluvia- lluvia pioggia chuva neerslag prcp rr",

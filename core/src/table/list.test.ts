@@ -122,7 +122,7 @@ it("of unknown words is not refused: its columns wait to be set by hand, and are
     { column: 2, kind: "date", unit: "" },
     { column: 3, kind: "amount", unit: "lb" },
   ];
-  expect(readPickList(bytes, none).columns.map(({ kind }) => kind)).toEqual(["ignore", "ignore", "ignore"]);
+  expect(readPickList(bytes, none).columns.map(({ kind }) => kind)).toEqual(["ignore", "date", "ignore"]);
   expect(readPickList(bytes, { ...none, columns }).rows[0]?.values).toMatchObject({
     zone: "House 1",
     pickedOn: "2026-05-03",

@@ -6,7 +6,7 @@ import { conversionOf, type Conversion } from "./quantity.ts";
 import { layOut, type Declaration, type NotDataReason } from "./shape.ts";
 import type { DecimalMark } from "./number.ts";
 import { readTable, type Table, type TableRecord } from "./read-table.ts";
-import { dateOrder, readHour, readTime, type DateOrder, type TimeReading } from "./time-text.ts";
+import { dateOrder, readHour, readTime, withHourOf, type DateOrder, type TimeReading } from "./time-text.ts";
 import { matchZone } from "./zone-name.ts";
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
@@ -19,6 +19,10 @@ export interface ListChoices {
   readonly columns?: readonly ChosenColumn[] | undefined;
   /** the zone of all rows, where no column names one */
   readonly zone?: string | undefined;
+  /** of rows that tell no time of day, `HH:MM`; noon where left out */
+  readonly hour?: string | undefined;
+  /** the site's date: no row is from after it */
+  readonly today?: string | undefined;
 }
 
 type ListRejection =
@@ -66,6 +70,8 @@ export interface ListTable<K extends string, V> {
   readonly dialect: Pick<Table, "encoding" | "lineEnd" | "delimiter" | "decimal"> & {
     readonly dateOrder: DateOrder;
     readonly dateOrderAssumed: boolean;
+    /** nothing in the file tells a time of day: all of it counts as of one hour */
+    readonly untimed: boolean;
   };
   readonly columns: readonly (ReadColumn<K> & { readonly examples: readonly string[] })[];
   /** what a column of this list may mean, and in what units */
@@ -185,7 +191,9 @@ export class ListCells<K extends string> {
   zone(kind: K): string {
     const { zone: chosen, zones } = this.file.choices;
     if (!this.has(kind)) {
-      const [only] = zones.length === 1 ? zones : [chosen];
+      const told = this.file.told[kind];
+      const match = told === undefined || chosen !== undefined ? null : matchZone(told, zones);
+      const only = chosen ?? (match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined);
       if (only === undefined) throw new RowRejected("unknown-zone", "no column names the zone; choose it");
       return only;
     }
@@ -212,11 +220,14 @@ export class ListCells<K extends string> {
     const day = this.has(stamp) ? this.text(stamp) : this.file.dateOf(this.record);
     const reading = this.has(time) ? withHour(day, this.text(time), this.file.order) : readTime(day, this.file.order);
     if (reading.status === "instant") return [reading.instantMs];
-    if (reading.status !== "clock" || !reading.hasHour) {
+    // A list that tells no times at all is read as of noon, and says so.
+    const isUntimed = !this.has(time) && reading.status === "clock" && !this.file.tellsHours;
+    if (reading.status !== "clock" || (!reading.hasHour && !isUntimed)) {
       const isDate = readTime(day, this.file.order).status === "clock";
       throw new RowRejected("bad-time", isDate && this.has(time) ? this.text(time) || "no time" : day || "no date");
     }
-    const found = instantsOf(reading.time, this.file.choices.timeZone);
+    const clock = isUntimed ? { ...reading.time, ...noonOr(this.file.choices.hour) } : reading.time;
+    const found = instantsOf(clock, this.file.choices.timeZone);
     if (found.length === 0)
       throw new RowRejected(
         "time-does-not-exist",
@@ -226,15 +237,24 @@ export class ListCells<K extends string> {
   }
 }
 
+/** The hour of lists that tell none. */
+function noonOr(hour: string | undefined): { hour: number; minute: number } {
+  const read = hour === undefined ? null : readHour(hour);
+  const minutes = read === null || read === "impossible" ? NOON_MIN : read.minutes;
+  return { hour: Math.floor(minutes / 60) % 24, minute: minutes % 60 };
+}
+const NOON_MIN = 720;
+
 /** A day, and its time in a column of its own. */
 function withHour(day: string, hour: string, order: DateOrder): TimeReading {
   const reading = readTime(day, order);
   if (reading.status !== "clock" || reading.hasHour) return reading;
   const read = readHour(hour);
   if (read === null) return { status: "unreadable" };
+  if (read === "impossible") return { status: "impossible" };
   const { year, month, day: of } = reading.time;
   const pad = (value: number): string => String(value).padStart(2, "0");
-  return read === "impossible" ? { status: "impossible" } : readTime(`${year}-${pad(month)}-${pad(of)} ${hour}`, "ymd");
+  return readTime(withHourOf(`${year}-${pad(month)}-${pad(of)}`, hour), "ymd");
 }
 
 class ListFile<K extends string> {
@@ -247,8 +267,15 @@ class ListFile<K extends string> {
     readonly order: DateOrder,
     rows: readonly TableRecord[],
     dateColumn: number | undefined,
+    dateKinds: readonly K[],
+    /** what stands above the table for all of it */
+    readonly told: Readonly<Partial<Record<K, string>>>,
   ) {
-    if (dateColumn === undefined) return;
+    const onTop = dateKinds.map((kind) => told[kind]).find((text) => text !== undefined);
+    if (dateColumn === undefined) {
+      if (onTop !== undefined) for (const row of rows) this.dates.set(row, onTop);
+      return;
+    }
     let above = "";
     for (const row of rows) {
       const cell = row.cells[dateColumn - 1] ?? "";
@@ -256,6 +283,16 @@ class ListFile<K extends string> {
       this.dates.set(row, above);
     }
   }
+
+  /** Whether any row tells a time of day. */
+  get tellsHours(): boolean {
+    this.hours ??= [...this.dates.values()].some((text) => {
+      const reading = readTime(text, this.order);
+      return "hasHour" in reading && reading.hasHour;
+    });
+    return this.hours;
+  }
+  private hours: boolean | undefined;
 
   dateOf(record: TableRecord): string {
     return this.dates.get(record) ?? "";
@@ -280,12 +317,23 @@ export function readList<K extends string, V extends object>(
   const table = readTable(bytes);
   const layout = layOut(table, declaration);
   if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
-  const columns = readColumns(layout, declaration, choices.columns);
+  const columns = readColumns(layout, declaration, table.decimal, choices.columns);
   const dateColumn = columns.find(({ kind }) => (dateKinds as readonly string[]).includes(kind))?.column;
   const texts = dateColumn === undefined ? [] : layout.dataRows.map(({ cells }) => cells[dateColumn - 1] ?? "");
-  const found = choices.dateOrder ?? dateOrder(texts);
+  const found = choices.dateOrder ?? dateOrder(texts, choices.today);
   const order = found === "ambiguous" ? "dmy" : found;
-  const file = new ListFile(declaration, choices, columns, table.decimal, order, layout.dataRows, dateColumn);
+  const file = new ListFile(
+    declaration,
+    choices,
+    columns,
+    table.decimal,
+    order,
+    layout.dataRows,
+    dateColumn,
+    dateKinds,
+    layout.told,
+  );
+  const timed = declaration.times?.time !== undefined;
   const rejected: { line: number; reason: ListRejection; detail: string }[] = [];
   const rows: ListRow<V>[] = [];
   const seen = new Set<string>();
@@ -314,6 +362,7 @@ export function readList<K extends string, V extends object>(
       decimal: table.decimal,
       dateOrder: order,
       dateOrderAssumed: found === "ambiguous" && texts.length > 0,
+      untimed: timed && !file.tellsHours && !columns.some(({ kind }) => kind === declaration.times?.time),
     },
     columns: columns.map((column) => ({
       ...column,

@@ -13,6 +13,8 @@ export interface Declaration<K extends string> {
   readonly needs: readonly (readonly K[])[];
   /** what makes what row it is: a sum between the rows has none of them */
   readonly identity: readonly K[];
+  /** which meanings hold a day with its hour, a day, and an hour */
+  readonly times?: { readonly stamp?: K; readonly date?: K; readonly time?: K };
 }
 
 export type NotDataReason =
@@ -37,6 +39,8 @@ export interface Layout<K extends string> {
   readonly lies: "down" | "across" | "long";
   /** of a table that lies across, the line of the file on which each of its columns stands */
   readonly lines: readonly number[];
+  /** what stands above the table for all of it: "Sampled: 12 March 2026" */
+  readonly told: Readonly<Partial<Record<K, string>>>;
 }
 
 const TOTALS =
@@ -48,6 +52,9 @@ const HEADER_ROWS = 3;
 /** So many columns of a file are looked at for a table that lies across. */
 const ACROSS_WITHIN = 4;
 const SURE_ENOUGH = 0.25;
+/** So many columns more must be known for a row more, and for one that looks like units, to belong to the head. */
+const A_ROW = 0.5;
+const UNITS_IN_HEAD = 2.5;
 
 /** Tells the rows of a file apart: text on top, head, units, captions, sums, notes, blanks, and data. */
 export function layOut<K extends string>(table: Table, declaration: Declaration<K>): Layout<K> | null {
@@ -81,7 +88,7 @@ function headerOf<K extends string>(
   for (let at = 0; at < last; at++) {
     const below = records[at]?.cells ?? [];
     if (!mayHead(below)) continue;
-    for (let rows = 1; rows <= (isUnitRow(below) ? 1 : HEADER_ROWS) && at - rows + 1 >= 0; rows++) {
+    for (let rows = 1; rows <= HEADER_ROWS && at - rows + 1 >= 0; rows++) {
       const above = records.slice(at - rows + 1, at);
       if (!above.every(({ cells }) => mayHead(cells) || isGroupHead(cells, below.length))) break;
       const cells = joined([...above.map(({ cells: upper }) => filledRight(upper, below.length)), below]);
@@ -90,7 +97,12 @@ function headerOf<K extends string>(
       if (kinds.size === 0) continue;
       const hasAll = needs.every((group) => group.some((kind) => kinds.has(kind)));
       const certainty = guesses.reduce((sum, guess) => sum + (guess?.certainty ?? 0), 0);
-      const worth = kinds.size + (hasAll ? HAS_ALL : 0) + certainty / 100 - (rows - 1) * 0.5;
+      const worth =
+        kinds.size +
+        (hasAll ? HAS_ALL : 0) +
+        certainty / 100 -
+        (rows - 1) * A_ROW -
+        (rows > 1 && isUnitRow(below) ? UNITS_IN_HEAD : 0);
       if (!best || worth > best.worth) best = { from: at - rows + 1, to: at, cells, worth };
     }
   }
@@ -155,7 +167,7 @@ interface Turned {
 
 /** A table whose parameters stand below each other: turned, its first column is the head. */
 function across<K extends string>(records: readonly TableRecord[], declaration: Declaration<K>): Turned | null {
-  const filled = records.filter(({ cells }) => cells.filter((cell) => cell !== "").length > 1);
+  const filled = records.map(keyed).filter(({ cells }) => cells.filter((cell) => cell !== "").length > 1);
   const width = Math.max(0, ...filled.map(({ cells }) => cells.length));
   if (filled.length > HEADER_WITHIN || width > filled.length * 20) return null;
   const turned = Array.from({ length: width }, (_, column) => ({
@@ -169,11 +181,28 @@ function across<K extends string>(records: readonly TableRecord[], declaration: 
   const [first] = heads;
   const cells = first && turned[first.at]?.cells;
   if (!first || !cells || first.worth < 2) return null;
+  // What is told once beside its name holds for all samples: "Sampled: 12 March 2026".
+  const once = filled.map(({ cells: row }) => {
+    const [said = "", ...more] = row.slice(first.at + 1).filter((cell) => cell !== "");
+    return more.length === 0 && (!isFigure(said) || isTime(said)) ? said : "";
+  });
+  const inAll = turned
+    .slice(first.at)
+    .map((record, at) =>
+      at === 0 ? record : { ...record, cells: record.cells.map((cell, row) => cell || (once[row] ?? "")) },
+    );
   return {
-    records: turned.slice(first.at),
+    records: inAll,
     lines: filled.map(({ line }) => line),
     header: { from: 0, to: 0, cells, worth: first.worth },
   };
+}
+
+/** "Sampled: 12 March 2026" in one cell is a name and what it says. */
+function keyed(record: TableRecord): TableRecord {
+  const filled = record.cells.filter((cell) => cell !== "");
+  const [, key = "", said = ""] = filled.length === 1 ? (/^([^:]{2,40}):\s+(\S.*)$/.exec(filled[0] ?? "") ?? []) : [];
+  return key === "" ? record : { ...record, cells: [key, said, ...record.cells.slice(2)] };
 }
 
 function worthOf<K extends string>(cells: readonly string[], { meanings, needs }: Declaration<K>): number {
@@ -249,7 +278,7 @@ function laidOut<K extends string>(
   const nextFilled = below.find(({ cells }) => cells.some((cell) => cell !== ""));
   const unitRow =
     lies === "across"
-      ? below.find(({ cells }) => isUnitRow(cells))
+      ? below.find(({ cells }) => isUnitRow(ofQuantities(cells, header.cells, declaration)))
       : nextFilled && isUnitRow(nextFilled.cells) && !couldBeData(nextFilled.cells)
         ? nextFilled
         : undefined;
@@ -293,7 +322,33 @@ function laidOut<K extends string>(
     dataRows,
     lies,
     lines: [],
+    told: toldAbove(records.slice(0, header.from), declaration),
   };
+}
+
+/** Names and what they say, above a table. */
+function toldAbove<K extends string>(above: readonly TableRecord[], { meanings }: Declaration<K>): Layout<K>["told"] {
+  const told: Partial<Record<K, string>> = {};
+  for (const record of above) {
+    const [key = "", said = "", ...more] = keyed(record).cells.filter((cell) => cell !== "");
+    if (said === "" || more.length > 0) continue;
+    const [guess] = guessMeanings([headOf(key)], meanings);
+    if (guess && !meanings[guess.kind].quantity && guess.certainty >= SURE_ENOUGH) told[guess.kind] ??= said;
+  }
+  return told;
+}
+
+/** The cells of a row that stand under a quantity. */
+function ofQuantities<K extends string>(
+  cells: readonly string[],
+  heads: readonly string[],
+  { meanings }: Declaration<K>,
+): readonly string[] {
+  const guesses = guessMeanings(heads.map(headOf), meanings);
+  return cells.filter((_, at) => {
+    const guess = guesses[at];
+    return guess && meanings[guess.kind].quantity !== undefined;
+  });
 }
 
 /** Of its filled cells at least half are units, and none is a figure. */

@@ -109,6 +109,9 @@ interface Hour {
 /** A time of day: "14:05", "7h30", "2 PM". Null for what is none; a bare number is one only of two or four digits. */
 export function readHour(text: string): Hour | "impossible" | null {
   const plain = text.trim();
+  // A spreadsheet keeps a time as a share of the day.
+  if (/^0?[.,]\d+$/.test(plain))
+    return { minutes: Math.round(Number(plain.replace(",", ".")) * 1440), offsetMin: null };
   const bare = /^(\d{2})(\d{2})$/.exec(plain);
   const found = HOUR.exec(bare ? `${bare[1]}:${bare[2]}` : plain);
   if (!found) return null;
@@ -120,6 +123,20 @@ export function readHour(text: string): Hour | "impossible" | null {
   const full = half ? (hour % 12) + (/^p/i.test(half) ? 12 : 0) : hour;
   if (minute > 59 || full > 24 || (full === 24 && minute > 0)) return "impossible";
   return { minutes: full * 60 + minute, offsetMin };
+}
+
+/** A day and its hour, from cells of their own, as one text. */
+export function withHourOf(day: string, hour: string): string {
+  const share = /^0?[.,]\d+$/.test(hour.trim()) ? readHour(hour) : null;
+  const clock = share === null || share === "impossible" ? hour : clockText(share.minutes);
+  const sheet = /^\d{5}$/.test(day.trim()) ? sheetDay(Number(day)) : null;
+  if (sheet?.status !== "clock") return `${day} ${clock}`.trim();
+  const { year, month, day: of } = sheet.time;
+  return `${year}-${String(month).padStart(2, "0")}-${String(of).padStart(2, "0")} ${clock}`.trim();
+}
+
+function clockText(minutes: number): string {
+  return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 }
 
 function offsetOf(zone: string): number | null {
@@ -155,8 +172,10 @@ const APART = 3;
 /**
  * Finds how dates are written from all of a column: by what no calendar has, then by the order in which its days lie nearer to
  * each other, then by the marks between the figures.
+ *
+ * @param latest nothing of the column is from after this date, `YYYY-MM-DD`
  */
-export function dateOrder(cells: readonly string[]): DateOrder | "ambiguous" {
+export function dateOrder(cells: readonly string[], latest?: string): DateOrder | "ambiguous" {
   const found = cells.flatMap((cell) => {
     const match = NUMERIC.exec(withoutWeekday(cell.trim().replace(/\s+/g, " ")));
     return match
@@ -168,7 +187,8 @@ export function dateOrder(cells: readonly string[]): DateOrder | "ambiguous" {
   if (yearFirst > others.length || (found.length === 0 && cells.length > 0 && cells.every(isPlain))) return "ymd";
   if (others.length === 0) return "ambiguous";
   // A single slip does not turn a column: the order that fits clearly more of it is meant.
-  const fits = (order: DateOrder): number => others.filter((one) => dayOf(one, order) !== null).length;
+  const lastDay = latest === undefined ? Number.MAX_VALUE : Date.parse(`${latest}T00:00:00Z`) / DAY_MS;
+  const fits = (order: DateOrder): number => others.filter((one) => (dayOf(one, order) ?? Infinity) <= lastDay).length;
   const orders = (["dmy", "mdy", "ymd"] as const)
     .filter((order) => order !== "ymd" || others.every(({ c }) => c.length === 2))
     .map((order) => ({ order, fits: fits(order), spread: spreadOf(others, order) }))

@@ -114,6 +114,7 @@ export const WATER_DECLARATION: Declaration<WaterColumn> = {
   },
   needs: [["Ca", "Mg", "Na", "K", "NO3", "NO3 as N", "Cl", "SO4", "HCO3", "alkalinity", "ec"]],
   identity: ["sample", "date"],
+  times: { date: "date" },
 };
 
 function isForm(kind: string): kind is WaterForm {

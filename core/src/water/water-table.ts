@@ -36,6 +36,8 @@ interface WaterChoices {
   readonly dateOrder?: DateOrder | undefined;
   /** of all samples, where the file does not say */
   readonly takenOn?: string | undefined;
+  /** the site's date: no sample is from after it */
+  readonly today?: string | undefined;
   readonly source?: string | undefined;
 }
 
@@ -77,15 +79,15 @@ export function readWaterTable(bytes: Uint8Array, choices: WaterChoices = {}): W
       message:
         "No water report was found. The file needs at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate, below or beside each other.",
     });
-  const columns = readColumns(layout, WATER_DECLARATION, choices.columns);
+  const columns = readColumns(layout, WATER_DECLARATION, table.decimal, choices.columns);
   const textsOf =
     (kind: WaterColumn) =>
     (record: TableRecord): string => {
       const column = columns.find((one) => one.kind === kind);
-      return column ? (record.cells[column.column - 1] ?? "") : "";
+      return (column && record.cells[column.column - 1]) || (layout.told[kind] ?? "");
     };
   const [dateText, sourceText] = [textsOf("date"), textsOf("sample")];
-  const found = choices.dateOrder ?? dateOrder(layout.dataRows.map(dateText));
+  const found = choices.dateOrder ?? dateOrder(layout.dataRows.map(dateText), choices.today);
   const order = found === "ambiguous" ? "dmy" : found;
   const lines = linesOf(table, layout, columns);
   const samples: WaterSample[] = [];

@@ -34,8 +34,9 @@ export function weatherImportService(scope: Scope) {
   /** The file as it is read by the choices made, those remembered of its header, and guesses. */
   async function read({ contentBase64, choices }: WeatherFile, site: Site): Promise<ReadFile> {
     const bytes = Buffer.from(contentBase64, "base64");
+    const today = localDate(scope.clock(), site.timeZone);
     const asked = (said: WeatherChoices) =>
-      scope.pool.run("weather-table", { bytes, choices: { ...said, siteTimeZone: site.timeZone } });
+      scope.pool.run("weather-table", { bytes, choices: { ...said, siteTimeZone: site.timeZone, today } });
     const first = await asked(choices);
     const header = first.columns.map((column) => column.header).join("	");
     const memory = await weatherStore(scope).rememberedChoices(header);

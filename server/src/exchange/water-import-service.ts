@@ -15,11 +15,14 @@ interface Known {
 
 /** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
 export function waterImportService(scope: Scope) {
-  const read = ({ contentBase64, columns, dateOrder, takenOn, sourceName }: WaterFile): Promise<WaterTable> =>
-    scope.pool.run("water-table", {
+  const read = async (file: WaterFile): Promise<WaterTable> => {
+    const { contentBase64, columns, dateOrder, takenOn, sourceName } = file;
+    const today = await scope.site.dateOr(undefined);
+    return scope.pool.run("water-table", {
       bytes: Buffer.from(contentBase64, "base64"),
-      choices: { columns, dateOrder, takenOn, source: sourceName },
+      choices: { columns, dateOrder, takenOn, today, source: sourceName },
     });
+  };
 
   async function judge(file: WaterFile, table: WaterTable, siteId: number, inner: Scope): Promise<WaterPreview> {
     const zones = new Map((await inner.zones()).map(({ name, id }) => [name, id]));

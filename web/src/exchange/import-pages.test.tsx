@@ -71,7 +71,7 @@ const weather: WeatherPreview = {
 const list: ListPreview = {
   list: "readings",
   fileName: "notebook.csv",
-  dialect,
+  dialect: { ...dialect, untimed: false },
   columns: [
     {
       column: 1,

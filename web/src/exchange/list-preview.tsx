@@ -1,6 +1,9 @@
 import type { ListChoices, ListPreview } from "@sprunel/contract/exchange";
 import Checkbox from "antd/es/checkbox";
 import Collapse from "antd/es/collapse";
+import Select from "antd/es/select";
+import { ClockInput } from "../forms/clock-input.tsx";
+import { useSetUp } from "../place/use-set-up.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
@@ -59,6 +62,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
           )}
         </section>
       )}
+      <Silent preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
       )}
@@ -72,6 +76,46 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
       <Sample preview={preview} />
       <Faults preview={preview} />
     </>
+  );
+}
+
+/** What the file does not say of any of its rows, and somebody can: whose they are, and at which time of day. */
+function Silent({ preview, choices, onChange }: Props) {
+  const setUp = useSetUp();
+  const { rejected, dialect, list } = preview;
+  const asksZone =
+    list !== "shelf" &&
+    (choices.zone !== undefined || rejected.some(({ reason }) => reason === "unknown-zone")) &&
+    !preview.columns.some(({ kind }) => kind === "zone");
+  if (!asksZone && !dialect.untimed) return null;
+  return (
+    <section className={styles["settings"]} aria-label="What the file does not say">
+      {asksZone && (
+        <label>
+          Its rows are of
+          <Select
+            {...(choices.zone !== undefined && { value: choices.zone })}
+            placeholder="choose the zone"
+            options={(setUp.data?.zones ?? []).map(({ name }) => ({ value: name, label: name }))}
+            className="select-m"
+            onChange={(zone: string) => onChange({ ...choices, zone })}
+          />
+          <span className={styles["assumed"]}>no column names a zone</span>
+        </label>
+      )}
+      {dialect.untimed && (
+        <label>
+          Its readings count as of
+          <ClockInput
+            value={choices.hour ?? "12:00"}
+            onChange={(hour) => hour !== null && /^\d{2}:\d{2}$/.test(hour) && onChange({ ...choices, hour })}
+          />
+          {choices.hour === undefined && (
+            <span className={styles["assumed"]}>assumed, the file tells no time of day</span>
+          )}
+        </label>
+      )}
+    </section>
   );
 }
 

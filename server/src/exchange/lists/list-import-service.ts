@@ -22,7 +22,10 @@ export function listImportService(scope: Scope) {
   /** Read before anything is written: a long file holds nobody up. */
   async function read(file: ListFile, site: Site): Promise<ReadList> {
     const zones = (await scope.zones()).map(({ name }) => name);
-    return readAsked(scope.pool, file, { ...file.choices, timeZone: file.choices.timeZone ?? site.timeZone, zones });
+    return readAsked(scope.pool, file, {
+      ...file.choices,
+      ...{ timeZone: file.choices.timeZone ?? site.timeZone, zones, today: localDate(scope.clock(), site.timeZone) },
+    });
   }
 
   async function run(file: ListFile, { table, store }: ReadList, site: Site, inner: Scope): Promise<ListPreview> {
