@@ -36,6 +36,14 @@ export const readColumnSchema = z.object({
 /** What a column of a kind of file may mean, and in what units. */
 export const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.array(z.string()) }));
 
+/** Which sheets a workbook has, and which one was read; null for a text. */
+export const bookSchema = z.object({ sheets: z.array(z.string()), sheet: z.string() }).nullable();
+export const sheetSchema = z
+  .string()
+  .max(100)
+  .optional()
+  .describe("the sheet of a workbook; its fullest when left out");
+
 /** What became of a file's lines. */
 export const judgedLines = {
   counts: z.object({

@@ -1,5 +1,7 @@
 import { z } from "zod";
 import {
+  bookSchema,
+  sheetSchema,
   chosenColumnSchema,
   chosenFile,
   columnKindsSchema,
@@ -14,6 +16,7 @@ export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "
 
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({
+  sheet: sheetSchema,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   stampMarks: z
     .enum(["start", "end"])
@@ -49,6 +52,7 @@ export const weatherPreviewSchema = z
       windHeightAssumed: z.boolean().describe("nobody has said it yet"),
     }),
     columns: z.array(readColumnSchema),
+    book: bookSchema,
     kinds: columnKindsSchema,
     /** the mapping was confirmed in an earlier import of the same header */
     remembered: z.boolean(),

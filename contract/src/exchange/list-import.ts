@@ -1,5 +1,7 @@
 import { z } from "zod";
 import {
+  bookSchema,
+  sheetSchema,
   chosenColumnSchema,
   chosenFile,
   columnKindsSchema,
@@ -15,6 +17,7 @@ export type ListKind = z.infer<typeof listKindSchema>;
 
 /** How a list is to be read. What is left out is guessed, and the guess comes back in the preview. */
 const listChoicesSchema = z.strictObject({
+  sheet: sheetSchema,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
   columns: z.array(chosenColumnSchema).max(200).optional(),
@@ -58,6 +61,7 @@ export const listPreviewSchema = z
       untimed: z.boolean().describe("nothing in the file tells a time of day"),
     }),
     columns: z.array(readColumnSchema),
+    book: bookSchema,
     kinds: columnKindsSchema,
     preamble: z.array(z.string()),
     ...judgedLines,

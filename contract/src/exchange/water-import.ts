@@ -1,5 +1,7 @@
 import { z } from "zod";
 import {
+  bookSchema,
+  sheetSchema,
   chosenColumnSchema,
   chosenFile,
   columnKindsSchema,
@@ -14,6 +16,7 @@ export const waterFileSchema = z
     ...chosenFile,
     /** waters by the names of their sources, or what drained from or stands in zones by theirs */
     of: z.enum(["source", "drain", "extract"]).default("source"),
+    sheet: sheetSchema,
     /** how it is to be read; what is left out is guessed, and the guess comes back in the preview */
     columns: z.array(chosenColumnSchema).max(200).optional(),
     dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
@@ -64,6 +67,7 @@ export const waterPreviewSchema = z
     fileName: z.string(),
     ...judgedLines,
     columns: z.array(readColumnSchema),
+    book: bookSchema,
     kinds: columnKindsSchema,
     lies: z.enum(["down", "across", "long"]).describe("across: each row of the file is a column of the table"),
     preamble: z.array(z.string()),

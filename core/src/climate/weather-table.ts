@@ -1,5 +1,5 @@
 import { DomainError } from "../working/domain-error.ts";
-import { readTable, type Table } from "../table/read-table.ts";
+import { asTable, bookOf, type Source, type Table } from "../table/read-table.ts";
 import { dateOrder, type DateOrder } from "../table/time-text.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
 import { kindsOf, readColumns, type ChosenColumn } from "../table/columns.ts";
@@ -44,6 +44,8 @@ export interface WeatherTable {
   /** with their first cells, as they stand in the file */
   readonly columns: readonly (WeatherColumn & { readonly examples: readonly string[] })[];
   /** what a column may mean, and in what units */
+  /** of a workbook, the sheets that it has, and the one that was read */
+  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
   readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
@@ -66,11 +68,11 @@ const EXAMPLE_CELLS = 3;
 /**
  * Reads a weather file of hourly rows as loggers write it, mends nothing in silence, and tells of every line what became of it.
  *
- * @param bytes the file as it is
+ * @param source the file, as text or opened already
  * @throws {DomainError} when there is no table of hourly weather in it at all
  */
-export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices): WeatherTable {
-  const table = readTable(bytes);
+export function readWeatherTable(source: Source, choices: WeatherTableChoices): WeatherTable {
+  const table = asTable(source);
   const layout = layOut(table, WEATHER_DECLARATION);
   if (!layout) throw fileFault("There is no table in the file: no row of words over rows of figures.");
   const columns = readColumns(layout, WEATHER_DECLARATION, table.decimal, choices.columns);
@@ -99,6 +101,7 @@ export function readWeatherTable(bytes: Uint8Array, choices: WeatherTableChoices
       ...column,
       examples: layout.dataRows.slice(0, EXAMPLE_CELLS).map((row) => row.cells[column.column - 1] ?? ""),
     })),
+    book: bookOf(table),
     kinds: kindsOf(WEATHER_DECLARATION),
     preamble: layout.preamble,
     counts: {

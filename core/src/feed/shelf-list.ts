@@ -1,4 +1,5 @@
 import { molarMassG } from "../chemistry/formula.ts";
+import type { Source } from "../table/read-table.ts";
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
@@ -81,8 +82,8 @@ const N_ROUNDING_PCT = 0.15;
  *
  * @throws {DomainError} when no such list is in the file
  */
-export function readShelfList(bytes: Uint8Array, choices: ListChoices): ShelfList {
-  return readList(bytes, DECLARATION, choices, {
+export function readShelfList(source: Source, choices: ListChoices): ShelfList {
+  return readList(source, DECLARATION, choices, {
     what: "No shelf was found. The file needs a row of headings with the product and at least one of N, P₂O₅, K₂O, CaO or Fe.",
     dateKinds: [],
     judge: (cells) => {

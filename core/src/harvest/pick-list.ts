@@ -1,3 +1,4 @@
+import type { Source } from "../table/read-table.ts";
 import { readList, RowRejected, type ListChoices, type ListRow, type ListTable } from "../table/list.ts";
 import type { Declaration } from "../table/shape.ts";
 import { matchZone } from "../table/zone-name.ts";
@@ -59,8 +60,8 @@ const LEAST_PICKS = 3;
  *
  * @throws {DomainError} when no such list is in the file
  */
-export function readPickList(bytes: Uint8Array, choices: PickListChoices): PickList {
-  return readList(bytes, DECLARATION, choices, {
+export function readPickList(source: Source, choices: PickListChoices): PickList {
+  return readList(source, DECLARATION, choices, {
     what: "No picks were found. The file needs a row of headings with a day, a zone and kilograms.",
     dateKinds: ["date"],
     judge: (cells, { layout, rows }) => {

@@ -1,3 +1,4 @@
+import type { Source } from "../table/read-table.ts";
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { Quantity } from "../table/quantity.ts";
 import { EC_QUANTITY } from "../table/usual-quantities.ts";
@@ -126,9 +127,9 @@ const ROOT_PH = { least: 3.5, most: 10 };
  *
  * @throws {DomainError} when no such list is in the file
  */
-export function readReadingList(bytes: Uint8Array, choices: ReadingListChoices): ReadingList {
+export function readReadingList(source: Source, choices: ReadingListChoices): ReadingList {
   const taken = new Map<string, { readonly line: number; readonly values: NotedReading }>();
-  return readList(bytes, DECLARATION, choices, {
+  return readList(source, DECLARATION, choices, {
     what: "No readings were found. The file needs a row of headings with a zone, a day, and at least one of EC, pH or drain.",
     dateKinds: ["date", "stamp"],
     judge: (cells, { layout }) => {

@@ -1,4 +1,5 @@
 import { molarMassG } from "../chemistry/formula.ts";
+import type { Source } from "../table/read-table.ts";
 import { readList, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/shape.ts";
@@ -65,8 +66,8 @@ type SoilList = ListTable<SoilColumn, SoilTest>;
  *
  * @throws {DomainError} when no such list is in the file
  */
-export function readSoilList(bytes: Uint8Array, choices: ListChoices): SoilList {
-  return readList(bytes, DECLARATION, choices, {
+export function readSoilList(source: Source, choices: ListChoices): SoilList {
+  return readList(source, DECLARATION, choices, {
     what: "No soil tests were found. The file needs a row of headings with a place, a day, and at least one of pH, EC, P, K or mineral N.",
     dateKinds: ["date"],
     judge: (cells) => {
@@ -146,10 +147,16 @@ function depth(cells: ListCells<SoilColumn>): [number, number] | null {
     const [from, to] = [span[1], span[2]].map((end) => Number((end ?? "").replace(",", ".")) * factor);
     return from !== undefined && to !== undefined && from < to ? [from, to] : null;
   }
+  const bent = /^\d{4}-(\d{2})-(\d{2})$/.exec(text);
   const dated = /^(\d{1,2})[-. ]([a-z]{3})|^([a-z]{3})[-. ](\d{1,2})$/i.exec(text);
   const month = MONTHS.indexOf((dated?.[2] ?? dated?.[3] ?? "").toLowerCase()) + 1;
-  if (!dated || month === 0) return null;
-  const ends = [Number(dated[1] ?? dated[4]), month].sort((a, b) => a - b).map((end) => end * factor);
+  const parts = bent
+    ? [Number(bent[1]), Number(bent[2])]
+    : dated && month > 0
+      ? [Number(dated[1] ?? dated[4]), month]
+      : null;
+  if (!parts) return null;
+  const ends = parts.sort((a, b) => a - b).map((end) => end * factor);
   cells.flags.push({ code: "spreadsheet-date", kind: "depth", raw: text, offer: { depthCm: ends } });
   return null;
 }

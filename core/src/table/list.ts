@@ -5,7 +5,7 @@ import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "./colu
 import { conversionOf, type Conversion } from "./quantity.ts";
 import { layOut, type Declaration, type NotDataReason } from "./shape.ts";
 import type { DecimalMark } from "./number.ts";
-import { readTable, type Table, type TableRecord } from "./read-table.ts";
+import { asTable, bookOf, type Source, type Table, type TableRecord } from "./read-table.ts";
 import { dateOrder, readHour, readTime, withHourOf, type DateOrder, type TimeReading } from "./time-text.ts";
 import { matchZone } from "./zone-name.ts";
 
@@ -75,6 +75,8 @@ export interface ListTable<K extends string, V> {
   };
   readonly columns: readonly (ReadColumn<K> & { readonly examples: readonly string[] })[];
   /** what a column of this list may mean, and in what units */
+  /** of a workbook, the sheets that it has, and the one that was read */
+  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
   readonly kinds: readonly { readonly kind: K; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
@@ -309,12 +311,12 @@ class ListFile<K extends string> {
  * @throws {DomainError} when there is no such list in the file
  */
 export function readList<K extends string, V extends object>(
-  bytes: Uint8Array,
+  source: Source,
   declaration: Declaration<K>,
   choices: ListChoices,
   { what, dateKinds, judge, review }: ListReading<K, V>,
 ): ListTable<K, V> {
-  const table = readTable(bytes);
+  const table = asTable(source);
   const layout = layOut(table, declaration);
   if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
   const columns = readColumns(layout, declaration, table.decimal, choices.columns);
@@ -371,6 +373,7 @@ export function readList<K extends string, V extends object>(
         .filter((cell) => cell !== "")
         .slice(0, 3),
     })),
+    book: bookOf(table),
     kinds: kindsOf(declaration),
     preamble: layout.preamble,
     counts: {

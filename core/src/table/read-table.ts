@@ -1,5 +1,6 @@
 import Papa from "papaparse";
-import { decodeText, type DecodedText } from "./decode.ts";
+import { DomainError } from "../working/domain-error.ts";
+import { decodeText } from "./decode.ts";
 import { decimalMark, type DecimalMark } from "./number.ts";
 
 /** One record of a delimited file, by the physical line on which it begins, counted from 1. */
@@ -9,7 +10,8 @@ export interface TableRecord {
 }
 
 export interface Table {
-  readonly encoding: DecodedText["encoding"];
+  /** of a text; of a workbook, which sheet it is */
+  readonly encoding: string;
   readonly lineEnd: "LF" | "CRLF" | "CR";
   readonly delimiter: string;
   readonly decimal: DecimalMark;
@@ -17,12 +19,50 @@ export interface Table {
   readonly records: readonly TableRecord[];
   /** how many cells most records have */
   readonly width: number;
+  /** of a workbook: its filled sheets, and the one that this is */
+  readonly sheets?: readonly string[];
+  readonly sheet?: string;
+}
+
+/** The sheets of a workbook; null for a text. */
+export function bookOf({
+  sheets,
+  sheet,
+}: Table): { readonly sheets: readonly string[]; readonly sheet: string } | null {
+  return sheets && sheet !== undefined ? { sheets, sheet } : null;
+}
+
+/** A file as bytes of text, or opened already. */
+export type Source = Uint8Array | Table;
+
+/** @throws {DomainError} for pictures and pages, which hold no cells */
+export function asTable(source: Source): Table {
+  if (!(source instanceof Uint8Array)) return source;
+  refuseOthers(source);
+  return readTable(source);
+}
+
+const NO_TABLE: readonly (readonly [what: string, bytes: readonly number[], instead: string])[] = [
+  ["a PDF", [0x25, 0x50, 0x44, 0x46], "Ask the laboratory for the same as CSV or workbook, or type the figures in"],
+  ["a picture", [0x89, 0x50, 0x4e, 0x47], "Type the figures in, or ask for them as CSV or workbook"],
+  ["a picture", [0xff, 0xd8, 0xff], "Type the figures in, or ask for them as CSV or workbook"],
+  ["a packed file", [0x1f, 0x8b], "Unpack it and choose what is in it"],
+];
+
+function refuseOthers(bytes: Uint8Array): void {
+  const found = NO_TABLE.find(([, start]) => start.every((byte, at) => bytes[at] === byte));
+  if (found)
+    throw new DomainError({
+      code: "not-possible",
+      path: "file",
+      message: `The file is ${found[0]}: its figures cannot be read from it. ${found[2]}.`,
+    });
 }
 
 const DELIMITERS = [";", "\t", ",", "|"] as const;
 
 /** Takes a messy text file apart: encoding, line ends, delimiter and decimal mark are found, nothing is judged. */
-export function readTable(bytes: Uint8Array): Table {
+function readTable(bytes: Uint8Array): Table {
   const { text, encoding } = decodeText(bytes);
   const lineEnd = text.includes("\r\n") ? "CRLF" : text.includes("\n") ? "LF" : text.includes("\r") ? "CR" : "LF";
   const newline = { CRLF: "\r\n", LF: "\n", CR: "\r" }[lineEnd];

@@ -1,7 +1,7 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import { DomainError } from "../working/domain-error.ts";
 import { readNumber, type DecimalMark } from "../table/number.ts";
-import { readTable } from "../table/read-table.ts";
+import { asTable, type Source } from "../table/read-table.ts";
 import { dateOrder, readTime } from "../table/time-text.ts";
 import type { OrganicAnalysis } from "./wastewater.ts";
 
@@ -64,8 +64,8 @@ const FIGURES: readonly (keyof OrganicAnalysis)[] = [
  *
  * @throws {DomainError} when fewer than two of its figures are in the file
  */
-export function readOrganicTable(bytes: Uint8Array): OrganicReport {
-  const { records, decimal } = readTable(bytes);
+export function readOrganicTable(source: Source): OrganicReport {
+  const { records, decimal } = asTable(source);
   const found: Partial<Record<Found, number>> = {};
   const remarks: string[] = [];
   const take = (label: string, text: string, unit: string): void => {

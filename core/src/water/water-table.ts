@@ -4,7 +4,7 @@ import { measuredCell } from "../table/cell.ts";
 import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "../table/columns.ts";
 import type { DecimalMark } from "../table/number.ts";
 import { conversionOf } from "../table/quantity.ts";
-import { readTable, type Table, type TableRecord } from "../table/read-table.ts";
+import { asTable, bookOf, type Source, type Table, type TableRecord } from "../table/read-table.ts";
 import { layOut, type Layout } from "../table/shape.ts";
 import { unitsIn } from "../table/unit-text.ts";
 import { dateOrder, readTime, type DateOrder } from "../table/time-text.ts";
@@ -43,6 +43,8 @@ interface WaterChoices {
 
 export interface WaterTable {
   readonly columns: readonly (ReadColumn<WaterColumn> & { readonly examples: readonly string[] })[];
+  /** of a workbook, the sheets that it has, and the one that was read */
+  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
   readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   readonly lies: Layout<WaterColumn>["lies"];
   readonly preamble: readonly string[];
@@ -69,8 +71,8 @@ const EXAMPLES = 3;
  *
  * @throws {DomainError} when there is no table of figures in it
  */
-export function readWaterTable(bytes: Uint8Array, choices: WaterChoices = {}): WaterTable {
-  const table = readTable(bytes);
+export function readWaterTable(source: Source, choices: WaterChoices = {}): WaterTable {
+  const table = asTable(source);
   const layout = layOut(table, WATER_DECLARATION);
   if (!layout)
     throw new DomainError({
@@ -124,6 +126,7 @@ export function readWaterTable(bytes: Uint8Array, choices: WaterChoices = {}): W
         .filter((cell) => cell !== "")
         .slice(0, EXAMPLES),
     })),
+    book: bookOf(table),
     kinds: kindsOf(WATER_DECLARATION),
     lies: layout.lies,
     preamble: layout.preamble,

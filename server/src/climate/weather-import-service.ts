@@ -36,7 +36,11 @@ export function weatherImportService(scope: Scope) {
     const bytes = Buffer.from(contentBase64, "base64");
     const today = localDate(scope.clock(), site.timeZone);
     const asked = (said: WeatherChoices) =>
-      scope.pool.run("weather-table", { bytes, choices: { ...said, siteTimeZone: site.timeZone, today } });
+      scope.pool.run("weather-table", {
+        bytes,
+        sheet: said.sheet,
+        choices: { ...said, siteTimeZone: site.timeZone, today },
+      });
     const first = await asked(choices);
     const header = first.columns.map((column) => column.header).join("	");
     const memory = await weatherStore(scope).rememberedChoices(header);
@@ -137,6 +141,7 @@ function previewOf(
       ...column,
       examples: [...column.examples],
     })),
+    book: table.book && { ...table.book, sheets: [...table.book.sheets] },
     kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
     remembered,
     preamble: [...table.preamble],

@@ -20,6 +20,7 @@ export function waterImportService(scope: Scope) {
     const today = await scope.site.dateOr(undefined);
     return scope.pool.run("water-table", {
       bytes: Buffer.from(contentBase64, "base64"),
+      sheet: file.sheet,
       choices: { columns, dateOrder, takenOn, today, source: sourceName },
     });
   };
@@ -41,6 +42,7 @@ export function waterImportService(scope: Scope) {
       notData: [...table.notData],
       rejected: [...table.rejected],
       columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
+      book: table.book && { ...table.book, sheets: [...table.book.sheets] },
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
       lies: table.lies,
       preamble: [...table.preamble],

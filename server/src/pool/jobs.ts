@@ -5,11 +5,19 @@ import { readPickList } from "@sprunel/core/harvest";
 import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
 import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
 import { readWaterTable } from "@sprunel/core/water";
+import type { Source } from "@sprunel/core/table";
+import { openedFile } from "./container.ts";
 import { withSolver } from "./highs-solver.ts";
 import { remembering } from "./remembering.ts";
 
 /** What a file of weather or of a list is read by; the readers take what is theirs. */
-type Choices<Read extends (bytes: Uint8Array, choices: never) => unknown> = Parameters<Read>[1];
+type Choices<Read extends (source: Source, choices: never) => unknown> = Parameters<Read>[1];
+
+/** A file as it was sent, and the sheet of a workbook that somebody chose. */
+interface SentFile {
+  readonly bytes: Uint8Array;
+  readonly sheet?: string | undefined;
+}
 
 const LISTS = {
   readings: readReadingList,
@@ -47,19 +55,18 @@ export const JOBS = {
   },
   "recipe-cost": (question: RecipeInput): Promise<RecipeCost> =>
     withSolver((solver) => recipeCost(question, remember(solver))),
-  "weather-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWeatherTable> }) =>
-    readWeatherTable(bytes, choices),
-  "water-table": ({ bytes, choices }: { bytes: Uint8Array; choices: Choices<typeof readWaterTable> }) =>
-    readWaterTable(bytes, choices),
-  list({ kind, bytes, choices }: ListJob<ListKind>): ReadList<ListKind> {
-    const read: (bytes: Uint8Array, choices: never) => ReadList<ListKind> = LISTS[kind];
-    return read(bytes, choices as never);
+  "weather-table": ({ bytes, sheet, choices }: SentFile & { choices: Choices<typeof readWeatherTable> }) =>
+    readWeatherTable(openedFile(bytes, sheet), choices),
+  "water-table": ({ bytes, sheet, choices }: SentFile & { choices: Choices<typeof readWaterTable> }) =>
+    readWaterTable(openedFile(bytes, sheet), choices),
+  list({ kind, bytes, sheet, choices }: ListJob<ListKind>): ReadList<ListKind> {
+    const read: (source: Source, choices: never) => ReadList<ListKind> = LISTS[kind];
+    return read(openedFile(bytes, sheet), choices as never);
   },
 } as const;
 
-export interface ListJob<K extends ListKind> {
+export interface ListJob<K extends ListKind> extends SentFile {
   readonly kind: K;
-  readonly bytes: Uint8Array;
   readonly choices: Choices<(typeof LISTS)[K]>;
 }
 

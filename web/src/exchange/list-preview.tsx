@@ -8,7 +8,7 @@ import { useUnits } from "../units/use-units.tsx";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
-import { ClockZone, DateOrder } from "../files/file-settings.tsx";
+import { ClockZone, DateOrder, SheetChoice } from "../files/file-settings.tsx";
 import styles from "../files/files.module.css";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { FIELD_WORDS, FLAG_WORDS, wordsOf } from "./list-words.ts";
@@ -62,6 +62,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
           )}
         </section>
       )}
+      <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       <Silent preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>

@@ -22,9 +22,13 @@ export function FileDrop({
   };
   return (
     <>
-      <Upload.Dragger accept=".csv,.txt,.tsv,.dat,text/*" showUploadList={false} beforeUpload={choose}>
+      <Upload.Dragger
+        accept=".csv,.txt,.tsv,.dat,.xlsx,.xlsm,.xls,.ods,text/*"
+        showUploadList={false}
+        beforeUpload={choose}
+      >
         <p className={styles["dropText"]}>{file ? file.name : `Drop ${what} here, or choose one`}</p>
-        <p className="quiet">{file ? "choose another" : `a text file of up to ${MOST_FILE_MB} MB`}</p>
+        <p className="quiet">{file ? "choose another" : `a text file or a workbook of up to ${MOST_FILE_MB} MB`}</p>
       </Upload.Dragger>
       {readError && <ProblemNote error={readError} />}
     </>

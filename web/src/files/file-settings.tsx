@@ -36,3 +36,25 @@ export function DateOrder({
     </label>
   );
 }
+
+/** Which sheet of a workbook is read. */
+export function SheetChoice({
+  book,
+  onChange,
+}: {
+  book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
+  onChange(sheet: string): void;
+}) {
+  if (!book || book.sheets.length < 2) return null;
+  return (
+    <label>
+      Its sheet
+      <Select
+        value={book.sheet}
+        options={book.sheets.map((sheet) => ({ value: sheet, label: sheet }))}
+        className="select-m"
+        onChange={onChange}
+      />
+    </label>
+  );
+}

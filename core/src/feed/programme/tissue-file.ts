@@ -1,6 +1,6 @@
 import { measuredCell } from "../../table/cell.ts";
 import { readNumber, type DecimalMark } from "../../table/number.ts";
-import { readTable, type TableRecord } from "../../table/read-table.ts";
+import { asTable, type Source, type TableRecord } from "../../table/read-table.ts";
 import { DomainError } from "../../working/domain-error.ts";
 import { MAIN, type Main } from "./nutrients.ts";
 
@@ -58,8 +58,8 @@ const RANGE = /^\s*<?\s*([\d.,]+)\s*(?:-|–|—|to|bis|a|à|tot|\.\.+)\s*([\d.,
  * @param set columns that somebody set by hand, by their place in `columns`
  * @throws {DomainError} where neither a row nor a column names one of N, P and K
  */
-export function readTissueSheet(bytes: Uint8Array, set: ReadonlyMap<number, TissueColumn> = new Map()): TissueSheet {
-  const { records, decimal } = readTable(bytes);
+export function readTissueSheet(source: Source, set: ReadonlyMap<number, TissueColumn> = new Map()): TissueSheet {
+  const { records, decimal } = asTable(source);
   const filled = records.filter(({ cells }) => cells.some((cell) => cell !== ""));
   const rows = upright(filled);
   const first = rows.findIndex(({ cells }) => cells.some((cell) => nutrientOf(cell)));

@@ -43,6 +43,7 @@ export function listImportService(scope: Scope) {
       fileName: file.fileName,
       dialect: { ...table.dialect, timeZone },
       columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
+      book: table.book && { ...table.book, sheets: [...table.book.sheets] },
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
       preamble: [...table.preamble],
       counts: table.counts,
@@ -81,15 +82,16 @@ type Choices = ListChoices & { readonly timeZone: string; readonly zones: readon
 
 async function readAsked(pool: Pool, file: ListFile, choices: Choices): Promise<ReadList> {
   const bytes = Buffer.from(file.contentBase64, "base64");
+  const { sheet } = file.choices;
   switch (file.list) {
     case "readings":
-      return listOf(await pool.readList({ kind: "readings", bytes, choices }), choices, storeReadings);
+      return listOf(await pool.readList({ kind: "readings", bytes, sheet, choices }), choices, storeReadings);
     case "soil-tests":
-      return listOf(await pool.readList({ kind: "soil-tests", bytes, choices }), choices, storeSoilTests);
+      return listOf(await pool.readList({ kind: "soil-tests", bytes, sheet, choices }), choices, storeSoilTests);
     case "picks":
-      return listOf(await pool.readList({ kind: "picks", bytes, choices }), choices, storePicks);
+      return listOf(await pool.readList({ kind: "picks", bytes, sheet, choices }), choices, storePicks);
     case "shelf":
-      return listOf(await pool.readList({ kind: "shelf", bytes, choices }), choices, storeShelf);
+      return listOf(await pool.readList({ kind: "shelf", bytes, sheet, choices }), choices, storeShelf);
   }
 }
 

@@ -1,0 +1,134 @@
+import { asTable, type Source, type Table, type TableRecord } from "@sprunel/core/table";
+import { DomainError } from "@sprunel/core/working";
+import { read, SSF, type CellObject, type WorkBook, type WorkSheet } from "@e965/xlsx";
+
+/** A workbook that unpacks to more is not opened. */
+const MOST_UNPACKED_MB = 600;
+
+/** A file as rows of cells: a text in any encoding, or a sheet of a workbook, whatever its name says it is. */
+export function openedFile(bytes: Uint8Array, sheet?: string): Source {
+  return isZip(bytes) || isOldWorkbook(bytes) ? workbookTable(bytes, sheet) : asTable(bytes);
+}
+
+function isZip([a, b, c, d]: Uint8Array): boolean {
+  return a === 0x50 && b === 0x4b && c === 3 && d === 4;
+}
+
+/** Workbooks of before 2007. */
+function isOldWorkbook([a, b, c, d]: Uint8Array): boolean {
+  return a === 0xd0 && b === 0xcf && c === 0x11 && d === 0xe0;
+}
+
+function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
+  if (isZip(bytes)) refuseTooLarge(bytes);
+  let book: WorkBook;
+  try {
+    // What formulas gave is read as it was stored; none is run.
+    book = read(bytes, {
+      type: "array",
+      dense: true,
+      cellFormula: false,
+      cellHTML: false,
+      cellText: false,
+      cellNF: true,
+    });
+  } catch {
+    throw refused(
+      "The workbook cannot be opened: it is damaged, or locked by a password. Save it without one, or as CSV.",
+    );
+  }
+  const sheets = book.SheetNames.filter((name) => cellsOf(book.Sheets[name]).length > 0);
+  const name = asked === undefined ? fullest(book, sheets) : sheets.find((one) => one === asked);
+  if (name === undefined)
+    throw refused(
+      sheets.length === 0
+        ? "The workbook has no filled sheet."
+        : `The workbook has no sheet "${asked ?? ""}"; it has ${sheets.join(", ")}.`,
+    );
+  const rows = cellsOf(book.Sheets[name]);
+  const width = rows.reduce((most, row) => Math.max(most, row.length), 0);
+  const records = rows.map((row, at): TableRecord => ({
+    line: at + 1,
+    cells: Array.from({ length: width }, (_, column) => textOf(row[column], book)),
+  }));
+  return {
+    encoding: `workbook, sheet ${name}`,
+    lineEnd: "LF",
+    delimiter: ",",
+    // Numbers of a workbook are numbers, and have but one mark here.
+    decimal: ".",
+    physicalLines: records.length,
+    records,
+    width,
+    sheets,
+    sheet: name,
+  };
+}
+
+/** The sheet with most on it; notes and legends are shorter than what they tell of. */
+function fullest(book: WorkBook, sheets: readonly string[]): string | undefined {
+  const filled = (name: string): number => cellsOf(book.Sheets[name]).reduce((sum, row) => sum + row.length, 0);
+  return [...sheets].sort((a, b) => filled(b) - filled(a))[0];
+}
+
+type Cells = readonly (CellObject | undefined)[];
+
+function cellsOf(sheet: WorkSheet | undefined): readonly Cells[] {
+  const rows = ((sheet as { "!data"?: Cells[] } | undefined)?.["!data"] ?? []) as readonly (Cells | undefined)[];
+  return Array.from(rows, (row) => row ?? []);
+}
+
+/** What a cell holds, written so that it is read in one way. */
+function textOf(cell: CellObject | undefined, book: WorkBook): string {
+  if (!cell || cell.v === undefined || cell.v === null) return "";
+  if (cell.t === "e") return "#N/A";
+  if (cell.v instanceof Date) return cell.v.toISOString().slice(0, 19);
+  if (typeof cell.v !== "number") return String(cell.v).trim();
+  const form = typeof cell.z === "string" ? cell.z : "";
+  if (SSF.is_date(form)) return momentOf(cell.v, book);
+  const number = Number(cell.v.toPrecision(15));
+  return form.includes("%") ? `${Number((number * 100).toPrecision(15))} %` : plainNumber(number);
+}
+
+function plainNumber(value: number): string {
+  return /e/.test(String(value))
+    ? value.toLocaleString("en", { useGrouping: false, maximumFractionDigits: 20 })
+    : String(value);
+}
+
+function momentOf(value: number, { Workbook }: WorkBook): string {
+  const date1904 = Workbook?.WBProps?.date1904 ?? false;
+  const parsed = SSF.parse_date_code(value, { date1904 }) as {
+    y: number;
+    m: number;
+    d: number;
+    H: number;
+    M: number;
+    S: number;
+  } | null;
+  if (!parsed) return String(value);
+  const pad = (part: number): string => String(part).padStart(2, "0");
+  const clock = `${pad(parsed.H)}:${pad(parsed.M)}`;
+  const day = `${parsed.y}-${pad(parsed.m)}-${pad(parsed.d)}`;
+  if (value < 1) return clock;
+  return Number.isInteger(value) ? day : `${day} ${clock}`;
+}
+
+/** A packed file tells in its directory how large it is unpacked. */
+function refuseTooLarge(bytes: Uint8Array): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let unpacked = 0;
+  for (let at = 0; at + 46 <= bytes.length; at++) {
+    if (view.getUint32(at, true) !== 0x02014b50) continue;
+    unpacked += view.getUint32(at + 24, true);
+    at += 45;
+  }
+  if (unpacked > MOST_UNPACKED_MB * 1e6)
+    throw refused(
+      `The workbook unpacks to ${Math.round(unpacked / 1e6)} MB; up to ${MOST_UNPACKED_MB} MB are read. Save the sheet by itself, or a shorter span of time.`,
+    );
+}
+
+function refused(message: string): DomainError {
+  return new DomainError({ code: "not-possible", path: "file", message });
+}
