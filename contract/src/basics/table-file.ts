@@ -38,6 +38,7 @@ export const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.a
 
 /** Which sheets a workbook has, and which one was read; null for a text. */
 export const bookSchema = z.object({ sheets: z.array(z.string()), sheet: z.string() }).nullable();
+export const decimalSchema = z.enum([".", ","]).optional().describe("the file's decimal mark; found when left out");
 export const sheetSchema = z
   .string()
   .max(100)
@@ -64,6 +65,7 @@ export const dialect = {
   lineEnd: z.string(),
   delimiter: z.string(),
   decimal: z.enum([".", ","]),
+  decimalAssumed: z.boolean().describe("numbers as 1,234 could be read either way"),
   timeZone: z.string(),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]),
   dateOrderAssumed: z.boolean(),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import {
   bookSchema,
+  decimalSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -17,6 +18,7 @@ export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({
   sheet: sheetSchema,
+  decimal: decimalSchema,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   stampMarks: z
     .enum(["start", "end"])

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import {
   bookSchema,
+  decimalSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -18,6 +19,7 @@ export type ListKind = z.infer<typeof listKindSchema>;
 /** How a list is to be read. What is left out is guessed, and the guess comes back in the preview. */
 const listChoicesSchema = z.strictObject({
   sheet: sheetSchema,
+  decimal: decimalSchema,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
   columns: z.array(chosenColumnSchema).max(200).optional(),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import {
   bookSchema,
+  decimalSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -17,6 +18,7 @@ export const waterFileSchema = z
     /** waters by the names of their sources, or what drained from or stands in zones by theirs */
     of: z.enum(["source", "drain", "extract"]).default("source"),
     sheet: sheetSchema,
+    decimal: decimalSchema,
     /** how it is to be read; what is left out is guessed, and the guess comes back in the preview */
     columns: z.array(chosenColumnSchema).max(200).optional(),
     dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
@@ -73,6 +75,8 @@ export const waterPreviewSchema = z
     preamble: z.array(z.string()),
     dateOrder: z.enum(["ymd", "dmy", "mdy"]),
     dateOrderAssumed: z.boolean(),
+    decimal: z.enum([".", ","]),
+    decimalAssumed: z.boolean(),
     samples: z.array(waterSampleSchema),
   })
   .meta({ id: "WaterPreview" });

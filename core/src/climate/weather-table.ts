@@ -1,4 +1,5 @@
 import { DomainError } from "../working/domain-error.ts";
+import type { DecimalMark } from "../table/number.ts";
 import { asTable, bookOf, type Source, type Table } from "../table/read-table.ts";
 import { dateOrder, type DateOrder } from "../table/time-text.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
@@ -19,6 +20,7 @@ interface WeatherTableChoices {
   /** the site's date: no row is from after it */
   readonly today?: string | undefined;
   readonly dateOrder?: DateOrder | undefined;
+  readonly decimal?: DecimalMark | undefined;
   readonly columns?: readonly ChosenColumn[] | undefined;
 }
 
@@ -35,6 +37,7 @@ export interface WeatherTable {
     readonly lineEnd: Table["lineEnd"];
     readonly delimiter: string;
     readonly decimal: Table["decimal"];
+    readonly decimalAssumed: boolean;
     readonly dateOrder: DateOrder;
     readonly dateOrderAssumed: boolean;
     readonly timeZone: string;
@@ -72,7 +75,7 @@ const EXAMPLE_CELLS = 3;
  * @throws {DomainError} when there is no table of hourly weather in it at all
  */
 export function readWeatherTable(source: Source, choices: WeatherTableChoices): WeatherTable {
-  const table = asTable(source);
+  const table = asTable(source, choices.decimal);
   const layout = layOut(table, WEATHER_DECLARATION);
   if (!layout) throw fileFault("There is no table in the file: no row of words over rows of figures.");
   const columns = readColumns(layout, WEATHER_DECLARATION, table.decimal, choices.columns);
@@ -84,6 +87,7 @@ export function readWeatherTable(source: Source, choices: WeatherTableChoices): 
     lineEnd: table.lineEnd,
     delimiter: table.delimiter,
     decimal: table.decimal,
+    decimalAssumed: table.decimalAssumed,
     dateOrder: order === "ambiguous" ? ("dmy" as const) : order,
     dateOrderAssumed: order === "ambiguous",
     timeZone: choices.timeZone ?? writtenZone(columns, layout.preamble) ?? choices.siteTimeZone,

@@ -16,6 +16,7 @@ export interface ListChoices {
   /** IANA name of the zone of the file's clock */
   readonly timeZone: string;
   readonly dateOrder?: DateOrder | undefined;
+  readonly decimal?: DecimalMark | undefined;
   readonly columns?: readonly ChosenColumn[] | undefined;
   /** the zone of all rows, where no column names one */
   readonly zone?: string | undefined;
@@ -67,7 +68,7 @@ export interface ListRow<V> {
 }
 
 export interface ListTable<K extends string, V> {
-  readonly dialect: Pick<Table, "encoding" | "lineEnd" | "delimiter" | "decimal"> & {
+  readonly dialect: Pick<Table, "encoding" | "lineEnd" | "delimiter" | "decimal" | "decimalAssumed"> & {
     readonly dateOrder: DateOrder;
     readonly dateOrderAssumed: boolean;
     /** nothing in the file tells a time of day: all of it counts as of one hour */
@@ -316,7 +317,7 @@ export function readList<K extends string, V extends object>(
   choices: ListChoices,
   { what, dateKinds, judge, review }: ListReading<K, V>,
 ): ListTable<K, V> {
-  const table = asTable(source);
+  const table = asTable(source, choices.decimal);
   const layout = layOut(table, declaration);
   if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
   const columns = readColumns(layout, declaration, table.decimal, choices.columns);
@@ -362,6 +363,7 @@ export function readList<K extends string, V extends object>(
       lineEnd: table.lineEnd,
       delimiter: table.delimiter,
       decimal: table.decimal,
+      decimalAssumed: table.decimalAssumed,
       dateOrder: order,
       dateOrderAssumed: found === "ambiguous" && texts.length > 0,
       untimed: timed && !file.tellsHours && !columns.some(({ kind }) => kind === declaration.times?.time),

@@ -61,7 +61,14 @@ describe("a number in a file", () => {
   });
 
   it("is told by whichever mark stands before other than three digits more often", () => {
-    expect(decimalMark(["1,5", "2,25", "1.5", "1,234"])).toBe(",");
-    expect(decimalMark(["1.5", "12,000"])).toBe(".");
+    expect(decimalMark(["1,5", "2,25", "1.5", "1,234"])).toEqual({ decimal: ",", assumed: false });
+    expect(decimalMark(["1.5", "12,000"])).toEqual({ decimal: ".", assumed: false });
+    expect(decimalMark(["0,125", "2,261"])).toEqual({ decimal: ",", assumed: false });
+  });
+
+  it("is assumed where numbers could be read either way: that of the delimiter's country", () => {
+    expect(decimalMark(["2,261", "3,100"], ";")).toEqual({ decimal: ",", assumed: true });
+    expect(decimalMark(["2,261", "3,100"], "\t")).toEqual({ decimal: ".", assumed: true });
+    expect(decimalMark(["2", "3"], ";")).toEqual({ decimal: ".", assumed: false });
   });
 });

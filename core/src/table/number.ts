@@ -1,14 +1,26 @@
 export type DecimalMark = "." | ",";
 
-/** Finds a file's decimal mark: whichever more often stands before other than three digits. */
-export function decimalMark(cells: readonly string[]): DecimalMark {
-  let commas = 0;
-  let points = 0;
+/**
+ * Finds a file's decimal mark: whichever more often stands before other than three digits, or behind a bare nought. Where only
+ * numbers as 1,234 tell, it is that of the delimiter's country, and assumed.
+ */
+export function decimalMark(
+  cells: readonly string[],
+  delimiter = ",",
+): { readonly decimal: DecimalMark; readonly assumed: boolean } {
+  let [commas, points, either] = [0, 0, 0];
   for (const cell of cells) {
-    if (/^[-−+]?\d+,(\d{1,2}|\d{4,})$/.test(cell)) commas++;
-    else if (/^[-−+]?\d+\.(\d{1,2}|\d{4,})$/.test(cell)) points++;
+    const [, whole = "", mark, tail = ""] = /^[<>]?\s?[-−+]?(\d+)([.,])(\d+)(?:\s?[%°\p{L}].*)?$/u.exec(cell) ?? [];
+    if (!mark) continue;
+    if (tail.length === 3 && /^[1-9]\d{0,2}$/.test(whole)) {
+      either++;
+      continue;
+    }
+    if (mark === ",") commas++;
+    else points++;
   }
-  return commas > points ? "," : ".";
+  if (commas !== points) return { decimal: commas > points ? "," : ".", assumed: false };
+  return { decimal: delimiter === ";" && either > 0 ? "," : ".", assumed: either > 0 };
 }
 
 /** Thousands set off by marks: one to three digits, then threes. */

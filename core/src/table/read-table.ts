@@ -15,6 +15,8 @@ export interface Table {
   readonly lineEnd: "LF" | "CRLF" | "CR";
   readonly delimiter: string;
   readonly decimal: DecimalMark;
+  /** nothing in the file tells it: numbers as 1,234 could be either */
+  readonly decimalAssumed: boolean;
   readonly physicalLines: number;
   readonly records: readonly TableRecord[];
   /** how many cells most records have */
@@ -35,11 +37,14 @@ export function bookOf({
 /** A file as bytes of text, or opened already. */
 export type Source = Uint8Array | Table;
 
-/** @throws {DomainError} for pictures and pages, which hold no cells */
-export function asTable(source: Source): Table {
-  if (!(source instanceof Uint8Array)) return source;
-  refuseOthers(source);
-  return readTable(source);
+/**
+ * @param decimal the file's decimal mark, where somebody said it
+ * @throws {DomainError} for pictures and pages, which hold no cells
+ */
+export function asTable(source: Source, decimal?: DecimalMark): Table {
+  if (source instanceof Uint8Array) refuseOthers(source);
+  const table = source instanceof Uint8Array ? readTable(source) : source;
+  return decimal === undefined ? table : { ...table, decimal, decimalAssumed: false };
 }
 
 const NO_TABLE: readonly (readonly [what: string, bytes: readonly number[], instead: string])[] = [
@@ -72,11 +77,16 @@ function readTable(bytes: Uint8Array): Table {
     (best, next) => (next.agreement > best.agreement ? next : best),
   ).mark;
   const records = parse(even, delimiter);
+  const mark = decimalMark(
+    records.flatMap((record) => record.cells),
+    delimiter,
+  );
   return {
     encoding,
     lineEnd,
     delimiter,
-    decimal: decimalMark(records.flatMap((record) => record.cells)),
+    decimal: mark.decimal,
+    decimalAssumed: mark.assumed,
     physicalLines: even === "" ? 0 : even.split("\n").length - (even.endsWith("\n") ? 1 : 0),
     records,
     width: commonWidth(records),

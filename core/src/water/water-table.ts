@@ -34,6 +34,7 @@ export interface WaterSample {
 interface WaterChoices {
   readonly columns?: readonly ChosenColumn[] | undefined;
   readonly dateOrder?: DateOrder | undefined;
+  readonly decimal?: DecimalMark | undefined;
   /** of all samples, where the file does not say */
   readonly takenOn?: string | undefined;
   /** the site's date: no sample is from after it */
@@ -50,6 +51,8 @@ export interface WaterTable {
   readonly preamble: readonly string[];
   readonly dateOrder: DateOrder;
   readonly dateOrderAssumed: boolean;
+  readonly decimal: DecimalMark;
+  readonly decimalAssumed: boolean;
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
   >;
@@ -72,7 +75,7 @@ const EXAMPLES = 3;
  * @throws {DomainError} when there is no table of figures in it
  */
 export function readWaterTable(source: Source, choices: WaterChoices = {}): WaterTable {
-  const table = asTable(source);
+  const table = asTable(source, choices.decimal);
   const layout = layOut(table, WATER_DECLARATION);
   if (!layout)
     throw new DomainError({
@@ -131,6 +134,8 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
     lies: layout.lies,
     preamble: layout.preamble,
     dateOrder: order,
+    decimal: table.decimal,
+    decimalAssumed: table.decimalAssumed,
     dateOrderAssumed: found === "ambiguous" && layout.dataRows.some((record) => dateText(record) !== ""),
     counts: {
       physicalLines: table.physicalLines,

@@ -16,12 +16,12 @@ interface Known {
 /** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
 export function waterImportService(scope: Scope) {
   const read = async (file: WaterFile): Promise<WaterTable> => {
-    const { contentBase64, columns, dateOrder, takenOn, sourceName } = file;
+    const { contentBase64, columns, dateOrder, decimal, takenOn, sourceName } = file;
     const today = await scope.site.dateOr(undefined);
     return scope.pool.run("water-table", {
       bytes: Buffer.from(contentBase64, "base64"),
       sheet: file.sheet,
-      choices: { columns, dateOrder, takenOn, today, source: sourceName },
+      choices: { columns, dateOrder, decimal, takenOn, today, source: sourceName },
     });
   };
 
@@ -48,6 +48,8 @@ export function waterImportService(scope: Scope) {
       preamble: [...table.preamble],
       dateOrder: table.dateOrder,
       dateOrderAssumed: table.dateOrderAssumed,
+      decimal: table.decimal,
+      decimalAssumed: table.decimalAssumed,
       samples,
     };
   }

@@ -2,6 +2,19 @@ import { asTable, type Source, type Table, type TableRecord } from "@sprunel/cor
 import { DomainError } from "@sprunel/core/working";
 import { read, SSF, type CellObject, type WorkBook, type WorkSheet } from "@e965/xlsx";
 
+/** The package's own types leave open what its number formats can do. */
+const formats = SSF as {
+  is_date(form: string): boolean;
+  parse_date_code(value: number, options: { date1904: boolean }): Moment | null;
+};
+interface Moment {
+  readonly y: number;
+  readonly m: number;
+  readonly d: number;
+  readonly H: number;
+  readonly M: number;
+}
+
 /** A workbook that unpacks to more is not opened. */
 const MOST_UNPACKED_MB = 600;
 
@@ -57,6 +70,7 @@ function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
     delimiter: ",",
     // Numbers of a workbook are numbers, and have but one mark here.
     decimal: ".",
+    decimalAssumed: false,
     physicalLines: records.length,
     records,
     width,
@@ -80,12 +94,12 @@ function cellsOf(sheet: WorkSheet | undefined): readonly Cells[] {
 
 /** What a cell holds, written so that it is read in one way. */
 function textOf(cell: CellObject | undefined, book: WorkBook): string {
-  if (!cell || cell.v === undefined || cell.v === null) return "";
+  if (cell?.v === undefined) return "";
   if (cell.t === "e") return "#N/A";
   if (cell.v instanceof Date) return cell.v.toISOString().slice(0, 19);
   if (typeof cell.v !== "number") return String(cell.v).trim();
   const form = typeof cell.z === "string" ? cell.z : "";
-  if (SSF.is_date(form)) return momentOf(cell.v, book);
+  if (formats.is_date(form)) return momentOf(cell.v, book);
   const number = Number(cell.v.toPrecision(15));
   return form.includes("%") ? `${Number((number * 100).toPrecision(15))} %` : plainNumber(number);
 }
@@ -98,14 +112,7 @@ function plainNumber(value: number): string {
 
 function momentOf(value: number, { Workbook }: WorkBook): string {
   const date1904 = Workbook?.WBProps?.date1904 ?? false;
-  const parsed = SSF.parse_date_code(value, { date1904 }) as {
-    y: number;
-    m: number;
-    d: number;
-    H: number;
-    M: number;
-    S: number;
-  } | null;
+  const parsed = formats.parse_date_code(value, { date1904 });
   if (!parsed) return String(value);
   const pad = (part: number): string => String(part).padStart(2, "0");
   const clock = `${pad(parsed.H)}:${pad(parsed.M)}`;

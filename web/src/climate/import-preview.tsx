@@ -5,7 +5,7 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
-import { ClockZone, DateOrder, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
@@ -38,6 +38,12 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
         ]}
       />
       {preview.remembered && <p className="quiet">Read as you confirmed it for the last file with these columns.</p>}
+      <DecimalChoice
+        decimal={preview.dialect.decimal}
+        isAssumed={preview.dialect.decimalAssumed}
+        isChosen={choices.decimal !== undefined}
+        onChange={(decimal) => onChange({ ...choices, decimal })}
+      />
       <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       <Settings preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (

@@ -13,6 +13,7 @@ const dialect = {
   lineEnd: "lf",
   delimiter: ";",
   decimal: "," as const,
+  decimalAssumed: false,
   timeZone: "Europe/Paris",
   dateOrder: "dmy" as const,
   dateOrderAssumed: false,

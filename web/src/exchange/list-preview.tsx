@@ -8,7 +8,7 @@ import { useUnits } from "../units/use-units.tsx";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
-import { ClockZone, DateOrder, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
 import styles from "../files/files.module.css";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { FIELD_WORDS, FLAG_WORDS, wordsOf } from "./list-words.ts";
@@ -62,6 +62,12 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
           )}
         </section>
       )}
+      <DecimalChoice
+        decimal={preview.dialect.decimal}
+        isAssumed={preview.dialect.decimalAssumed}
+        isChosen={choices.decimal !== undefined}
+        onChange={(decimal) => onChange({ ...choices, decimal })}
+      />
       <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       <Silent preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (

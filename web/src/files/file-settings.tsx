@@ -58,3 +58,35 @@ export function SheetChoice({
     </label>
   );
 }
+
+/** Which mark stands before a file's decimals, where its numbers do not tell. */
+export function DecimalChoice({
+  decimal,
+  isAssumed,
+  isChosen,
+  onChange,
+}: {
+  decimal: "." | ",";
+  isAssumed: boolean;
+  isChosen: boolean;
+  onChange(decimal: "." | ","): void;
+}) {
+  if (!isAssumed && !isChosen) return null;
+  return (
+    <label>
+      Its decimal mark
+      <Select
+        value={decimal}
+        options={[
+          { value: "." as const, label: "point: 1.234 is little more than 1" },
+          { value: "," as const, label: "comma: 1,234 is little more than 1" },
+        ]}
+        className="select-l"
+        onChange={onChange}
+      />
+      {isAssumed && (
+        <span className={styles["assumed"]}>assumed, its numbers can be read either way: please check</span>
+      )}
+    </label>
+  );
+}

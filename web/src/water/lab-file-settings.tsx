@@ -2,12 +2,12 @@ import type { WaterFile, WaterPreview } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Input from "antd/es/input";
 import { ColumnsTable } from "../files/columns-table.tsx";
-import { DateOrder, SheetChoice } from "../files/file-settings.tsx";
+import { DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
 import filesStyles from "../files/files.module.css";
 import { DateInput } from "../forms/date-input.tsx";
 import { analyteName } from "./analyte-names.ts";
 
-export type Choices = Pick<WaterFile, "sheet" | "columns" | "dateOrder" | "takenOn" | "sourceName">;
+export type Choices = Pick<WaterFile, "sheet" | "decimal" | "columns" | "dateOrder" | "takenOn" | "sourceName">;
 
 /** How a laboratory's file is read: what it does not say is asked for, what was guessed can be settled. */
 export function LabFileSettings({
@@ -26,6 +26,12 @@ export function LabFileSettings({
   return (
     <>
       <section className={filesStyles["settings"]} aria-label="How the file is read">
+        <DecimalChoice
+          decimal={preview.decimal}
+          isAssumed={preview.decimalAssumed}
+          isChosen={choices.decimal !== undefined}
+          onChange={(decimal) => onChange({ ...choices, decimal })}
+        />
         <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
         {preview.dateOrderAssumed && (
           <DateOrder
