@@ -80,6 +80,7 @@ function onTheHour(judged: Judged): Judged {
   if (off.length === 0 || off.length * 2 > judged.rows.length) return judged;
   const lines = new Set(off.map(({ line }) => line));
   return {
+    kept: judged.kept - off.length,
     rows: judged.rows.filter(({ line }) => !lines.has(line)),
     flagged: judged.flagged.filter(({ line }) => !lines.has(line)),
     rejected: [

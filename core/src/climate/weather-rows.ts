@@ -46,6 +46,8 @@ interface RowDialect {
 }
 
 export interface Judged {
+  /** lines of the file of which something is kept */
+  readonly kept: number;
   readonly rows: readonly WeatherRow[];
   readonly rejected: readonly RejectedRow[];
   readonly flagged: readonly FlaggedRow[];
@@ -119,6 +121,7 @@ export function judgeRows(
   flagStuck(inTime, "humidity");
   flagStuck(inTime, "airTemperature");
   return {
+    kept: inTime.length,
     rows: inTime.map(({ line, stampMs, hourStartMs, values, flags }) => ({
       line,
       stampMs,

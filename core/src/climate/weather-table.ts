@@ -111,7 +111,7 @@ export function readWeatherTable(source: Source, choices: WeatherTableChoices): 
     counts: {
       physicalLines: table.physicalLines,
       dataRows: layout.dataRows.length,
-      accepted: judged.rows.length - judged.flagged.length,
+      accepted: judged.kept - judged.flagged.length,
       flagged: judged.flagged.length,
       rejected: judged.rejected.length,
       notData: layout.notData.length,

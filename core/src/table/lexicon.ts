@@ -14,6 +14,9 @@ const WORDS = {
   note: "note notes remark- comment- seen bemerkung- anmerkung- notiz- remarque- commentaire- observa- nota notas commenti osserva- opmerking-",
   sample:
     "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
+  /** how and where it was measured, which changes nothing of what it is */
+  plain:
+    "rel relative relativ relativa relatief mean average avg mittel mittelwert mw moyenne media medio promedio gemiddeld gemiddelde tot out outside outdoor aussen ext exterior exterieur esterna externa esterno externo buiten speed velocity geschwindigkeit vitesse velocidad velocita velocidade snelheid sensor logger station reading ablesung the of de des du la le del della do da van von und and et y e wert mm24 electrical elektrische electrique electrica elettrica elektrisch current now instant",
   // What is measured
   temperature: "temp temperature temperatur temperatura temperat- -temperatur -temp t ta tair tl airtc",
   air: "air luft aria aire ar lucht",

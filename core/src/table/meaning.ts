@@ -106,7 +106,8 @@ function rate<K extends string>(
     ),
   );
   const rest = others.filter(
-    ({ word, concepts }) => !unitWords.has(word) && !concepts.some((concept) => quiet.includes(concept)),
+    ({ word, concepts }) =>
+      !unitWords.has(word) && !concepts.some((concept) => concept === "plain" || quiet.includes(concept)),
   );
   const slips = head.words.filter(({ slip, concepts }) => slip && concepts.some((concept) => group.includes(concept)));
   const isOther = meaning.quantity !== undefined && conversion === null && written !== null;
@@ -124,7 +125,8 @@ function rate<K extends string>(
     score,
     guess: guessOf(
       kind,
-      score,
+      // That its unit is not understood makes its name no less sure.
+      isOther ? score + OTHER_UNIT : score,
       `it is headed ${words.map((word) => `“${word}”`).join(" ")}`,
       conversion,
       isOther ? written : null,

@@ -69,6 +69,7 @@ export function ColumnsTable({
                   className="select-m"
                   onChange={(kind) => change(column.column, kind, "")}
                 />
+                {column.kind === "ignore" && column.certainty < SURE && <div className="quiet">{column.because}</div>}
                 {column.kind !== "ignore" && column.certainty < SURE && (
                   <div className={styles["assumed"]}>guessed, {column.because}: please check</div>
                 )}
@@ -108,7 +109,7 @@ function UnitOf({
         {...(unit !== "" && { value: unit })}
         placeholder="choose"
         status={unknownUnit === null ? "" : "error"}
-        options={offered.map((one) => ({ value: one, label: one }))}
+        options={offered.map((one) => ({ value: one, label: one.replace(/([mM])2\b/g, "$1²") }))}
         className="select-s"
         onChange={onChange}
       />
