@@ -27,6 +27,9 @@ const TRACE = /^(traces?|tr\.?|spuren?|trazas?|tracce|traços|sporen|<?\s?(lod|l
  */
 export function measuredCell(raw: string, decimal: DecimalMark): MeasuredCell {
   const text = raw.trim();
+  // Most cells of long files are plain numbers.
+  if (decimal === "." ? /^-?\d+(\.\d+)?$/.test(text) : /^-?\d+(,\d+)?$/.test(text))
+    return { raw, kind: "number", value: Number(text.replace(",", ".")), unit: "", below: false };
   const nothing = { raw, value: null, unit: "", below: false };
   if (NOTHING.test(text)) return { ...nothing, kind: "empty" };
   if (TRACE.test(text)) return { ...nothing, kind: "below", below: true };

@@ -43,6 +43,7 @@ export function monthNumber(text: string): number | null {
 
 /** "Mon 16/03/2026" without its day of the week. */
 export function withoutWeekday(text: string): string {
+  if (/^\d/.test(text)) return text;
   const [, word = "", rest = ""] = /^([^\d\s.,]+)[.,]?\s+(.*\d.*)$/.exec(text) ?? [];
   return WEEKDAYS.has(bare(word)) ? rest : text;
 }

@@ -41,7 +41,7 @@ const SHEET_DAYS = { least: 29_221, most: 65_744 };
  * A number of five digits is a day of a spreadsheet, one of ten or thirteen seconds or milliseconds since 1970.
  */
 export function readTime(text: string, order: DateOrder): TimeReading {
-  const plain = withoutWeekday(text.trim().replace(/\s+/g, " "));
+  const plain = withoutWeekday(text.trim().replace(/\s\s+/g, " "));
   const numeric = NUMERIC.exec(plain);
   if (numeric) {
     const [, a = "", , b = "", c = "", hour = ""] = numeric;

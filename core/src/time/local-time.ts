@@ -35,23 +35,31 @@ function formatter(timeZone: string): Intl.DateTimeFormat {
  * @throws {RangeError} for a zone that does not exist
  */
 export function utcOffsetMin(instantMs: number, timeZone: string): number {
-  // Clocks change on quarter hours only, and a plan asks for the same ones again and again.
+  const known = knownOffsets.get(timeZone) ?? { days: new Map<number, number>(), quarters: new Map<number, number>() };
+  knownOffsets.set(timeZone, known);
+  // No place changes its clock twice in a day: where both its midnights have one offset, all of it has.
+  const day = Math.floor(instantMs / DAY_MS);
+  const offset = kept(known.days, day, () => computedOffsetMin(day * DAY_MS, timeZone));
+  if (offset === kept(known.days, day + 1, () => computedOffsetMin((day + 1) * DAY_MS, timeZone))) return offset;
+  // Clocks change on quarter hours only.
   const quarter = Math.floor(instantMs / QUARTER_MS);
-  const offsets = knownOffsets.get(timeZone) ?? new Map<number, number>();
-  knownOffsets.set(timeZone, offsets);
-  let offset = offsets.get(quarter);
-  if (offset === undefined) {
-    offset = computedOffsetMin(quarter * QUARTER_MS, timeZone);
-    if (offsets.size >= MOST_KNOWN) offsets.clear();
-    offsets.set(quarter, offset);
-  }
-  return offset;
+  return kept(known.quarters, quarter, () => computedOffsetMin(quarter * QUARTER_MS, timeZone));
 }
 
 const QUARTER_MS = 900_000;
-/** A year of quarter hours. */
-const MOST_KNOWN = 35_040;
-const knownOffsets = new Map<string, Map<number, number>>();
+/** A century of days. */
+const MOST_KNOWN = 36_525;
+const knownOffsets = new Map<string, { readonly days: Map<number, number>; readonly quarters: Map<number, number> }>();
+
+function kept(of: Map<number, number>, at: number, compute: () => number): number {
+  let offset = of.get(at);
+  if (offset === undefined) {
+    offset = compute();
+    if (of.size >= MOST_KNOWN) of.clear();
+    of.set(at, offset);
+  }
+  return offset;
+}
 
 function computedOffsetMin(instantMs: number, timeZone: string): number {
   const part: Record<string, number> = {};

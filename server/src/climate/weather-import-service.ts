@@ -113,10 +113,14 @@ async function compare(table: WeatherTable, store: ReturnType<typeof weatherStor
   const hours = table.rows.map((row) => row.hourStartMs);
   const [first = 0, last = -1] = [hours[0], hours.at(-1)];
   const there = await store.readings(stationId, "imported", first, last);
-  const known = (reading: WeatherReading): number | undefined => there.get(readingKey(reading.kind, reading.hourMs));
-  const fresh = readings.filter((reading) => known(reading) === undefined);
-  // Values that went through another unit and back may differ in the last digit.
-  const conflicts = readings.filter((reading) => Math.abs((known(reading) ?? reading.value) - reading.value) > 1e-6);
+  const fresh: WeatherReading[] = [];
+  const conflicts: WeatherReading[] = [];
+  for (const reading of readings) {
+    const known = there.size === 0 ? undefined : there.get(readingKey(reading.kind, reading.hourMs));
+    if (known === undefined) fresh.push(reading);
+    // Values that went through another unit and back may differ in the last digit.
+    else if (Math.abs(known - reading.value) > 1e-6) conflicts.push(reading);
+  }
   return { fresh, conflicts, alreadyThere: readings.length - fresh.length - conflicts.length };
 }
 

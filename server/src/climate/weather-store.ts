@@ -1,3 +1,4 @@
+import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
 import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract/climate";
 import { WIND_HEIGHT_M, windAt2MMs, type WeatherKind, type WeatherSample } from "@sprunel/core/climate";
@@ -131,18 +132,22 @@ export function weatherStore({ db, actor }: Writer) {
       readings: readonly WeatherReading[],
       importId: number | null,
     ): Promise<void> {
-      // One statement over a JSON list: Knex would write a SELECT for every row, of which SQLite takes 500.
-      await db.raw(
-        `INSERT INTO weather_reading (station_id, source, import_id, kind, hour_ms, value, doubtful)
-         SELECT ?, ?, ?, row.value ->> 0, row.value ->> 1, row.value ->> 2, row.value ->> 3 FROM json_each(?) AS row
-         WHERE true ON CONFLICT DO NOTHING`,
-        [
-          stationId,
-          source,
-          importId,
-          JSON.stringify(readings.map(({ kind, hourMs, value, doubtful }) => [kind, hourMs, value, doubtful ? 1 : 0])),
-        ],
-      );
+      for (const page of inPages(readings)) {
+        // The driver answers at once: without a breath nobody else would be answered until the last page.
+        await setImmediate();
+        // One statement over a JSON list: Knex would write a SELECT for every row, of which SQLite takes 500.
+        await db.raw(
+          `INSERT INTO weather_reading (station_id, source, import_id, kind, hour_ms, value, doubtful)
+           SELECT ?, ?, ?, row.value ->> 0, row.value ->> 1, row.value ->> 2, row.value ->> 3 FROM json_each(?) AS row
+           WHERE true ON CONFLICT DO NOTHING`,
+          [
+            stationId,
+            source,
+            importId,
+            JSON.stringify(page.map(({ kind, hourMs, value, doubtful }) => [kind, hourMs, value, doubtful ? 1 : 0])),
+          ],
+        );
+      }
     },
 
     /** Stations of a site by the name of their house; null stands outside. */
