@@ -55,6 +55,7 @@ export const LAYERS = {
       "pool",
       "scope",
       "clock",
+      "imports",
       "climate",
       "irrigation",
       "rootzone",

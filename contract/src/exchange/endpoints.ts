@@ -1,6 +1,8 @@
 import { endpoint } from "../basics/endpoint.ts";
 import { setUpSchema } from "../site/zone.ts";
 import { listFileSchema, listPreviewSchema } from "./list-import.ts";
+import { oneParams } from "../basics/endpoint.ts";
+import { importsSchema, takenBackSchema } from "./imports.ts";
 import { siteFileSchema } from "./site-file.ts";
 import { waterFileSchema, waterPreviewSchema } from "./water-import.ts";
 
@@ -40,6 +42,21 @@ export const importWater = endpoint({
   answer: waterPreviewSchema,
   status: 201,
   takesFiles: true,
+});
+
+export const getImports = endpoint({
+  method: "get",
+  path: "/api/imports",
+  summary: "Files that were imported, the newest first",
+  answer: importsSchema,
+});
+
+export const takeImportBack = endpoint({
+  method: "post",
+  path: "/api/imports/:id/take-back",
+  summary: "Take an import back as a whole; what somebody changed since stays",
+  params: oneParams,
+  answer: takenBackSchema,
 });
 
 export const getSiteFile = endpoint({

@@ -65,6 +65,10 @@ export const listPreviewSchema = z
     columns: z.array(readColumnSchema),
     book: bookSchema,
     kinds: columnKindsSchema,
+    rememberedFrom: z
+      .string()
+      .nullable()
+      .describe("who settled how a file with the same heads is read; null where nobody has"),
     preamble: z.array(z.string()),
     ...judgedLines,
     flagged: z.array(

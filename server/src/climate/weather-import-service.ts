@@ -10,6 +10,7 @@ import {
 } from "@sprunel/core/climate";
 import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
+import { importLog } from "../imports/import-log.ts";
 import type { Scope } from "../scope/scope.ts";
 import { readingKey, weatherStore, type WeatherReading } from "./weather-store.ts";
 
@@ -81,6 +82,10 @@ export function weatherImportService(scope: Scope) {
           });
           await store.add(judged.stationId, "imported", judged.fresh, importId);
           await store.addConflicts(importId, judged.conflicts);
+          await importLog(inner).add({
+            ...{ kind: "weather", fileName: file.fileName, heads: judged.header, choices: judged.choices },
+            ...{ rows: judged.table.rows.length, importedAtMs: scope.clock(), weatherImportId: importId },
+          });
         }
         return previewOf(file.fileName, judged);
       });

@@ -249,6 +249,16 @@ export function weatherStore({ db, actor }: Writer) {
       );
     },
 
+    /** Takes out what an import brought; what it was refused for stays with what stood there before. */
+    async removeImport(importId: number): Promise<{ readonly values: number; readonly firstMs: number | null }> {
+      const [found] = await db<ReadingRow>("weather_reading")
+        .where({ import_id: importId })
+        .select<{ n: number; first: number | null }[]>(db.raw("count(*) AS n"), db.raw("min(hour_ms) AS first"));
+      await db("weather_reading").where({ import_id: importId }).delete();
+      await db("weather_conflict").where({ import_id: importId }).delete();
+      return { values: found?.n ?? 0, firstMs: found?.first ?? null };
+    },
+
     /** How a person last had a file with this header read. */
     async rememberedChoices(header: string): Promise<WeatherChoices | null> {
       const row = await db<{ choices: string; header: string }>("weather_import")

@@ -1,4 +1,6 @@
 import {
+  getImports,
+  takeImportBack,
   getSiteFile,
   importList,
   importWater,
@@ -15,6 +17,7 @@ import type { SetUpService } from "../site/set-up-service.ts";
 import { Incoming } from "./site-file/incoming.ts";
 import { listImportService } from "./lists/list-import-service.ts";
 import { siteFileService } from "./site-file/site-file-service.ts";
+import { pastImports } from "./past-imports.ts";
 import { waterImportService } from "./water-import-service.ts";
 
 /** What comes from files and goes into them: lists, lab files, the whole site. `modules` bring their parts of it. */
@@ -28,6 +31,7 @@ export function exchangeModule(
 ): Module {
   const lists = listImportService(scope);
   const waters = waterImportService(scope);
+  const past = pastImports(scope);
   const files = siteFileService(scope, modules, new Incoming(dataFolder));
   return {
     routes: [
@@ -35,6 +39,8 @@ export function exchangeModule(
       served(importList, ({ body }) => lists.commit(body)),
       served(previewWater, ({ body }) => waters.preview(body)),
       served(importWater, ({ body }) => waters.commit(body)),
+      served(getImports, () => past.list()),
+      served(takeImportBack, ({ params }) => past.takeBack(params.id)),
       written(getSiteFile, async (_asked, res) => {
         const { fileName, text } = await files.write();
         res.type("application/json").setHeader("Content-Disposition", `attachment; filename="${fileName}"`);

@@ -1,6 +1,7 @@
 import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
 import { matchZone } from "@sprunel/core/table";
 import { checkReport, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
+import { importLog } from "../imports/import-log.ts";
 import type { Scope } from "../scope/scope.ts";
 import { reportStore } from "../water/report-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
@@ -62,7 +63,7 @@ export function waterImportService(scope: Scope) {
     async commit(file: WaterFile): Promise<WaterPreview> {
       const { id } = await scope.site.current();
       const table = await read(file);
-      return scope.transaction(async (inner) => {
+      const store = async (inner: Scope): Promise<WaterPreview> => {
         const preview = await judge(file, table, id, inner);
         const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone.id]));
         for (const sample of preview.samples) {
@@ -73,7 +74,23 @@ export function waterImportService(scope: Scope) {
           else if (ph !== null) await reportStore(inner).add(id, { sourceName: source, takenOn, ions, ph, ecMsCm });
         }
         return preview;
-      });
+      };
+      return scope.transaction((inner) =>
+        importLog(inner).watched(
+          () => store(inner),
+          ({ samples }) => {
+            const rows = samples.filter(({ fate }) => fate === "stored").length;
+            const heads = table.columns.map(({ header }) => header).join("\t");
+            const { columns, dateOrder, decimal } = file;
+            return rows === 0
+              ? null
+              : {
+                  ...{ kind: "water", fileName: file.fileName, heads, choices: { columns, dateOrder, decimal } },
+                  ...{ rows, importedAtMs: scope.clock() },
+                };
+          },
+        ),
+      );
     },
   };
 }

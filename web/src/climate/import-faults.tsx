@@ -1,6 +1,7 @@
 import type { WeatherPreview } from "@sprunel/contract/climate";
 import Collapse from "antd/es/collapse";
 import { KIND_WORDS } from "./kind-words.ts";
+import { SetAsideDownload } from "../files/set-aside.tsx";
 import { FaultRows, lineRanges, REASONS } from "../files/fault-rows.tsx";
 
 const FLAGS: Record<string, string> = {
@@ -17,33 +18,42 @@ export function ImportFaults({ preview }: { preview: WeatherPreview }) {
       const key = `${KIND_WORDS[flag.kind]}: ${FLAGS[flag.code] ?? flag.code}`;
       flags.set(key, [...(flags.get(key) ?? []), line]);
     }
+  const setAside = [
+    ...preview.rejected.map(({ line, reason, detail }) => ({ line, what: detail, why: REASONS[reason] ?? reason })),
+    ...preview.flagged.flatMap(({ line, flags: found }) =>
+      found.map(({ code, kind, raw }) => ({ line, what: `${KIND_WORDS[kind]}: ${raw}`, why: FLAGS[code] ?? code })),
+    ),
+  ].sort((a, b) => a.line - b.line);
   return (
-    <Collapse
-      items={[
-        {
-          key: "rejected",
-          label: `Rejected rows (${preview.rejected.length})`,
-          children: <Rejected preview={preview} />,
-        },
-        {
-          key: "flagged",
-          label: `Flagged rows (${preview.flagged.length})`,
-          children: <FaultRows rows={[...flags].map(([what, lines]) => [what, `line ${lineRanges(lines)}`])} />,
-        },
-        {
-          key: "gaps",
-          label: `Gaps (${preview.gaps.length})`,
-          children: (
-            <FaultRows
-              rows={preview.gaps.map((gap) => [
-                `${gap.hours} h`,
-                `${gap.fromUtc.replace("T", " ").replace(":00Z", "")} to ${gap.toUtc.replace("T", " ").replace(":00Z", "")} UTC`,
-              ])}
-            />
-          ),
-        },
-      ]}
-    />
+    <>
+      <SetAsideDownload fileName={preview.fileName} rows={setAside} />
+      <Collapse
+        items={[
+          {
+            key: "rejected",
+            label: `Rejected rows (${preview.rejected.length})`,
+            children: <Rejected preview={preview} />,
+          },
+          {
+            key: "flagged",
+            label: `Flagged rows (${preview.flagged.length})`,
+            children: <FaultRows rows={[...flags].map(([what, lines]) => [what, `line ${lineRanges(lines)}`])} />,
+          },
+          {
+            key: "gaps",
+            label: `Gaps (${preview.gaps.length})`,
+            children: (
+              <FaultRows
+                rows={preview.gaps.map((gap) => [
+                  `${gap.hours} h`,
+                  `${gap.fromUtc.replace("T", " ").replace(":00Z", "")} to ${gap.toUtc.replace("T", " ").replace(":00Z", "")} UTC`,
+                ])}
+              />
+            ),
+          },
+        ]}
+      />
+    </>
   );
 }
 

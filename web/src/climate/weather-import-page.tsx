@@ -12,8 +12,9 @@ export function WeatherImportPage() {
   const chosen = useChosen(FRESH);
   return (
     <ImportPage
+      kind="weather"
       title="Import weather"
-      says="One row an hour, as a logger writes it: whatever delimiter, decimal mark, date order or unit it uses."
+      says="A row an hour or more often, as a logger writes it, in a text or a workbook: whatever delimiter, decimal mark, date order, language or unit it uses."
       what="a weather file"
       chosen={chosen}
       preview={useWeatherPreview(chosen.file, chosen.choices)}

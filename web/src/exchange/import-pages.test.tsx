@@ -1,5 +1,5 @@
 import { importWeather, previewWeather, type WeatherPreview } from "@sprunel/contract/climate";
-import { importList, previewList, type ListPreview } from "@sprunel/contract/exchange";
+import { getImports, importList, previewList, takeImportBack, type ListPreview } from "@sprunel/contract/exchange";
 import { getSetUp } from "@sprunel/contract/site";
 import { screen, waitFor } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
@@ -88,6 +88,7 @@ const list: ListPreview = {
     },
   ],
   book: null,
+  rememberedFrom: null,
   kinds: [{ kind: "zone", units: [] }],
   preamble: [],
   counts,
@@ -114,7 +115,8 @@ async function chosen(address: string, name: string) {
     .on(previewWeather, weather)
     .on(importWeather, { fileName: weather.fileName, counts, hours: weather.hours, stored: weather.stored })
     .on(previewList, list)
-    .on(importList, list);
+    .on(importList, list)
+    .on(getImports, { imports: [] });
   await screen.findByRole("heading", { level: 1 });
   await page.user.upload(document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement, file(name));
   return page;
@@ -205,5 +207,60 @@ describe("importing a notebook", () => {
     await user.click(screen.getByRole("button", { name: /^Import/ }));
     expect(await screen.findByText(/The server does not answer/)).toBeVisible();
     expect(screen.getByText("notebook.csv")).toBeVisible();
+  });
+});
+
+describe("the columns of a file", () => {
+  it("are set one at a time: what nobody touched stays a guess", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    expect(await screen.findByText(/guessed, it is headed “t”/)).toBeVisible();
+    await user.click(screen.getByRole("combobox", { name: "T means" }));
+    await user.click(await screen.findByTitle("wind"));
+    await waitFor(() =>
+      expect(server.sent(previewWeather).at(-1)).toMatchObject({
+        choices: { columns: [{ column: 2, kind: "wind", unit: "" }] },
+      }),
+    );
+  });
+
+  it("whose unit is not understood ask for it", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    const [time, air] = weather.columns;
+    const asks = { ...air, unit: "", unitAssumed: false, unknownUnit: "furlongs/h", kind: "wind", header: "Wind" };
+    server.on(previewWeather, { ...weather, columns: [time, asks] as never });
+    await user.upload(
+      document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement,
+      file("odd.csv"),
+    );
+    expect(await screen.findByText(/“furlongs\/h” is not understood/)).toBeVisible();
+    await user.click(screen.getByRole("combobox", { name: "Unit of Wind" }));
+    await user.click(await screen.findByTitle("km/h"));
+    await waitFor(() =>
+      expect(server.sent(previewWeather).at(-1)).toMatchObject({
+        choices: { columns: [{ column: 2, kind: "wind", unit: "km/h" }] },
+      }),
+    );
+  });
+});
+
+describe("files that were imported before", () => {
+  const past = {
+    ...{ id: 4, kind: "readings" as const, fileName: "may.csv", rows: 31, by: "Ana" },
+    ...{ importedAt: "2026-06-01T08:00:00Z", takenBackAt: null },
+  };
+
+  it("are taken back after a question, and say what became of their rows", async () => {
+    const page = renderPage("/import/readings");
+    page.server
+      .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
+      .on(getImports, { imports: [past, { ...past, id: 5, kind: "picks", fileName: "picks.csv" }] })
+      .on(takeImportBack, { undone: 90, stays: 3 });
+    expect(await screen.findByText(/31 rows/)).toHaveTextContent("by Ana");
+    expect(screen.queryByText("picks.csv")).toBeNull();
+    await page.user.click(screen.getByRole("button", { name: "Take it back" }));
+    expect(page.server.sent(takeImportBack)).toEqual([]);
+    const all = await screen.findAllByRole("button", { name: "Take it back" });
+    await page.user.click(all.at(-1) as HTMLElement);
+    expect(await screen.findByText(/90 values are taken back, 3 stay/)).toBeVisible();
   });
 });

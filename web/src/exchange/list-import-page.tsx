@@ -19,6 +19,7 @@ function ListImport({ list }: { list: ListKind }) {
   const chosen = useChosen(FRESH);
   return (
     <ImportPage
+      kind={list}
       title={LISTS[list].title}
       says={LISTS[list].says}
       what={LISTS[list].file}

@@ -7,6 +7,7 @@ import { useSetUp } from "../place/use-set-up.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { ColumnsTable } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
+import { SetAsideDownload } from "../files/set-aside.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
 import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
 import styles from "../files/files.module.css";
@@ -34,6 +35,9 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
           ["cannot be at this site", stored.refused.length],
         ]}
       />
+      {preview.rememberedFrom !== null && (
+        <p className="quiet">Read as {preview.rememberedFrom} settled it for the last file with these columns.</p>
+      )}
       <Offers preview={preview} choices={choices} onChange={onChange} />
       {preview.list !== "shelf" && (
         <section className={styles["settings"]} aria-label="How the file is read">
@@ -208,38 +212,55 @@ function Sample({ preview }: { preview: ListPreview }) {
 
 function Faults({ preview }: { preview: ListPreview }) {
   const { rejected, flagged, stored } = preview;
+  const setAside = [
+    ...rejected.map(({ line, reason, detail }) => ({ line, what: detail, why: REASONS[reason] ?? reason })),
+    ...flagged.flatMap(({ line, flags }) =>
+      flags.map(({ code, kind, raw, taken }) => ({
+        line,
+        what: `${wordsOf(kind)}: ${raw}`,
+        why: `${FLAG_WORDS[code] ?? code}${taken === undefined ? "" : ` (${taken})`}`,
+      })),
+    ),
+    ...stored.refused.map(({ line, message }) => ({ line, what: "", why: message })),
+  ].sort((a, b) => a.line - b.line);
   return (
-    <Collapse
-      items={[
-        {
-          key: "rejected",
-          label: `Rejected rows (${rejected.length})`,
-          children: (
-            <FaultRows
-              rows={rejected.map((row) => [`line ${row.line}`, `${REASONS[row.reason] ?? row.reason} (${row.detail})`])}
-            />
-          ),
-        },
-        {
-          key: "flagged",
-          label: `Flagged rows (${flagged.length})`,
-          children: (
-            <FaultRows
-              rows={flagged.flatMap(({ line, flags }) =>
-                flags.map(({ code, kind, raw, taken }) => [
-                  `line ${line}`,
-                  `${wordsOf(kind)} “${raw}”: ${FLAG_WORDS[code] ?? code}${taken === undefined ? "" : ` (${taken})`}`,
-                ]),
-              )}
-            />
-          ),
-        },
-        {
-          key: "refused",
-          label: `Rows that cannot be at this site (${stored.refused.length})`,
-          children: <FaultRows rows={stored.refused.map(({ line, message }) => [`line ${line}`, message])} />,
-        },
-      ]}
-    />
+    <>
+      <SetAsideDownload fileName={preview.fileName} rows={setAside} />
+      <Collapse
+        items={[
+          {
+            key: "rejected",
+            label: `Rejected rows (${rejected.length})`,
+            children: (
+              <FaultRows
+                rows={rejected.map((row) => [
+                  `line ${row.line}`,
+                  `${REASONS[row.reason] ?? row.reason} (${row.detail})`,
+                ])}
+              />
+            ),
+          },
+          {
+            key: "flagged",
+            label: `Flagged rows (${flagged.length})`,
+            children: (
+              <FaultRows
+                rows={flagged.flatMap(({ line, flags }) =>
+                  flags.map(({ code, kind, raw, taken }) => [
+                    `line ${line}`,
+                    `${wordsOf(kind)} “${raw}”: ${FLAG_WORDS[code] ?? code}${taken === undefined ? "" : ` (${taken})`}`,
+                  ]),
+                )}
+              />
+            ),
+          },
+          {
+            key: "refused",
+            label: `Rows that cannot be at this site (${stored.refused.length})`,
+            children: <FaultRows rows={stored.refused.map(({ line, message }) => [`line ${line}`, message])} />,
+          },
+        ]}
+      />
+    </>
   );
 }

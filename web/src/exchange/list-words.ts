@@ -12,7 +12,7 @@ export const LISTS: Record<ListKind, ListWords> = {
   readings: {
     name: "Readings at the roots",
     title: "Import readings",
-    says: "A notebook or a pen's list: a zone, a time, and EC, pH or drain. Names may be spelt as they come; notes are shown here and not stored.",
+    says: "A notebook or a pen's list, as text or workbook: EC, pH, drain, tension, level or temperature by zone and time, in any of seven languages. Notes are shown here and not stored.",
     file: "a list of readings",
   },
   "soil-tests": {

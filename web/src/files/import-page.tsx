@@ -1,8 +1,10 @@
+import type { ImportKind } from "@sprunel/contract/exchange";
 import Button from "antd/es/button";
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../http/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
+import { PastImports } from "./past-imports.tsx";
 import { FileDrop } from "./file-drop.tsx";
 import styles from "./files.module.css";
 
@@ -47,6 +49,8 @@ interface Props<Choices, P, A> {
   /** what is dropped, with its article */
   readonly what: string;
   readonly above?: ReactNode;
+  /** whose earlier imports stand below */
+  readonly kind: ImportKind;
   readonly chosen: Chosen<Choices>;
   readonly preview: Preview<P>;
   readonly importing: Importing<A, { file: ChosenFile; choices: Choices }>;
@@ -58,7 +62,7 @@ interface Props<Choices, P, A> {
 
 /** Something from a file: choose it, look at what the program makes of it, import it. */
 export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
-  const { title, says, what, above, chosen, preview, importing, offer, looked, done } = props;
+  const { title, says, what, above, kind, chosen, preview, importing, offer, looked, done } = props;
   const { file, choices, take } = chosen;
   const choose = (next: ChosenFile): void => {
     importing.reset();
@@ -98,6 +102,7 @@ export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
               {looked(shown)}
             </>
           )}
+      <PastImports kind={kind} />
     </div>
   );
 }

@@ -9,6 +9,7 @@ import { ReportHistory } from "../chart/report-history.tsx";
 import { ProblemNote } from "../http/problem.tsx";
 import { fileAsBase64 } from "../http/read-file.ts";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
+import { PastImports } from "../files/past-imports.tsx";
 import { LabFile } from "./lab-file.tsx";
 import { useWaterReports } from "./use-water.ts";
 import { WaterReportForm } from "./water-form.tsx";
@@ -49,13 +50,14 @@ export function LabReports({ inForce }: { inForce: readonly number[] }) {
         figures={HISTORY}
         label="Lab reports over time"
       />
-      <Upload accept=".csv,.txt,.tsv,text/*" showUploadList={false} beforeUpload={choose}>
+      <Upload accept=".csv,.txt,.tsv,.xlsx,.xlsm,.xls,.ods,text/*" showUploadList={false} beforeUpload={choose}>
         <Button type="primary">Import a lab report</Button>
       </Upload>{" "}
       <Button onClick={() => setTyping(!isTyping)}>{isTyping ? "Leave it" : "Type a report"}</Button>
       {isTyping && <WaterReportForm onSaved={() => setTyping(false)} />}
       {readError && <ProblemNote error={readError} />}
       {file && <LabFile key={file.contentBase64} file={file} onDone={() => setFile(null)} />}
+      <PastImports kind="water" />
     </section>
   );
 }

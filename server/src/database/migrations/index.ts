@@ -36,6 +36,7 @@ import { keptProgrammes } from "./036-kept-programmes.ts";
 import { nutrientRules } from "./037-nutrient-rules.ts";
 import { nitrogenInRoots } from "./038-nitrogen-in-roots.ts";
 import { dayPlans } from "./041-day-plans.ts";
+import { imports } from "./042-imports.ts";
 import { leafTaken } from "./040-leaf-taken.ts";
 import { soilSteps } from "./039-soil-steps.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
@@ -84,6 +85,7 @@ const all: readonly Migration[] = [
   soilSteps,
   leafTaken,
   dayPlans,
+  imports,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

@@ -1,7 +1,8 @@
-import type { ListChoices, ListFile, ListPreview } from "@sprunel/contract/exchange";
+import { listFileSchema, type ListChoices, type ListFile, type ListPreview } from "@sprunel/contract/exchange";
 import type { Site } from "@sprunel/contract/site";
 import type { ListTable } from "@sprunel/core/table";
 import { localDate } from "@sprunel/core/time";
+import { importLog } from "../../imports/import-log.ts";
 import { storeShelf } from "./shelf-list.ts";
 import { storePicks } from "./pick-list.ts";
 import { storeReadings } from "./reading-list.ts";
@@ -12,6 +13,8 @@ import type { ListedRow, ListPlace, StoredRows } from "./list-place.ts";
 
 interface ReadList {
   readonly table: ListTable<string, object>;
+  /** how somebody had a file like it read before, together with what is settled now */
+  readonly remembered?: { readonly by: string; readonly choices: ListChoices };
   store(place: ListPlace): Promise<StoredRows>;
 }
 
@@ -22,15 +25,24 @@ export function listImportService(scope: Scope) {
   /** Read before anything is written: a long file holds nobody up. */
   async function read(file: ListFile, site: Site): Promise<ReadList> {
     const zones = (await scope.zones()).map(({ name }) => name);
-    return readAsked(scope.pool, file, {
-      ...file.choices,
-      ...{ timeZone: file.choices.timeZone ?? site.timeZone, zones, today: localDate(scope.clock(), site.timeZone) },
-    });
+    const today = localDate(scope.clock(), site.timeZone);
+    const asked = (choices: ListChoices): Promise<ReadList> =>
+      readAsked(scope.pool, file, { ...choices, timeZone: choices.timeZone ?? site.timeZone, zones, today });
+    const first = await asked(file.choices);
+    const memory = await importLog(scope).choicesOf(file.list, headsOf(first.table));
+    if (!memory) return first;
+    const choices = togetherOf(rememberedSchema.parse(memory.choices), file.choices);
+    return { ...(await asked(choices)), remembered: { by: memory.by, choices } };
   }
 
-  async function run(file: ListFile, { table, store }: ReadList, site: Site, inner: Scope): Promise<ListPreview> {
+  async function run(
+    file: ListFile,
+    { table, remembered, store }: ReadList,
+    site: Site,
+    inner: Scope,
+  ): Promise<ListPreview> {
     const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone]));
-    const timeZone = file.choices.timeZone ?? site.timeZone;
+    const timeZone = (remembered?.choices ?? file.choices).timeZone ?? site.timeZone;
     const stored = await store({
       scope: inner,
       site,
@@ -45,6 +57,7 @@ export function listImportService(scope: Scope) {
       columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
       book: table.book && { ...table.book, sheets: [...table.book.sheets] },
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
+      rememberedFrom: remembered?.by ?? null,
       preamble: [...table.preamble],
       counts: table.counts,
       notData: [...table.notData],
@@ -71,14 +84,47 @@ export function listImportService(scope: Scope) {
     async commit(file: ListFile): Promise<ListPreview> {
       const site = await scope.site.current();
       const list = await read(file, site);
-      const answer = await scope.transaction((inner) => run(file, list, site, inner));
+      const answer = await scope.transaction((inner) =>
+        importLog(inner).watched(
+          () => run(file, list, site, inner),
+          ({ stored }) =>
+            stored.added === 0
+              ? null
+              : {
+                  ...{
+                    kind: file.list,
+                    fileName: file.fileName,
+                    heads: headsOf(list.table),
+                    choices: list.remembered?.choices ?? file.choices,
+                  },
+                  ...{ rows: stored.added, importedAtMs: scope.clock() },
+                },
+        ),
+      );
       for (const { id } of await scope.zones()) scope.cache.zoneChanged(id);
       return answer;
     },
   };
 }
 
-type Choices = ListChoices & { readonly timeZone: string; readonly zones: readonly string[] };
+/** What of a file's choices holds for the next one like it: no line of this one, and not whose it is. */
+const rememberedSchema = listFileSchema.shape.choices.omit({ acceptOffers: true, zone: true, sheet: true }).strip();
+
+/** What was set now goes before what was set for a file like it. */
+function togetherOf(before: ListChoices, now: ListChoices): ListChoices {
+  const columns = [
+    ...(before.columns ?? []).filter(({ column }) => !now.columns?.some((one) => one.column === column)),
+    ...(now.columns ?? []),
+  ];
+  return { ...before, ...now, columns };
+}
+
+/** Files with the same heads are read alike. */
+function headsOf({ columns }: ListTable<string, object>): string {
+  return columns.map(({ header }) => header).join("\t");
+}
+
+type Choices = ListChoices & { readonly timeZone: string; readonly zones: readonly string[]; readonly today: string };
 
 async function readAsked(pool: Pool, file: ListFile, choices: Choices): Promise<ReadList> {
   const bytes = Buffer.from(file.contentBase64, "base64");
