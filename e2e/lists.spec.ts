@@ -37,7 +37,7 @@ test("soil tests come from a file or are typed, and a wrong one is struck out", 
   await expect(row("7 Apr 2026")).toContainText("1.40");
   await reports.getByRole("link", { name: "Import soil tests" }).click();
   await page.locator("input[type=file]").setInputFiles(sample("picks.csv"));
-  await expect(page.getByText(/No soil tests were found/)).toBeVisible();
+  await expect(page.getByText(/No column is known as any of pH, EC of the saturated extract/)).toBeVisible();
   await page.locator("input[type=file]").setInputFiles(sample("soil-tests.csv"));
   await page.getByRole("button", { name: /^Import \d+ rows$/ }).click();
   await expect(page.getByRole("status")).toContainText("Stored");

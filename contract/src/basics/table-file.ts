@@ -36,6 +36,9 @@ export const readColumnSchema = z.object({
 /** What a column of a kind of file may mean, and in what units. */
 export const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.array(z.string()) }));
 
+/** What a table should have and no column is taken for: one of each group is to be set by hand. */
+export const lacksSchema = z.array(z.array(z.string()));
+
 /** Which sheets a workbook has, and which one was read; null for a text. */
 export const bookSchema = z.object({ sheets: z.array(z.string()), sheet: z.string() }).nullable();
 export const decimalSchema = z.enum([".", ","]).optional().describe("the file's decimal mark; found when left out");

@@ -2,6 +2,7 @@ import { z } from "zod";
 import {
   bookSchema,
   decimalSchema,
+  lacksSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -55,6 +56,7 @@ export const weatherPreviewSchema = z
     }),
     columns: z.array(readColumnSchema),
     book: bookSchema,
+    lacks: lacksSchema,
     kinds: columnKindsSchema,
     /** the mapping was confirmed in an earlier import of the same header */
     remembered: z.boolean(),

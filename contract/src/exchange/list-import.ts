@@ -2,6 +2,7 @@ import { z } from "zod";
 import {
   bookSchema,
   decimalSchema,
+  lacksSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -64,6 +65,7 @@ export const listPreviewSchema = z
     }),
     columns: z.array(readColumnSchema),
     book: bookSchema,
+    lacks: lacksSchema,
     kinds: columnKindsSchema,
     rememberedFrom: z
       .string()

@@ -2,6 +2,7 @@ import { z } from "zod";
 import {
   bookSchema,
   decimalSchema,
+  lacksSchema,
   sheetSchema,
   chosenColumnSchema,
   chosenFile,
@@ -70,6 +71,7 @@ export const waterPreviewSchema = z
     ...judgedLines,
     columns: z.array(readColumnSchema),
     book: bookSchema,
+    lacks: lacksSchema,
     kinds: columnKindsSchema,
     lies: z.enum(["down", "across", "long"]).describe("across: each row of the file is a column of the table"),
     preamble: z.array(z.string()),

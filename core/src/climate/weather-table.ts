@@ -3,7 +3,7 @@ import type { DecimalMark } from "../table/number.ts";
 import { asTable, bookOf, type Source, type Table } from "../table/read-table.ts";
 import { dateOrder, type DateOrder } from "../table/time-text.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
-import { kindsOf, readColumns, type ChosenColumn } from "../table/columns.ts";
+import { kindsOf, lacksOf, readColumns, type ChosenColumn } from "../table/columns.ts";
 import { layOut, type Layout, type NotDataReason } from "../table/shape.ts";
 import { hourly } from "./weather-hourly.ts";
 import { WEATHER_DECLARATION, type WeatherColumn } from "./weather-columns.ts";
@@ -49,6 +49,8 @@ export interface WeatherTable {
   /** what a column may mean, and in what units */
   /** of a workbook, the sheets that it has, and the one that was read */
   readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
+  /** what no column is taken for, though the table should have one of each */
+  readonly lacks: readonly (readonly string[])[];
   readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
@@ -106,6 +108,7 @@ export function readWeatherTable(source: Source, choices: WeatherTableChoices): 
       examples: layout.dataRows.slice(0, EXAMPLE_CELLS).map((row) => row.cells[column.column - 1] ?? ""),
     })),
     book: bookOf(table),
+    lacks: lacksOf(columns, WEATHER_DECLARATION, layout.told),
     kinds: kindsOf(WEATHER_DECLARATION),
     preamble: layout.preamble,
     counts: {

@@ -1,6 +1,6 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import type { Source } from "../table/read-table.ts";
-import { readList, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/shape.ts";
 
@@ -87,7 +87,7 @@ export function readSoilList(source: Source, choices: ListChoices): SoilList {
         }
         return null;
       };
-      return {
+      const test = {
         zone: cells.zone("zone"),
         takenOn: cells.date(),
         depthCm: depth(cells),
@@ -110,6 +110,11 @@ export function readSoilList(source: Source, choices: ListChoices): SoilList {
         mineralNKgHa: element("mineralNKgHa", [["nmin", 1]]),
         belowDetection,
       };
+      const { ph, ecSaturatedMsCm, organicMatterPct, pMgKg, kMgKg, mgMgKg, mineralNKgHa } = test;
+      const figures = [ph, ecSaturatedMsCm, organicMatterPct, pMgKg, kMgKg, mgMgKg, mineralNKgHa];
+      const isTold = figures.some((figure) => figure !== null) || Object.keys(belowDetection).length > 0;
+      if (!isTold && cells.flags.length === 0) throw new RowRejected("empty", "no figure of a soil test in the row");
+      return test;
     },
   });
 }

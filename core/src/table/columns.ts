@@ -140,3 +140,12 @@ export function kindsOf<K extends string>({ meanings }: Declaration<K>) {
     return { kind, units: quantity ? choicesOf(quantity) : [] };
   });
 }
+
+/** What a table should have and no column is taken for: of each of these groups one is to be set by hand. */
+export function lacksOf<K extends string>(
+  columns: readonly ReadColumn<K>[],
+  { needs }: Declaration<K>,
+  told: Readonly<Partial<Record<K, string>>>,
+): readonly (readonly K[])[] {
+  return needs.filter((group) => !group.some((kind) => columns.some((column) => column.kind === kind) || kind in told));
+}

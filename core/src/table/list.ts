@@ -1,7 +1,7 @@
 import { DomainError } from "../working/domain-error.ts";
 import { measuredCell, type MeasuredCell } from "./cell.ts";
 import { instantsOf } from "../time/local-time.ts";
-import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "./columns.ts";
+import { kindsOf, lacksOf, readColumns, type ChosenColumn, type ReadColumn } from "./columns.ts";
 import { conversionOf, type Conversion } from "./quantity.ts";
 import { layOut, type Declaration, type NotDataReason } from "./shape.ts";
 import type { DecimalMark } from "./number.ts";
@@ -78,6 +78,8 @@ export interface ListTable<K extends string, V> {
   /** what a column of this list may mean, and in what units */
   /** of a workbook, the sheets that it has, and the one that was read */
   readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
+  /** what no column is taken for, though the table should have one of each */
+  readonly lacks: readonly (readonly string[])[];
   readonly kinds: readonly { readonly kind: K; readonly units: readonly string[] }[];
   readonly preamble: readonly string[];
   readonly counts: Readonly<
@@ -376,6 +378,7 @@ export function readList<K extends string, V extends object>(
         .slice(0, 3),
     })),
     book: bookOf(table),
+    lacks: lacksOf(columns, declaration, layout.told),
     kinds: kindsOf(declaration),
     preamble: layout.preamble,
     counts: {

@@ -1,7 +1,7 @@
 import { DomainError } from "../working/domain-error.ts";
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { measuredCell } from "../table/cell.ts";
-import { kindsOf, readColumns, type ChosenColumn, type ReadColumn } from "../table/columns.ts";
+import { kindsOf, lacksOf, readColumns, type ChosenColumn, type ReadColumn } from "../table/columns.ts";
 import type { DecimalMark } from "../table/number.ts";
 import { conversionOf } from "../table/quantity.ts";
 import { asTable, bookOf, type Source, type Table, type TableRecord } from "../table/read-table.ts";
@@ -46,6 +46,8 @@ export interface WaterTable {
   readonly columns: readonly (ReadColumn<WaterColumn> & { readonly examples: readonly string[] })[];
   /** of a workbook, the sheets that it has, and the one that was read */
   readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
+  /** what no column is taken for, though the table should have one of each */
+  readonly lacks: readonly (readonly string[])[];
   readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   readonly lies: Layout<WaterColumn>["lies"];
   readonly preamble: readonly string[];
@@ -130,6 +132,7 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
         .slice(0, EXAMPLES),
     })),
     book: bookOf(table),
+    lacks: lacksOf(columns, WATER_DECLARATION, layout.told),
     kinds: kindsOf(WATER_DECLARATION),
     lies: layout.lies,
     preamble: layout.preamble,

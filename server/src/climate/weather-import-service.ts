@@ -151,6 +151,7 @@ function previewOf(
       examples: [...column.examples],
     })),
     book: table.book && { ...table.book, sheets: [...table.book.sheets] },
+    lacks: table.lacks.map((group) => [...group]),
     kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
     remembered,
     preamble: [...table.preamble],

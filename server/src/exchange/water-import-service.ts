@@ -44,6 +44,7 @@ export function waterImportService(scope: Scope) {
       rejected: [...table.rejected],
       columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
       book: table.book && { ...table.book, sheets: [...table.book.sheets] },
+      lacks: table.lacks.map((group) => [...group]),
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
       lies: table.lies,
       preamble: [...table.preamble],

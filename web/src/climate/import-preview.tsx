@@ -3,7 +3,7 @@ import { toCanonical } from "@sprunel/core/units";
 import Alert from "antd/es/alert";
 import Select from "antd/es/select";
 import { useState } from "react";
-import { ColumnsTable } from "../files/columns-table.tsx";
+import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
@@ -52,6 +52,7 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
       {preview.warnings.map((warning) => (
         <Alert key={warning} type="warning" showIcon title={warning} />
       ))}
+      <Lacks lacks={preview.lacks} named={(kind) => KIND_WORDS[kind as keyof typeof KIND_WORDS]} />
       <ColumnsTable
         columns={preview.columns}
         kinds={preview.kinds}

@@ -5,7 +5,7 @@ import Select from "antd/es/select";
 import { ClockInput } from "../forms/clock-input.tsx";
 import { useSetUp } from "../place/use-set-up.ts";
 import { useUnits } from "../units/use-units.tsx";
-import { ColumnsTable } from "../files/columns-table.tsx";
+import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { SetAsideDownload } from "../files/set-aside.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
@@ -77,6 +77,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
       {preview.preamble.length > 0 && (
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
       )}
+      <Lacks lacks={preview.lacks} named={wordsOf} />
       <ColumnsTable
         columns={preview.columns}
         kinds={preview.kinds}

@@ -1,3 +1,4 @@
+import Alert from "antd/es/alert";
 import Select from "antd/es/select";
 import styles from "./files.module.css";
 
@@ -17,6 +18,22 @@ interface ChosenColumn {
   readonly column: number;
   readonly kind: string;
   readonly unit: string;
+}
+
+/** What no column is taken for, in words. */
+export function Lacks({ lacks, named }: { lacks: readonly (readonly string[])[]; named(kind: string): string }) {
+  return lacks.map((group) => (
+    <Alert
+      key={group.join()}
+      type="warning"
+      showIcon
+      title={
+        group.length === 1
+          ? `No column is known as the ${named(group[0] ?? "")}. Set the one that is, below.`
+          : `No column is known as any of ${group.map(named).join(", ")}. Set the one that is, below.`
+      }
+    />
+  ));
 }
 
 /** Below this a guess is shown as one to look at. */

@@ -56,6 +56,7 @@ export function listImportService(scope: Scope) {
       dialect: { ...table.dialect, timeZone },
       columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
       book: table.book && { ...table.book, sheets: [...table.book.sheets] },
+      lacks: table.lacks.map((group) => [...group]),
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
       rememberedFrom: remembered?.by ?? null,
       preamble: [...table.preamble],
