@@ -91,5 +91,5 @@ test("a laboratory's report that lies across is read, and asks for what it does 
   await expect(report).toContainText("Brunnen, 12 Mar 2026: will be stored");
   await expectNoSeriousFaults(page);
   await report.getByRole("button", { name: "Store 1 report" }).click();
-  await expect(page.getByRole("region", { name: "Reports" })).toContainText("Brunnen");
+  await expect(page.getByRole("region", { name: "Reports", exact: true })).toContainText("Brunnen");
 });

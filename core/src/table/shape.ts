@@ -176,7 +176,7 @@ function across<K extends string>(records: readonly TableRecord[], declaration: 
   }));
   const heads = turned
     .slice(0, ACROSS_WITHIN)
-    .map((record, at) => ({ at, worth: worthOf(record.cells, declaration) }))
+    .map((record, at) => ({ at, worth: areWords(record.cells) ? worthOf(record.cells, declaration) : 0 }))
     .sort((a, b) => b.worth - a.worth);
   const [first] = heads;
   const cells = first && turned[first.at]?.cells;
@@ -196,6 +196,12 @@ function across<K extends string>(records: readonly TableRecord[], declaration: 
     lines: filled.map(({ line }) => line),
     header: { from: 0, to: 0, cells, worth: first.worth },
   };
+}
+
+/** Most of its cells are words: figures and days head nothing. */
+function areWords(cells: readonly string[]): boolean {
+  const filled = cells.filter((cell) => cell !== "");
+  return filled.filter((cell) => /\p{L}/u.test(cell) && !isFigure(cell) && !isTime(cell)).length * 2 > filled.length;
 }
 
 /** "Sampled: 12 March 2026" in one cell is a name and what it says. */
