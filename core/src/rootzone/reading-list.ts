@@ -186,7 +186,8 @@ interface Phs {
 function ec(cells: ListCells<ReadingColumn>, kind: EcKind): number | null {
   const { value, unit: typed, raw } = cells.cell(kind);
   const unit = cells.unit(kind);
-  if (value === null || unit === null) return null;
+  // What cannot be told is set aside, and says so.
+  if (value === null || unit === null) return cells.value(kind);
   const meant = typed === "" ? likelyUnit(value, unit) : unit;
   if (meant === unit) return cells.within(kind, `${kind}MsCm`, 0, EC_MOST);
   cells.flags.push({ code: "ec-unit-guessed", kind, raw, taken: meant });

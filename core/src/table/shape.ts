@@ -288,10 +288,8 @@ function laidOut<K extends string>(
       : nextFilled && isUnitRow(nextFilled.cells) && !couldBeData(nextFilled.cells)
         ? nextFilled
         : undefined;
-  const units = header.cells.map((_, at) => {
-    const cell = unitRow?.cells[at] ?? "";
-    return unitsIn(cell).length > 0 || /[/%°]/.test(cell) ? cell : "";
-  });
+  // What stands in a row of units is one, whether it can be read or not.
+  const units = header.cells.map((_, at) => (unitRow?.cells[at] ?? "").replace(/^[-–—]$/, ""));
   const guesses = guessMeanings(header.cells.map(headOf), declaration.meanings, units);
   const columns = header.cells.map((text, at) => ({
     ...{ column: at + 1, header: text },
@@ -380,8 +378,8 @@ function unitColumnsOf<K extends string>(
   columns.forEach(({ header }, at) => {
     const filled = sample.map(({ cells }) => cells[at] ?? "").filter((cell) => cell !== "");
     const isNamed = headOf(header).words.some(({ concepts }) => concepts.includes("unit"));
-    const areUnits =
-      filled.length > 2 && filled.every((cell) => !/\d{2}/.test(cell) && unitsIn(cell).length > 0 && cell.length < 16);
+    const read = filled.filter((cell) => !/\d{2}/.test(cell) && unitsIn(cell).length > 0 && cell.length < 16);
+    const areUnits = isNamed ? !filled.some(isFigure) : filled.length > 2 && read.length === filled.length;
     if (at > 0 && areUnits && (isNamed || header === "")) found.set(at, at - 1);
   });
   return found;

@@ -14,7 +14,7 @@ export type TimeReading =
 /** "14:05", "14.05", "14h05", "14:05:30,5", "2 PM", "2:05 p. m.", "24:00", with an offset or the name of a zone behind. */
 const HOUR =
   /^(\d{1,2})(?:[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?|\s*h(?:rs?)?)?\s*([ap]\.?\s?m\.?)?(?:\s*(?:uhr|uur|h))?\s*(z|utc|gmt|[-+−]\d{2}(?::?\d{2})?|[a-z]{3,4})?$/i;
-const NUMERIC = /^(\d{1,4})\s?([-/.])\s?(\d{1,2})\s?\2\s?(\d{2,4})\.?(?:[T\s,;]+(.+))?$/;
+const NUMERIC = /^(\d{1,4})\s?([-/.])\s?(\d{1,2})\s?\2\s?(\d{1,4})\.?(?:[T\s,;]+(.+))?$/;
 /** "2026-03", a month alone, is no day; "20260316T0805" has no marks. */
 const COMPACT = /^((?:19|20)\d{2})(\d{2})(\d{2})(?:[T\s_-]?(\d{2}):?(\d{2})(?::?\d{2})?\s*(z|[-+]\d{2}:?\d{2})?)?$/i;
 const DAY_FIRST =
@@ -46,6 +46,7 @@ export function readTime(text: string, order: DateOrder): TimeReading {
   if (numeric) {
     const [, a = "", , b = "", c = "", hour = ""] = numeric;
     if (a.length === 3 || c.length === 3 || (a.length === 4 && c.length > 2)) return { status: "unreadable" };
+    if (a.length < 4 && c.length === 1 && order !== "ymd") return { status: "unreadable" };
     const [first, second, third] = [Number(a), Number(b), Number(c)];
     if (a.length === 4) return dated(first, second, third, hour);
     if (order === "ymd" && c.length === 2) return dated(fullYear(first), second, third, hour);
