@@ -49,7 +49,7 @@ export function readTime(text: string, order: DateOrder): TimeReading {
     if (a.length < 4 && c.length === 1 && order !== "ymd") return { status: "unreadable" };
     const [first, second, third] = [Number(a), Number(b), Number(c)];
     if (a.length === 4) return dated(first, second, third, hour);
-    if (order === "ymd" && c.length === 2) return dated(fullYear(first), second, third, hour);
+    if (order === "ymd" && c.length < 3) return dated(fullYear(first), second, third, hour);
     return order === "mdy" ? dated(yearOf(c), first, second, hour) : dated(yearOf(c), second, first, hour);
   }
   const compact = COMPACT.exec(plain);
