@@ -190,7 +190,7 @@ describe("a weather import", () => {
     };
     const refused = await call("POST", "/api/weather/imports", letter);
     expect(refused.status).toBe(422);
-    expect(refused.body["detail"]).toMatch(/header/);
+    expect(refused.body["detail"]).toMatch(/no table in the file/);
     expect(await db("weather_reading").first()).toBeUndefined();
   });
 
