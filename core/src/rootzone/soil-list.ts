@@ -15,13 +15,16 @@ const exchangeable = (element: string, charge: number): Quantity => ({
   alike: { "cmol(+)/kg": (10 * molarMassG(element)) / charge, "mmol/kg": molarMassG(element) },
 });
 
+/** Where the pH of cropped soil lies; nothing else of a soil test does in tenths. Assumed. */
+const SOIL_PH = { least: 4.5, most: 8.6 };
+
 const DECLARATION: Declaration<SoilColumn> = {
   meanings: {
     zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"]] },
     depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] } },
     date: { named: [["date"]] },
     texture: { named: [["texture"], ["soil", "texture"]] },
-    ph: { named: [["ph"], ["ph", "water"]] },
+    ph: { named: [["ph"], ["ph", "water"]], lies: SOIL_PH },
     ec: { named: [["ec"]], quantity: { units: ["dS/m", "mS/cm", "µS/cm", "mS/m"] } },
     om: { named: [["organic"]], never: ["N"], quantity: { units: ["%", "g/kg"] } },
     p2o5: { named: [["P2O5"], ["P2O5", "P"]], quantity: MASS },

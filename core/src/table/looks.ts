@@ -27,7 +27,8 @@ export function byLooks<K extends string>(
   const cellsOf = ({ column }: ReadColumn<K>): string[] =>
     seen.map(({ cells }) => cells[column - 1] ?? "").filter((cell) => cell !== "");
   const timed = times ? byTimes(columns, cellsOf, times, set) : columns;
-  return timed.map((column) => {
+  const seenFigures = timed.map((column) => figured(column, timed, cellsOf(column), meanings, decimal, set));
+  return seenFigures.map((column) => {
     const quantity = column.kind === "ignore" ? undefined : meanings[column.kind].quantity;
     if (!quantity || !column.unitAssumed || set.has(column.column)) return column;
     const cells = cellsOf(column);
@@ -36,6 +37,32 @@ export function byLooks<K extends string>(
     const conversion = first === undefined || units.length * 2 < cells.length ? null : conversionOf(quantity, first);
     return conversion ? { ...column, unit: conversion.unit, unitAssumed: false } : column;
   });
+}
+
+/** So many figures show what a column is, in steps as finely as they are measured. */
+const LEAST_FIGURES = 5;
+const BY_FIGURES = 0.3;
+
+/** A column that no word names, whose figures all lie where only one meaning's do. */
+function figured<K extends string>(
+  column: ReadColumn<K>,
+  all: readonly ReadColumn<K>[],
+  cells: readonly string[],
+  meanings: Declaration<K>["meanings"],
+  decimal: DecimalMark,
+  set: ReadonlySet<number>,
+): ReadColumn<K> {
+  if (column.kind !== "ignore" || set.has(column.column) || cells.length < LEAST_FIGURES) return column;
+  const figures = cells.flatMap((cell) => measuredCell(cell, decimal).value ?? []);
+  const inTenths = figures.some((figure) => !Number.isInteger(figure));
+  const [low, high] = [Math.min(...figures), Math.max(...figures)];
+  const fits = (Object.keys(meanings) as K[]).filter((kind) => {
+    const { lies } = meanings[kind];
+    return lies && !all.some((other) => other.kind === kind) && low >= lies.least && high <= lies.most;
+  });
+  const [only] = fits;
+  if (figures.length < cells.length || !inTenths || only === undefined || fits.length > 1) return column;
+  return { ...column, kind: only, certainty: BY_FIGURES, because: `its figures lie from ${low} to ${high}` };
 }
 
 function byTimes<K extends string>(

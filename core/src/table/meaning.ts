@@ -14,6 +14,8 @@ export interface Meaning {
   readonly beside?: readonly Concept[];
   /** what its figures are amounts of; words or plain counts where left out */
   readonly quantity?: Quantity;
+  /** between what its figures lie: a column that no word names may be seen by that */
+  readonly lies?: { readonly least: number; readonly most: number };
   /** more than one column may mean it */
   readonly many?: boolean;
 }

@@ -147,6 +147,19 @@ describe("the shape of a table", () => {
   });
 });
 
+describe("a column that no word names", () => {
+  it("is taken for the pH where its figures lie as only a pH's do, and is to be checked", () => {
+    const rows = ["6,1", "6,4", "7,2", "5,8", "6,9"].map((ph, at) => `Tunnel 1;1${at}.03.2026;${ph};${200 + at}`);
+    const { columns } = readSoilList(bytes("Feld;Datum;Qwrt;Kalium (mg/kg)", ...rows), site);
+    expect(columns[2]).toMatchObject({ kind: "ph", certainty: 0.3, because: "its figures lie from 5.8 to 7.2" });
+    const others = readSoilList(
+      bytes("Feld;Datum;Qwrt;Kalium (mg/kg)", ...rows.map((row) => row.replace(/;\d,/, ";3,"))),
+      site,
+    );
+    expect(others.columns[2]).toMatchObject({ kind: "ignore" });
+  });
+});
+
 describe("the order of days and months", () => {
   const read = (dates: readonly string[], today?: string) =>
     readPickList(bytes("Date,House,kg", ...dates.map((date, at) => `${date},Tunnel 1,${at + 1}`)), { ...site, today });

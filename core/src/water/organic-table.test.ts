@@ -11,7 +11,12 @@ describe("a laboratory's analysis of a digestate", () => {
     expect(report).toMatchObject({
       takenOn: "2026-09-04",
       missing: [],
-      analysis: { suspendedSolidsMgL: 2100, nh4NMgL: 1850, organicNMgL: 1350, ecMsCm: 18.6 },
+      analysis: {
+        suspendedSolidsMgL: 2100,
+        nh4NMgL: 1850,
+        organicNMgL: 1350,
+        ecMsCm: expect.closeTo(18.6, 9) as number,
+      },
     });
     // P₂O₅ is 43.64 % P, K₂O 83.01 % K.
     expect(report.analysis.pMgL).toBeCloseTo(920 * 0.4364, 0);
@@ -24,6 +29,17 @@ describe("a laboratory's analysis of a digestate", () => {
     expect(report.analysis).toEqual({ suspendedSolidsMgL: 340, nh4NMgL: 0, pMgL: 12.5 });
     expect(report.missing).toEqual(["organicNMgL", "kMgL", "ecMsCm"]);
     expect(report.remarks).toEqual(["P (mg/kg) is given by mass and taken for 1 kg in a litre."]);
+  });
+
+  it("is read in other languages and with its columns turned, and leaves out what has no unit that is understood", () => {
+    const report = read(
+      "Probe;Gärrest 1\nProbenahme;04.09.2026\nAmmoniumstickstoff (mg/l);1850\nPhosphor (P2O5) (g/l);0,92\nKalium (furlongs);2,4\nLeitfähigkeit (mS/cm);18,6\n",
+    );
+    expect(report.takenOn).toBe("2026-09-04");
+    expect(report.analysis.nh4NMgL).toBe(1850);
+    expect(report.analysis.pMgL).toBeCloseTo(920 * 0.4364, 0);
+    expect(report.analysis.kMgL).toBeUndefined();
+    expect(report.remarks).toEqual(["Kalium (furlongs) has no unit that is understood (none), and is left out."]);
   });
 
   it("is refused in words where a file has no such figures", () => {

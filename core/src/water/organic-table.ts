@@ -1,8 +1,14 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import { DomainError } from "../working/domain-error.ts";
-import { readNumber, type DecimalMark } from "../table/number.ts";
+import { measuredCell } from "../table/cell.ts";
+import { readColumns } from "../table/columns.ts";
+import type { Concept } from "../table/lexicon.ts";
+import type { Meaning } from "../table/meaning.ts";
+import { conversionOf, type Quantity } from "../table/quantity.ts";
 import { asTable, type Source } from "../table/read-table.ts";
+import { layOut, type Declaration } from "../table/shape.ts";
 import { dateOrder, readTime } from "../table/time-text.ts";
+import { EC_QUANTITY } from "../table/usual-quantities.ts";
 import type { OrganicAnalysis } from "./wastewater.ts";
 
 interface OrganicReport {
@@ -14,40 +20,48 @@ interface OrganicReport {
   readonly remarks: readonly string[];
 }
 
+type Figure = "solids" | "organicN" | "nh4N" | "nh4" | "totalN" | "p" | "p2o5" | "k" | "k2o" | "ec";
 type Found = keyof OrganicAnalysis | "totalN";
 
-/** Labels as laboratories write them, with what one unit of the label is of the figure kept. */
-const RULES: readonly (readonly [key: Found, label: RegExp, share: number])[] = [
-  ["suspendedSolidsMgL", /suspended|\btss\b|filterable/i, 1],
-  ["organicNMgL", /organic (n\b|nitrogen)|\bn[- ]?org|\borg[- .]*n\b/i, 1],
-  ["nh4NMgL", /nh4[- ]?n\b|ammoni(um|a|acal)?[- ]*n\b|ammoni\w* nitrogen/i, 1],
-  ["nh4NMgL", /\bnh4|ammonium/i, molarMassG("N") / molarMassG("NH4")],
-  ["totalN", /total (n\b|nitrogen)|kjeldahl|\btkn\b|\bn[- ]?tot/i, 1],
-  ["pMgL", /p2o5/i, (2 * molarMassG("P")) / molarMassG("P2O5")],
-  ["pMgL", /phosphorus|\bp\b/i, 1],
-  ["kMgL", /k2o/i, (2 * molarMassG("K")) / molarMassG("K2O")],
-  ["kMgL", /potassium|\bk\b/i, 1],
-  ["ecMsCm", /\bec\b|conductiv/i, 1],
-];
+/** By mass it is taken for water: 1 kg in a litre. */
+const BY_VOLUME: Quantity = { units: ["mg/L", "g/L", "kg/m³", "g/kg", "%"], alike: { "mg/kg": 1 } };
+const amount = (...named: readonly (readonly Concept[])[]): Meaning => ({
+  named,
+  beside: ["total", "water", "value", "solids"],
+  quantity: BY_VOLUME,
+});
 
-/** mg/L (or mS/cm) of one unit. By mass it is taken for water: 1 kg in a litre. */
-const UNITS: Readonly<Record<string, number>> = {
-  "mg/l": 1,
-  ppm: 1,
-  "g/l": 1000,
-  "kg/m3": 1000,
-  "kg/m³": 1000,
-  "g/kg": 1000,
-  "kg/t": 1000,
-  "mg/kg": 1,
-  "%": 10_000,
+const DECLARATION: Declaration<Figure | "date"> = {
+  meanings: {
+    date: { named: [["date"]] },
+    solids: { named: [["solids"]], quantity: BY_VOLUME },
+    organicN: { ...amount(["N", "organic"]), never: ["ammonium"] },
+    nh4N: amount(["ammonium", "N"]),
+    nh4: amount(["ammonium"]),
+    totalN: { ...amount(["N", "total"]), weakly: [["N"]], never: ["organic", "ammonium", "nitrate"] },
+    p2o5: amount(["P2O5"], ["P2O5", "P"]),
+    p: amount(["P"], ["phosphate", "P"]),
+    k2o: amount(["K2O"], ["K2O", "K"]),
+    k: amount(["K"]),
+    ec: { named: [["ec"]], quantity: EC_QUANTITY },
+  },
+  needs: [["solids", "nh4N", "nh4", "organicN", "totalN", "p", "p2o5", "k", "k2o"]],
+  identity: ["date"],
+  times: { date: "date" },
 };
-const EC_UNITS: Readonly<Record<string, number>> = {
-  "ms/cm": 1,
-  "ds/m": 1,
-  "µs/cm": 0.001,
-  "us/cm": 0.001,
-  "ms/m": 0.01,
+
+/** What each figure is of the one that is kept. */
+const KEPT: Readonly<Record<Figure, readonly [key: Found, share: number]>> = {
+  solids: ["suspendedSolidsMgL", 1],
+  organicN: ["organicNMgL", 1],
+  nh4N: ["nh4NMgL", 1],
+  nh4: ["nh4NMgL", molarMassG("N") / molarMassG("NH4")],
+  totalN: ["totalN", 1],
+  p: ["pMgL", 1],
+  p2o5: ["pMgL", (2 * molarMassG("P")) / molarMassG("P2O5")],
+  k: ["kMgL", 1],
+  k2o: ["kMgL", (2 * molarMassG("K")) / molarMassG("K2O")],
+  ec: ["ecMsCm", 1],
 };
 
 const FIGURES: readonly (keyof OrganicAnalysis)[] = [
@@ -60,32 +74,36 @@ const FIGURES: readonly (keyof OrganicAnalysis)[] = [
 ];
 
 /**
- * Reads a laboratory's analysis of a digestate or reclaimed water: an analyte a row, or one sample under a header.
+ * Reads a laboratory's analysis of a digestate or reclaimed water, its first sample: an analyte a row or a column. What has no
+ * unit that is understood is left out, and said.
  *
  * @throws {DomainError} when fewer than two of its figures are in the file
  */
 export function readOrganicTable(source: Source): OrganicReport {
-  const { records, decimal } = asTable(source);
+  const table = asTable(source);
+  const layout = layOut(table, DECLARATION);
+  const columns = layout ? readColumns(layout, DECLARATION, table.decimal) : [];
+  const [sample] = layout?.dataRows ?? [];
   const found: Partial<Record<Found, number>> = {};
   const remarks: string[] = [];
-  const take = (label: string, text: string, unit: string): void => {
-    const measured = measure(label, text, unit, decimal);
-    if (!measured || found[measured.key] !== undefined) return;
-    found[measured.key] = measured.value;
-    if (/\/(kg|t)\b|%/.test(unit)) remarks.push(`${label} is given by mass and taken for 1 kg in a litre.`);
-  };
-  for (const { cells } of records) {
-    const [label = "", text = "", unit = ""] = cells;
-    take(label, text, unit || unitIn(label));
-  }
-  const headerAt = records.findIndex(({ cells }) => cells.filter((cell) => ruleOf(cell)).length >= 2);
-  if (headerAt >= 0) {
-    const header = records[headerAt]?.cells ?? [];
-    const [next, after] = [records[headerAt + 1]?.cells ?? [], records[headerAt + 2]?.cells ?? []];
-    const hasUnits = next.some((cell) => cell.toLowerCase() in UNITS);
-    header.forEach((label, at) =>
-      take(label, (hasUnits ? after : next)[at] ?? "", hasUnits ? (next[at] ?? "") : unitIn(label)),
-    );
+  for (const { kind, column, header, unit, unitAssumed, unknownUnit } of columns) {
+    if (kind === "ignore" || kind === "date") continue;
+    const { quantity } = DECLARATION.meanings[kind];
+    const cell = measuredCell(sample?.cells[column - 1] ?? "", table.decimal);
+    const [key, share] = KEPT[kind];
+    if (cell.kind === "below") found[key] ??= 0;
+    if (cell.kind !== "number" || cell.value === null || !quantity) continue;
+    const written = cell.unit || (unitAssumed ? "" : unit);
+    const conversion = written === "" ? null : conversionOf(quantity, written);
+    if (!conversion) {
+      remarks.push(
+        `${header} has no unit that is understood (${unknownUnit ?? (cell.unit || "none")}), and is left out.`,
+      );
+      continue;
+    }
+    if (found[key] !== undefined) continue;
+    found[key] = cell.value * conversion.factor * share;
+    if (/kg$|\/t$|%|100 ?g/.test(written)) remarks.push(`${header} is given by mass and taken for 1 kg in a litre.`);
   }
   const { totalN, ...analysis } = found;
   if (analysis.organicNMgL === undefined && totalN !== undefined && analysis.nh4NMgL !== undefined) {
@@ -100,29 +118,9 @@ export function readOrganicTable(source: Source): OrganicReport {
       message:
         "No analysis was found. The file needs at least two of suspended solids, ammonium N, organic or total N, phosphorus, potassium and EC, each with its unit.",
     });
-  return { takenOn: dateIn(records.flatMap(({ cells }) => cells)), analysis, missing, remarks };
-}
-
-function ruleOf(label: string): (typeof RULES)[number] | undefined {
-  return RULES.find(([, pattern]) => pattern.test(label));
-}
-
-function unitIn(label: string): string {
-  return /[([]([^)\]]*)[)\]]/.exec(label)?.[1] ?? "";
-}
-
-function measure(
-  label: string,
-  text: string,
-  unit: string,
-  decimal: DecimalMark,
-): { readonly key: Found; readonly value: number } | null {
-  const rule = ruleOf(label);
-  const value = /^\s*</.test(text) ? 0 : readNumber(text, decimal);
-  if (!rule || value === null) return null;
-  const [key, , share] = rule;
-  const factor = (key === "ecMsCm" ? EC_UNITS : UNITS)[unit.replace(/\s/g, "").toLowerCase()];
-  return factor === undefined ? null : { key, value: value * factor * share };
+  const dateAt = columns.find(({ kind }) => kind === "date")?.column;
+  const dates = [sample?.cells[(dateAt ?? 0) - 1] ?? "", layout?.told.date ?? ""].filter((text) => text !== "");
+  return { takenOn: dateIn(dates), analysis, missing, remarks };
 }
 
 function dateIn(cells: readonly string[]): string | null {

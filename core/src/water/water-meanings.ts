@@ -84,7 +84,7 @@ export const WATER_DECLARATION: Declaration<WaterColumn> = {
   meanings: {
     sample: { named: [["sample"], ["water"], ["zone"], ["product"], ["water", "sample"]] },
     date: { named: [["date"]] },
-    ph: { named: [["ph"]], beside: ["water", "value"] },
+    ph: { named: [["ph"]], beside: ["water", "value"], lies: { least: 5.2, most: 9 } },
     ec: { named: [["ec"]], beside: ["water", "value"], quantity: EC_QUANTITY },
     hardness: { named: [["hardness"]], never: ["carbonate"], beside: ["total", "water"], quantity: HARDNESS },
     alkalinity: named("alkalinity", ["alkalinity"], ["carbonate", "hardness"], ["acid", "capacity"]),
