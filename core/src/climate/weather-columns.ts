@@ -63,6 +63,7 @@ const MEANINGS: Record<WeatherColumnKind, Meaning> = {
     named: [["radiation"]],
     never: ["duration", "uv", "par", "inside"],
     quantity: KIND_RULES.radiation.quantity,
+    lies: { least: -0.1, most: 4.5 },
   },
   humidity: {
     named: [["humidity"]],
@@ -75,6 +76,7 @@ const MEANINGS: Record<WeatherColumnKind, Meaning> = {
     never: ["inside", "dew", "soil", "leaf", "index", "battery", "gust", "least", "humidity", "pressure"],
     beside: ["air"],
     quantity: KIND_RULES.airTemperature.quantity,
+    lies: { least: -35, most: 45 },
   },
 };
 

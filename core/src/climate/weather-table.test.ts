@@ -193,6 +193,51 @@ describe("a weather file of another hand", () => {
     expect(told.rows[0]?.values.radiation).toBeCloseTo(0.144, 9);
   });
 
+  it("with heads in two rows, halves of the day by a letter and no units is read as its figures lie, and asks", () => {
+    const table = readWeatherTable(
+      lines(
+        "\t\tTemp\tHi\tOut\tWind\tRain",
+        "Date\tTime\tOut\tTemp\tHum\tSpeed\t",
+        "6/01/26\t11:00p\t58.1\t58.4\t80\t3.0\t0.00",
+        "6/02/26\t12:00a\t57.2\t58.1\t82\t2.0\t0.01",
+      ),
+      { siteTimeZone: "UTC", today: "2026-07-01" },
+    );
+    expect(table.columns.map(({ kind, unit, unitAssumed }) => [kind, unit, unitAssumed])).toEqual([
+      ["time", "", false],
+      ["time", "", false],
+      ["airTemperature", "°F", true],
+      ["ignore", "", false],
+      ["humidity", "%", true],
+      ["wind", "m/s", true],
+      ["rain", "mm", true],
+    ]);
+    expect(table.rows.map(({ stampMs, values }) => [utc(stampMs), values.airTemperature])).toEqual([
+      ["2026-06-01T23:00:00Z", expect.closeTo(14.5, 6)],
+      ["2026-06-02T00:00:00Z", expect.closeTo(14, 6)],
+    ]);
+  });
+
+  it("with hours that are counted from 1 to 24, rows that end before the head does, and days as bare numbers", () => {
+    const table = readWeatherTable(
+      lines(
+        "# station 344",
+        "YYYYMMDD;HH;Temperatuur (°C);Neerslag (mm);Luchtdruk (hPa)",
+        "20260601;1;12,1;0",
+        "20260601;2;11,9;0",
+        "20260601;24;11,0;0,4",
+      ),
+      { siteTimeZone: "UTC" },
+    );
+    expect(table.rejected).toEqual([]);
+    expect(table.dialect).toMatchObject({ stampMarks: "end", stampMarksAssumed: false });
+    expect(table.rows.map(({ stampMs }) => utc(stampMs))).toEqual([
+      "2026-06-01T01:00:00Z",
+      "2026-06-01T02:00:00Z",
+      "2026-06-02T00:00:00Z",
+    ]);
+  });
+
   it("whose head says UTC is read by that clock, and by a chosen one before it", () => {
     const file = lines("Time (UTC),temp_C", "2026-06-01 10:00,20", "2026-06-01 11:00,21");
     const at = (timeZone?: string) =>

@@ -143,7 +143,11 @@ function writtenZone(columns: readonly WeatherColumn[], preamble: readonly strin
 function guessStampMarks(layout: Layout<string>, stamps: readonly string[]): "start" | "end" | undefined {
   const words = [...layout.preamble, ...layout.columns.map(({ header }) => header)].join(" ").replaceAll("_", " ");
   if (/\b(begins?|start(s|ing)?|from)\b/i.test(words)) return "start";
-  if (/\b(ends?|ending|until|till)\b/i.test(words) || stamps.some((stamp) => /\b24[:.h]00/.test(stamp))) return "end";
+  if (
+    /\b(ends?|ending|until|till)\b/i.test(words) ||
+    stamps.some((stamp) => /(?:^|\s)24(?:[:.h]00)?(?:\s|$)/.test(stamp))
+  )
+    return "end";
   return undefined;
 }
 

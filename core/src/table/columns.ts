@@ -65,7 +65,8 @@ function columnOf<K extends string>(
     };
   const { kind, certainty, because, unknownUnit } = guess;
   const { quantity } = meanings[kind];
-  const conversion = guess.conversion && quantity ? toldOnTop(guess.conversion, quantity, preamble) : guess.conversion;
+  const conversion =
+    guess.conversion && quantity ? toldOnTop(guess.conversion, quantity, `${header} ${preamble}`) : guess.conversion;
   const onTop = quantity && conversion === null && unknownUnit === null ? unitOnTop(quantity, preamble) : null;
   const isAssumed = quantity !== undefined && conversion === null && unknownUnit === null && onTop === null;
   return {

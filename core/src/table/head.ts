@@ -19,9 +19,11 @@ const known = new Map<string, Head>();
 const MOST_KNOWN = 5000;
 
 /** Takes the head of a column apart: what it names, and in what unit. */
-export function headOf(text: string): Head {
-  const found = known.get(text);
+export function headOf(written: string): Head {
+  const found = known.get(written);
   if (found) return found;
+  // The charge of "cmol(+)/kg" is no bracket.
+  const text = written.replace(/\((?:\+|c)\)/g, "c");
   const inBrackets = [...text.matchAll(/[([{]([^()[\]{}]*(?:\([^()]*\))?[^()[\]{}]*)[)\]}]/g)].map(
     ([, inside = ""]) => inside,
   );
@@ -35,7 +37,7 @@ export function headOf(text: string): Head {
   const tails = parts.map((_, from) => parts.slice(from).join(" "));
   const named = withoutUnit(parts);
   const head: Head = {
-    text,
+    text: written,
     // What stands in brackets may name it too: "pH (drain)", "P (P2O5)".
     words: [
       ...wordsIn(named),
@@ -52,7 +54,7 @@ export function headOf(text: string): Head {
     ],
   };
   if (known.size >= MOST_KNOWN) known.clear();
-  known.set(text, head);
+  known.set(written, head);
   return head;
 }
 

@@ -6,11 +6,11 @@
  */
 const WORDS = {
   // Time and place
-  date: "date datum -datum -date dia day tag jour fecha data dag giorno taken sampled entnahme- probenahme- prelev- fechamuestreo picked harvested harvestdate geerntet recolte monsterdatum campione-data campionamento muestreo colheita oogstdatum",
-  time: "time clock hour hours zeit uhrzeit heure hora ora ore uur tijd tijdstip uhr hrs orario",
+  date: "date yyyymmdd jjjjmmtt aaaammdd datum -datum -date dia day tag jour fecha data dag giorno taken sampled entnahme- probenahme- prelev- fechamuestreo picked harvested harvestdate geerntet recolte monsterdatum campione-data campionamento muestreo colheita oogstdatum",
+  time: "time hh hhmm clock hour hours zeit uhrzeit heure hora ora ore uur tijd tijdstip uhr hrs orario",
   stamp:
     "stamp ts timestamp datetime zeitstempel zeitpunkt horodat- fechahora fecha-hora datumzeit datum-zeit tijdstempel when utc dataora datahora",
-  zone: "zone where place house bed field block plot from bay tunnel greenhouse compartment haus gewachshaus beet feld schlag parzelle standort ort abteil parcelle serre chapelle planche lieu parcela invernadero lugar sector cuadro parcella serra luogo settore appezzamento estufa talhao canteiro local kas afdeling perceel vak zona crop kultur culture cultivo coltura cultura gewas location site sitio",
+  zone: "zone paddock where place house bed field block plot from bay tunnel greenhouse compartment haus gewachshaus beet feld schlag parzelle standort ort abteil parcelle serre chapelle planche lieu parcela invernadero lugar sector cuadro parcella serra luogo settore appezzamento estufa talhao canteiro local kas afdeling perceel vak zona crop kultur culture cultivo coltura cultura gewas location site sitio",
   note: "note notes remark- comment- seen bemerkung- anmerkung- notiz- remarque- commentaire- observa- nota notas commenti osserva- opmerking-",
   sample:
     "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
@@ -83,7 +83,7 @@ const WORDS = {
   bag: "bag bags sack sacke sac sacs saco sacos sacco sacchi zak zakken can pack packung gebinde gebindegrosse conditionnement envase verpakking canister kanister bidon size grosse",
   density: "density dichte densite densidad densita densidade dichtheid specific",
   price: "price cost preis kosten prix cout precio coste prezzo costo preco custo prijs",
-  stock: "stock left bestand lagerbestand lager vorrat existenc- scorta giacenza stock- voorraad remaining onhand",
+  stock: "stock hand left bestand lagerbestand lager vorrat existenc- scorta giacenza stock- voorraad remaining onhand",
   // Tables of results
   parameter:
     "parameter parametre parametro analyte determination determinand bestimmung- element elemento elemente nutrient nahrstoff analysis untersuchung- grosse bepaling kenngrosse wert-name merkmal messgrosse constituent component item param",

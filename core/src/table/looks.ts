@@ -35,8 +35,32 @@ export function byLooks<K extends string>(
     const units = cells.flatMap((cell) => measuredCell(cell, decimal).unit || []);
     const [first] = units;
     const conversion = first === undefined || units.length * 2 < cells.length ? null : conversionOf(quantity, first);
-    return conversion ? { ...column, unit: conversion.unit, unitAssumed: false } : column;
+    return conversion
+      ? { ...column, unit: conversion.unit, unitAssumed: false }
+      : likelyUnit(column, cells, meanings, decimal);
   });
+}
+
+/** Of units that nobody wrote the one in which the figures lie where they lie as a rule; it stays assumed. */
+function likelyUnit<K extends string>(
+  column: ReadColumn<K>,
+  cells: readonly string[],
+  meanings: Declaration<K>["meanings"],
+  decimal: DecimalMark,
+): ReadColumn<K> {
+  const { quantity, lies } = column.kind === "ignore" ? {} : meanings[column.kind];
+  if (!quantity || !lies) return column;
+  const figures = cells.flatMap((cell) => measuredCell(cell, decimal).value ?? []);
+  const inside = (unit: string): number => {
+    const { factor = NaN, offset = 0 } = conversionOf(quantity, unit) ?? {};
+    return figures.filter((figure) => figure * factor + offset >= lies.least && figure * factor + offset <= lies.most)
+      .length;
+  };
+  const [best] = [...quantity.units].sort((a, b) => inside(b) - inside(a));
+  // The usual one stays where it fits most of them.
+  return best !== undefined && inside(column.unit) * 2 < figures.length && inside(best) > inside(column.unit)
+    ? { ...column, unit: best }
+    : column;
 }
 
 /** So many figures show what a column is, in steps as finely as they are measured. */
@@ -57,8 +81,8 @@ function figured<K extends string>(
   const inTenths = figures.some((figure) => !Number.isInteger(figure));
   const [low, high] = [Math.min(...figures), Math.max(...figures)];
   const fits = (Object.keys(meanings) as K[]).filter((kind) => {
-    const { lies } = meanings[kind];
-    return lies && !all.some((other) => other.kind === kind) && low >= lies.least && high <= lies.most;
+    const { lies, quantity } = meanings[kind];
+    return lies && !quantity && !all.some((other) => other.kind === kind) && low >= lies.least && high <= lies.most;
   });
   const [only] = fits;
   if (figures.length < cells.length || !inTenths || only === undefined || fits.length > 1) return column;

@@ -14,7 +14,7 @@ export interface Meaning {
   readonly beside?: readonly Concept[];
   /** what its figures are amounts of; words or plain counts where left out */
   readonly quantity?: Quantity;
-  /** between what its figures lie: a column that no word names may be seen by that */
+  /** between what its figures lie, in the canonical unit: it tells a unit that nobody wrote, and of words a column without a name */
   readonly lies?: { readonly least: number; readonly most: number };
   /** more than one column may mean it */
   readonly many?: boolean;

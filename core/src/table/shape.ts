@@ -323,11 +323,23 @@ function laidOut<K extends string>(
     columns: columns.map((column) => (unitColumns.has(column.column - 1) ? { ...column, guess: null } : column)),
     preamble: preamble.filter(Boolean),
     notData,
-    dataRows,
+    dataRows: evenly(dataRows, header.cells.length),
     lies,
     lines: [],
     told: toldAbove(records.slice(0, header.from), declaration),
   };
+}
+
+/** Where most rows end before their head does, their last cells are empty; a single row that does was cut short. */
+function evenly(rows: readonly TableRecord[], width: number): readonly TableRecord[] {
+  const short = rows.filter(({ cells }) => cells.length < width);
+  if (short.length * 2 <= rows.length) return rows;
+  const usual = Math.max(...short.map(({ cells }) => cells.length));
+  return rows.map((record) =>
+    record.cells.length === usual
+      ? { ...record, cells: [...record.cells, ...new Array<string>(width - usual).fill("")] }
+      : record,
+  );
 }
 
 /** Names and what they say, above a table. */

@@ -13,7 +13,7 @@ export type TimeReading =
 
 /** "14:05", "14.05", "14h05", "14:05:30,5", "2 PM", "2:05 p. m.", "24:00", with an offset or the name of a zone behind. */
 const HOUR =
-  /^(\d{1,2})(?:[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?|\s*h(?:rs?)?)?\s*([ap]\.?\s?m\.?)?(?:\s*(?:uhr|uur|h))?\s*(z|utc|gmt|[-+−]\d{2}(?::?\d{2})?|[a-z]{3,4})?$/i;
+  /^(\d{1,2})(?:[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?|\s*h(?:rs?)?)?\s*([ap](?:\.?\s?m\.?)?)?(?:\s*(?:uhr|uur|h))?\s*(z|utc|gmt|[-+−]\d{2}(?::?\d{2})?|[a-z]{3,4})?$/i;
 const NUMERIC = /^(\d{1,4})\s?([-/.])\s?(\d{1,2})\s?\2\s?(\d{1,4})\.?(?:[T\s,;]+(.+))?$/;
 /** "2026-03", a month alone, is no day; "20260316T0805" has no marks. */
 const COMPACT = /^((?:19|20)\d{2})(\d{2})(\d{2})(?:[T\s_-]?(\d{2}):?(\d{2})(?::?\d{2})?\s*(z|[-+]\d{2}:?\d{2})?)?$/i;
@@ -113,8 +113,8 @@ export function readHour(text: string): Hour | "impossible" | null {
   // A spreadsheet keeps a time as a share of the day.
   if (/^0?[.,]\d+$/.test(plain))
     return { minutes: Math.round(Number(plain.replace(",", ".")) * 1440), offsetMin: null };
-  const bare = /^(\d{2})(\d{2})$/.exec(plain);
-  const found = HOUR.exec(bare ? `${bare[1]}:${bare[2]}` : plain);
+  const bare = /^(\d{2})(\d{2})(\s*(?:z|utc|gmt))?$/i.exec(plain);
+  const found = HOUR.exec(bare ? `${bare[1]}:${bare[2]}${bare[3] ?? ""}` : plain);
   if (!found) return null;
   const [, hourText = "", minuteText, , half, zone] = found;
   const offsetMin = zone ? offsetOf(zone) : null;
@@ -130,9 +130,10 @@ export function readHour(text: string): Hour | "impossible" | null {
 export function withHourOf(day: string, hour: string): string {
   const share = /^0?[.,]\d+$/.test(hour.trim()) ? readHour(hour) : null;
   const clock = share === null || share === "impossible" ? hour : clockText(share.minutes);
-  const sheet = /^\d{5}$/.test(day.trim()) ? sheetDay(Number(day)) : null;
-  if (sheet?.status !== "clock") return `${day} ${clock}`.trim();
-  const { year, month, day: of } = sheet.time;
+  // A day that is a bare number is written out: an hour behind it would make another number.
+  const bare = /^(\d{5}|\d{8})$/.test(day.trim()) ? readTime(day, "ymd") : null;
+  if (bare?.status !== "clock") return `${day} ${clock}`.trim();
+  const { year, month, day: of } = bare.time;
   return `${year}-${String(month).padStart(2, "0")}-${String(of).padStart(2, "0")} ${clock}`.trim();
 }
 
@@ -202,7 +203,7 @@ export function dateOrder(cells: readonly string[], latest?: string): DateOrder 
   if (near && far && near.spread * APART < far.spread) return near.order;
   // "3.4.2026" is written day first wherever it is written; with halves of the day the month comes first.
   if (others.every(({ mark }) => mark === ".")) return "dmy";
-  if (others.some(({ hour }) => /[ap]\.?\s?m/i.test(hour))) return "mdy";
+  if (others.some(({ hour }) => /\d\s?[ap]\b|[ap]\.?\s?m/i.test(hour))) return "mdy";
   return "ambiguous";
 }
 
