@@ -20,6 +20,19 @@ const soilReportSchema = z.strictObject({
   kMgKg: amount("Potassium", 20_000, "mg/kg"),
   mgMgKg: amount("Magnesium", 20_000, "mg/kg"),
   mineralNKgHa: amount("Mineral nitrogen", 2000, "kg/ha"),
+  // Left out where nobody asked for them: what was kept before they were known stays the same report.
+  caMgKg: amount("Calcium", 60_000, "mg/kg").optional(),
+  naMgKg: amount("Sodium", 20_000, "mg/kg").optional(),
+  nitrateNMgKg: amount("Nitrate nitrogen", 2000, "mg/kg").optional(),
+  cecCmolKg: amount("The cation exchange capacity", 200, "cmol(+)/kg").optional(),
+  phIn: z
+    .enum(["water", "CaCl2", "KCl"])
+    .optional()
+    .describe("in what the pH was measured; left out where it was not said"),
+  limits: z
+    .record(z.string().max(40), z.string().max(40))
+    .optional()
+    .describe("by field, as written: what lay below what could be measured"),
 });
 
 /** The solution at the roots: what drained, or what was pressed out of the substrate. */

@@ -1,11 +1,14 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import type { Source } from "../table/read-table.ts";
 import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import { headOf } from "../table/head.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/shape.ts";
 
 type SoilColumn =
-  "zone" | "depth" | "date" | "texture" | "ph" | "ec" | "om" | "p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "nmin";
+  | ("zone" | "depth" | "date" | "texture")
+  | ("ph" | "ec" | "om" | "cec" | "nmin" | "no3n")
+  | ("p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "cao" | "ca" | "na");
 
 const MASS: Quantity = { units: ["mg/kg", "mg/100 g", "g/kg", "%"] };
 /** Exchangeable, by the charge that a kilogram of soil holds: mg of the element of 1 cmol(+). */
@@ -24,7 +27,7 @@ const DECLARATION: Declaration<SoilColumn> = {
     depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] } },
     date: { named: [["date"]] },
     texture: { named: [["texture"], ["soil", "texture"]] },
-    ph: { named: [["ph"], ["ph", "water"]], lies: SOIL_PH },
+    ph: { named: [["ph"], ["ph", "water"], ["ph", "calciumChloride"], ["ph", "KCl"]], lies: SOIL_PH },
     ec: { named: [["ec"]], quantity: { units: ["dS/m", "mS/cm", "µS/cm", "mS/m"] } },
     om: { named: [["organic"]], never: ["N"], quantity: { units: ["%", "g/kg"] } },
     p2o5: { named: [["P2O5"], ["P2O5", "P"]], quantity: MASS },
@@ -32,10 +35,15 @@ const DECLARATION: Declaration<SoilColumn> = {
     mgo: { named: [["MgO"], ["MgO", "Mg"]], quantity: MASS },
     mg: { named: [["Mg"]], quantity: exchangeable("Mg", 2) },
     nmin: {
-      named: [["mineral", "N"], ["mineral"], ["nitrate", "N"], ["nitrate"]],
+      named: [["mineral", "N"], ["mineral"], ["nitrate", "N"]],
       never: ["ammonium"],
       quantity: { units: ["kg/ha", "lb/acre"] },
     },
+    no3n: { named: [["nitrate", "N"], ["nitrate"]], never: ["mineral", "ammonium"], quantity: MASS },
+    cec: { named: [["exchange"]], quantity: { units: ["cmol(+)/kg", "mmol(+)/kg", "meq/100 g"] } },
+    cao: { named: [["CaO"], ["CaO", "Ca"]], quantity: MASS },
+    ca: { named: [["Ca"]], never: ["exchange", "calciumChloride"], quantity: exchangeable("Ca", 2) },
+    na: { named: [["Na"]], quantity: exchangeable("Na", 1) },
     p: { named: [["P"]], quantity: MASS },
     k: { named: [["K"]], quantity: exchangeable("K", 1) },
   },
@@ -58,6 +66,12 @@ export interface SoilTest {
   readonly kMgKg: number | null;
   readonly mgMgKg: number | null;
   readonly mineralNKgHa: number | null;
+  readonly caMgKg: number | null;
+  readonly naMgKg: number | null;
+  readonly nitrateNMgKg: number | null;
+  readonly cecCmolKg: number | null;
+  /** in what the pH was measured, where the head of its column says so */
+  readonly phIn: "water" | "CaCl2" | "KCl" | null;
   /** as the laboratory wrote it, and the limit in the unit of the field */
   readonly belowDetection: Readonly<Record<string, { readonly text: string; readonly limit: number }>>;
 }
@@ -111,15 +125,37 @@ export function readSoilList(source: Source, choices: ListChoices): SoilList {
           ["mg", 1],
         ]),
         mineralNKgHa: element("mineralNKgHa", [["nmin", 1]]),
+        caMgKg: element("caMgKg", [
+          ["cao", elementShare("CaO", "Ca", 1)],
+          ["ca", 1],
+        ]),
+        naMgKg: element("naMgKg", [["na", 1]]),
+        nitrateNMgKg: element("nitrateNMgKg", [["no3n", 1]]),
+        cecCmolKg: element("cecCmolKg", [["cec", 1]]),
+        phIn: phIn(cells.header("ph")),
         belowDetection,
       };
-      const { ph, ecSaturatedMsCm, organicMatterPct, pMgKg, kMgKg, mgMgKg, mineralNKgHa } = test;
-      const figures = [ph, ecSaturatedMsCm, organicMatterPct, pMgKg, kMgKg, mgMgKg, mineralNKgHa];
-      const isTold = figures.some((figure) => figure !== null) || Object.keys(belowDetection).length > 0;
+      const {
+        zone: _zone,
+        takenOn: _day,
+        depthCm: _depth,
+        texture: _texture,
+        phIn: _in,
+        belowDetection: _below,
+        ...figures
+      } = test;
+      const isTold = Object.values(figures).some((figure) => figure !== null) || Object.keys(belowDetection).length > 0;
       if (!isTold && cells.flags.length === 0) throw new RowRejected("empty", "no figure of a soil test in the row");
       return test;
     },
   });
+}
+
+function phIn(header: string): SoilTest["phIn"] {
+  const concepts = headOf(header).words.flatMap((word) => word.concepts);
+  if (concepts.includes("calciumChloride")) return "CaCl2";
+  if (concepts.includes("KCl")) return "KCl";
+  return concepts.includes("water") ? "water" : null;
 }
 
 /** Share of the element in an oxide that a unit names. */
@@ -131,9 +167,16 @@ function shareOf(basis: string | null): number | null {
       return elementShare("K2O", "K", 2);
     case "MgO":
       return elementShare("MgO", "Mg", 1);
+    case "CaO":
+      return elementShare("CaO", "Ca", 1);
+    case "NO3":
+      return elementShare("NO3", "N", 1);
     case "P":
     case "K":
     case "Mg":
+    case "Ca":
+    case "Na":
+    case "N":
       return 1;
     default:
       return null;

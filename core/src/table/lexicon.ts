@@ -72,6 +72,7 @@ const WORDS = {
     "organic humus om mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",
   mineral: "mineral mineralise- nmin minerale mineralisch- minerale available verfugbar- disponib-",
   exchange: "cec kak cic csc ctc kationenaustausch- exchange",
+  KCl: "kcl",
   calciumChloride: "cacl2 calciumchlorid",
   water: "water h2o eau agua acqua wasser",
   // Fertilisers

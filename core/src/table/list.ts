@@ -117,6 +117,10 @@ export class ListCells<K extends string> {
     return this.file.columns.some((column) => column.kind === kind);
   }
 
+  header(kind: K): string {
+    return this.file.columns.find((column) => column.kind === kind)?.header ?? "";
+  }
+
   text(kind: K): string {
     const column = this.file.columns.find((candidate) => candidate.kind === kind);
     return column ? (this.record.cells[column.column - 1] ?? "") : "";

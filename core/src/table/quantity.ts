@@ -64,7 +64,10 @@ function converted(quantity: Quantity, text: string): Conversion | null {
       const base = unitsIn(name)[0];
       if (!base || base.dimension !== meant.dimension) continue;
       return {
-        unit: offered(quantity, meant.factor, meant.offset, meant.dimension) ?? text.trim(),
+        // What says in what it is counted keeps saying so.
+        unit:
+          (meant.basis === null ? offered(quantity, meant.factor, meant.offset, meant.dimension) : undefined) ??
+          text.trim(),
         factor: (amount * meant.factor) / base.factor,
         offset: (amount * (meant.offset - base.offset)) / base.factor,
         basis: meant.basis,

@@ -76,3 +76,17 @@ it("refuses a file without a table, in words", () => {
     /No water report/,
   );
 });
+
+it("counts an ion in what its unit names: calcium as CaCO₃, nitrate as N, in a column or in a cell", () => {
+  const [sample] = readWaterTable(
+    new TextEncoder().encode(
+      "date,source,pH,Calcium (mg/L CaCO3),Magnesium (mg/L as CaCO3),Nitrate (mg N/L),Nitrate-N (mg NO3/L),Alkalinity (mg/L CaCO3),Sulfate (mg/L)\n2026-03-12,Well,7.2,200,50,7,,150,48 mg S/L\n",
+    ),
+  ).samples;
+  // 100.09 mg of CaCO₃ carry a mmol of Ca or Mg, or answer two of bicarbonate; 14.007 mg of N one of nitrate.
+  expect(sample?.ions.Ca).toBeCloseTo(200 / 100.086, 3);
+  expect(sample?.ions.Mg).toBeCloseTo(50 / 100.086, 3);
+  expect(sample?.ions.NO3).toBeCloseTo(7 / 14.007, 3);
+  expect(sample?.ions.HCO3).toBeCloseTo((2 * 150) / 100.086, 3);
+  expect(sample?.ions.SO4).toBeCloseTo(48 / 32.06, 3);
+});

@@ -33,6 +33,10 @@ const SOIL_FIELDS = [
   { key: "pMgKg", label: "P", unit: "mg/kg" },
   { key: "kMgKg", label: "K", unit: "mg/kg" },
   { key: "mgMgKg", label: "Mg", unit: "mg/kg" },
+  { key: "caMgKg", label: "Ca", unit: "mg/kg" },
+  { key: "naMgKg", label: "Na", unit: "mg/kg" },
+  { key: "nitrateNMgKg", label: "Nitrate N", unit: "mg/kg" },
+  { key: "cecCmolKg", label: "CEC", unit: "cmol(+)/kg" },
   { key: "mineralNKgHa", label: "Mineral N", unit: "kg/ha", quantity: "perLand" },
 ] as const satisfies readonly (Omit<ReportFigure, "name"> & { readonly label: string })[];
 

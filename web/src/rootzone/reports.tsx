@@ -16,7 +16,7 @@ import { useDates } from "../units/dates.tsx";
 
 const ReportDialog = lazy(async () => ({ default: (await import("./report-dialog.tsx")).ReportDialog }));
 
-type SoilFigure = Exclude<keyof SoilReport, "kind" | "takenOn" | "depthCm" | "texture">;
+type SoilFigure = Exclude<keyof SoilReport, "kind" | "takenOn" | "depthCm" | "texture" | "phIn" | "limits">;
 const SOIL_FIGURES: readonly (ReportFigure & { readonly key: SoilFigure })[] = [
   { key: "ph", name: "pH", unit: "" },
   { key: "ecSaturatedMsCm", name: "EC", unit: "mS/cm" },
@@ -24,6 +24,10 @@ const SOIL_FIGURES: readonly (ReportFigure & { readonly key: SoilFigure })[] = [
   { key: "pMgKg", name: "P", unit: "mg/kg" },
   { key: "kMgKg", name: "K", unit: "mg/kg" },
   { key: "mgMgKg", name: "Mg", unit: "mg/kg" },
+  { key: "caMgKg", name: "Ca", unit: "mg/kg" },
+  { key: "naMgKg", name: "Na", unit: "mg/kg" },
+  { key: "nitrateNMgKg", name: "Nitrate N", unit: "mg/kg" },
+  { key: "cecCmolKg", name: "CEC", unit: "cmol(+)/kg" },
   { key: "mineralNKgHa", name: "Mineral N", unit: "kg/ha", quantity: "perLand" },
 ];
 const SOLUTION_FIGURES: readonly ReportFigure[] = [
@@ -31,6 +35,11 @@ const SOLUTION_FIGURES: readonly ReportFigure[] = [
   { key: "ph", name: "pH", unit: "" },
   ...[...CATIONS, ...ANIONS].map((ion) => ({ key: ion, name: ionName(ion), unit: "mmol/L" })),
 ];
+
+/** "<5", of what lay below what could be measured. */
+function limitOf(report: ZoneReport, key: string): string | undefined {
+  return report.kind === "soil" ? report.limits?.[key] : undefined;
+}
 
 /** What laboratories found at the roots of this zone, over time. */
 export function Reports({ zone }: { zone: BoardZone }) {
@@ -56,7 +65,9 @@ export function Reports({ zone }: { zone: BoardZone }) {
   const points = shown
     .filter(({ struck }) => struck === null)
     .map((report): ReportPoint => ({ of: nameOf(report), date: report.takenOn, values: valuesOf(report) }));
-  const used = figures.filter(({ key }) => shown.some((report) => typeof valuesOf(report)[key] === "number"));
+  const used = figures.filter(({ key }) =>
+    shown.some((report) => typeof valuesOf(report)[key] === "number" || limitOf(report, key) !== undefined),
+  );
   return (
     <section aria-label="Laboratory">
       <h2>{soil ? "Soil tests" : "Drain and extract, by the laboratory"}</h2>
@@ -84,7 +95,12 @@ export function Reports({ zone }: { zone: BoardZone }) {
                   <td>{dates.show(report.takenOn, "year")}</td>
                   <td>{nameOf(report)}</td>
                   {used.map(({ key }) => (
-                    <td key={key}>{figure(valuesOf(report)[key])}</td>
+                    <td key={key}>
+                      {limitOf(report, key) ?? figure(valuesOf(report)[key])}
+                      {key === "ph" && report.kind === "soil" && report.phIn === "CaCl2" && (
+                        <span className="quiet"> in CaCl₂</span>
+                      )}
+                    </td>
                   ))}
                   <td>
                     {report.struck === null ? (

@@ -10,8 +10,16 @@ export async function storeSoilTests(
 ): Promise<StoredRows> {
   const stored = new StoredRows();
   for (const { line, values } of rows) {
-    const { zone, texture, belowDetection: _below, ...figures } = values;
-    const report = newZoneReportSchema.safeParse({ kind: "soil", ...figures, texture: texture || null });
+    const { zone, texture, belowDetection, phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg, ...figures } = values;
+    const more = Object.entries({ phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg }).filter(
+      ([, value]) => value !== null,
+    );
+    const limits = Object.entries(belowDetection).map(([field, { text }]) => [field, text]);
+    const report = newZoneReportSchema.safeParse({
+      ...{ kind: "soil", ...figures, texture: texture || null },
+      ...Object.fromEntries(more),
+      ...(limits.length > 0 && { limits: Object.fromEntries(limits) as object }),
+    });
     const zoneId = zones.get(zone)?.id;
     if (!report.success) stored.refuse(line, report.error.issues.map((issue) => issue.message).join(" "));
     else if (values.takenOn > today) stored.refuse(line, `It is from ${values.takenOn}, which is still to come.`);
