@@ -17,5 +17,5 @@ export {
   type ListPreview,
 } from "./list-import.ts";
 export { SITE_FILE_FORMAT, SITE_FILE_VERSION, siteFileSchema, type SiteFile, type ZoneFile } from "./site-file.ts";
-export type { WaterFile, WaterPreview, WaterSample } from "./water-import.ts";
+export { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } from "./water-import.ts";
 export type { ImportKind, Imports, PastImport, TakenBack } from "./imports.ts";

@@ -75,6 +75,10 @@ export const waterPreviewSchema = z
     kinds: columnKindsSchema,
     lies: z.enum(["down", "across", "long"]).describe("across: each row of the file is a column of the table"),
     preamble: z.array(z.string()),
+    rememberedFrom: z
+      .string()
+      .nullable()
+      .describe("who settled how a file with the same heads is read; null where nobody has"),
     dateOrder: z.enum(["ymd", "dmy", "mdy"]),
     dateOrderAssumed: z.boolean(),
     decimal: z.enum([".", ","]),

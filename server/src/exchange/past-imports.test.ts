@@ -102,4 +102,16 @@ describe("an import", () => {
     expect(next.body).toMatchObject({ rememberedFrom: "owner", stored: { added: 1 } });
     expect(next.body["sample"]).toMatchObject([{ values: { massKg: expect.closeTo(20 * 0.45359237, 6) as number } }]);
   });
+
+  it("of a laboratory settles how its next report is read", async () => {
+    const server = await nursery();
+    const report = (day: string) => ({
+      fileName: "report.csv",
+      contentBase64: btoa(`date;sample;pH;EC (mS/cm);Flurp;Cl (mmol/L)\n${day};Well;7,2;0,5;2,5;5\n`),
+    });
+    const columns = [{ column: 5, kind: "Ca", unit: "mmol/L" }];
+    await server.call("POST", "/api/water/imports", { ...report("2026-03-12"), columns });
+    const { body } = await server.call("POST", "/api/water/previews", report("2026-06-12"));
+    expect(body).toMatchObject({ rememberedFrom: "owner", samples: [{ ions: { Ca: 2.5, Cl: 5 }, fate: "stored" }] });
+  });
 });

@@ -1,10 +1,25 @@
-import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
+import { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } from "@sprunel/contract/exchange";
 import { matchZone } from "@sprunel/core/table";
 import { checkReport, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
 import { importLog } from "../imports/import-log.ts";
 import type { Scope } from "../scope/scope.ts";
 import { reportStore } from "../water/report-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
+
+/** What of a file's choices holds for the next one like it. */
+const settledSchema = waterFileSchema.pick({ columns: true, dateOrder: true, decimal: true }).strip();
+type Settled = ReturnType<typeof settledSchema.parse>;
+
+interface ReadReport {
+  readonly table: WaterTable;
+  readonly settled: Settled;
+  /** who settled how a file like it is read; null where nobody has */
+  readonly rememberedFrom: string | null;
+}
+
+function headsOf({ columns }: WaterTable): string {
+  return columns.map(({ header }) => header).join("\t");
+}
 
 type Dated = Omit<WaterSample, "fate" | "takenOn"> & { readonly takenOn: string };
 
@@ -16,17 +31,34 @@ interface Known {
 
 /** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
 export function waterImportService(scope: Scope) {
-  const read = async (file: WaterFile): Promise<WaterTable> => {
-    const { contentBase64, columns, dateOrder, decimal, takenOn, sourceName } = file;
+  /** As it is asked for now, and where it is not, as somebody had a file with the same heads read before. */
+  const read = async (file: WaterFile): Promise<ReadReport> => {
     const today = await scope.site.dateOr(undefined);
-    return scope.pool.run("water-table", {
-      bytes: Buffer.from(contentBase64, "base64"),
-      sheet: file.sheet,
-      choices: { columns, dateOrder, decimal, takenOn, today, source: sourceName },
-    });
+    const asked = (settled: Settled): Promise<WaterTable> =>
+      scope.pool.run("water-table", {
+        bytes: Buffer.from(file.contentBase64, "base64"),
+        sheet: file.sheet,
+        choices: { ...settled, takenOn: file.takenOn, today, source: file.sourceName },
+      });
+    const now = settledSchema.parse(file);
+    const first = await asked(now);
+    const memory = await importLog(scope).choicesOf("water", headsOf(first));
+    if (!memory) return { table: first, settled: now, rememberedFrom: null };
+    const before = settledSchema.parse(memory.choices);
+    const columns = [
+      ...(before.columns ?? []).filter(({ column }) => !now.columns?.some((one) => one.column === column)),
+      ...(now.columns ?? []),
+    ];
+    const settled = { ...before, ...now, columns };
+    return { table: await asked(settled), settled, rememberedFrom: memory.by };
   };
 
-  async function judge(file: WaterFile, table: WaterTable, siteId: number, inner: Scope): Promise<WaterPreview> {
+  async function judge(
+    file: WaterFile,
+    { table, rememberedFrom }: ReadReport,
+    siteId: number,
+    inner: Scope,
+  ): Promise<WaterPreview> {
     const zones = new Map((await inner.zones()).map(({ name, id }) => [name, id]));
     const known: Known = {
       zones,
@@ -46,6 +78,7 @@ export function waterImportService(scope: Scope) {
       book: table.book && { ...table.book, sheets: [...table.book.sheets] },
       lacks: table.lacks.map((group) => [...group]),
       kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
+      rememberedFrom,
       lies: table.lies,
       preamble: [...table.preamble],
       dateOrder: table.dateOrder,
@@ -63,9 +96,9 @@ export function waterImportService(scope: Scope) {
     /** Stores what the preview called stored, or nothing; a second time adds nothing. */
     async commit(file: WaterFile): Promise<WaterPreview> {
       const { id } = await scope.site.current();
-      const table = await read(file);
+      const report = await read(file);
       const store = async (inner: Scope): Promise<WaterPreview> => {
-        const preview = await judge(file, table, id, inner);
+        const preview = await judge(file, report, id, inner);
         const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone.id]));
         for (const sample of preview.samples) {
           const { source, zone, takenOn, ions, ph, ecMsCm } = sample;
@@ -81,12 +114,10 @@ export function waterImportService(scope: Scope) {
           () => store(inner),
           ({ samples }) => {
             const rows = samples.filter(({ fate }) => fate === "stored").length;
-            const heads = table.columns.map(({ header }) => header).join("\t");
-            const { columns, dateOrder, decimal } = file;
             return rows === 0
               ? null
               : {
-                  ...{ kind: "water", fileName: file.fileName, heads, choices: { columns, dateOrder, decimal } },
+                  ...{ kind: "water", fileName: file.fileName, heads: headsOf(report.table), choices: report.settled },
                   ...{ rows, importedAtMs: scope.clock() },
                 };
           },

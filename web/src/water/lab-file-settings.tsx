@@ -25,6 +25,9 @@ export function LabFileSettings({
   const open = columns.filter(({ unknownUnit, unitAssumed }) => unknownUnit !== null || unitAssumed).length;
   return (
     <>
+      {preview.rememberedFrom !== null && (
+        <p className="quiet">Read as {preview.rememberedFrom} settled it for the last file with these columns.</p>
+      )}
       <section className={filesStyles["settings"]} aria-label="How the file is read">
         <DecimalChoice
           decimal={preview.decimal}
