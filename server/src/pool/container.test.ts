@@ -72,6 +72,40 @@ describe("a workbook", () => {
     expect(rows[0]?.flags).toMatchObject([{ code: "spreadsheet-date", offer: { depthCm: [10, 20] } }]);
   });
 
+  it("ends where its last cell is filled, however far its borders are drawn", () => {
+    const sheet = utils.aoa_to_sheet(
+      picks.map((row) => [...row]),
+      { UTC: true },
+    );
+    sheet["XFD5"] = { t: "z" };
+    sheet["!ref"] = "A1:XFD5";
+    const book = utils.book_new(sheet, "June");
+    const bytes = new Uint8Array(
+      write(book, { type: "array", bookType: "xlsx", sheetStubs: true } as object) as ArrayBuffer,
+    );
+    const table = openedFile(bytes);
+    expect(table).toMatchObject({ physicalLines: 4, width: 4 });
+  });
+
+  it("is refused where it reaches too far, in words", () => {
+    const sheet = utils.aoa_to_sheet([["a"]]);
+    sheet["XFD310"] = { t: "n", v: 1 };
+    sheet["!ref"] = "A1:XFD310";
+    const bytes = new Uint8Array(
+      write(utils.book_new(sheet, "Wide"), { type: "array", bookType: "xlsx" }) as ArrayBuffer,
+    );
+    expect(() => openedFile(bytes)).toThrow(/reaches over 310 rows and 16384 columns; up to 5 million cells/);
+  });
+
+  it("may be a page with a table in it", () => {
+    const page =
+      "<html><body><table><tr><th>Picked on</th><th>House</th><th>Weight (kg)</th></tr><tr><td>2026-06-03</td><td>House 1</td><td>12.5</td></tr></table></body></html>";
+    const list = readPickList(openedFile(new TextEncoder().encode(page)), { zones, timeZone: "UTC" });
+    expect(list.rows.map(({ values }) => values)).toMatchObject([
+      { pickedOn: "2026-06-03", zone: "House 1", massKg: 12.5 },
+    ]);
+  });
+
   it("that is damaged is refused in words", () => {
     const damaged = workbook({ June: picks }).slice(0, 400);
     expect(() => openedFile(damaged)).toThrow(/cannot be opened|no filled sheet/);

@@ -15,12 +15,13 @@ interface Moment {
   readonly M: number;
 }
 
+const MOST_CELLS = 5e6;
 /** A workbook that unpacks to more is not opened. */
 const MOST_UNPACKED_MB = 600;
 
 /** A file as rows of cells: a text in any encoding, or a sheet of a workbook, whatever its name says it is. */
 export function openedFile(bytes: Uint8Array, sheet?: string): Source {
-  return isZip(bytes) || isOldWorkbook(bytes) ? workbookTable(bytes, sheet) : asTable(bytes);
+  return isZip(bytes) || isOldWorkbook(bytes) || isPage(bytes) ? workbookTable(bytes, sheet) : asTable(bytes);
 }
 
 function isZip([a, b, c, d]: Uint8Array): boolean {
@@ -30,6 +31,12 @@ function isZip([a, b, c, d]: Uint8Array): boolean {
 /** Workbooks of before 2007. */
 function isOldWorkbook([a, b, c, d]: Uint8Array): boolean {
   return a === 0xd0 && b === 0xcf && c === 0x11 && d === 0xe0;
+}
+
+/** Many programs call a page with a table in it a workbook. */
+function isPage(bytes: Uint8Array): boolean {
+  const start = new TextDecoder("windows-1252").decode(bytes.subarray(0, 4000));
+  return /^[^\w<]{0,8}\s*</.test(start) && /<(html|table)\b/i.test(start);
 }
 
 function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
@@ -60,6 +67,10 @@ function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
     );
   const rows = cellsOf(book.Sheets[name]);
   const width = rows.reduce((most, row) => Math.max(most, row.length), 0);
+  if (rows.length * width > MOST_CELLS)
+    throw refused(
+      `The sheet ${name} reaches over ${rows.length} rows and ${width} columns; up to ${MOST_CELLS / 1e6} million cells are read. Save the part that matters by itself.`,
+    );
   const records = rows.map((row, at): TableRecord => ({
     line: at + 1,
     cells: Array.from({ length: width }, (_, column) => textOf(row[column], book)),
@@ -87,9 +98,15 @@ function fullest(book: WorkBook, sheets: readonly string[]): string | undefined 
 
 type Cells = readonly (CellObject | undefined)[];
 
+/** As far as anything stands in it: a border drawn down a whole column fills no cells. */
 function cellsOf(sheet: WorkSheet | undefined): readonly Cells[] {
   const rows = ((sheet as { "!data"?: Cells[] } | undefined)?.["!data"] ?? []) as readonly (Cells | undefined)[];
-  return Array.from(rows, (row) => row ?? []);
+  const filled: Cells[] = [];
+  rows.forEach((row, at) => {
+    const last = row?.findLastIndex((cell) => cell?.v !== undefined && cell.v !== "") ?? -1;
+    if (row && last >= 0) filled[at] = row.slice(0, last + 1);
+  });
+  return Array.from(filled, (row: Cells | undefined) => row ?? []);
 }
 
 /** What a cell holds, written so that it is read in one way. */
