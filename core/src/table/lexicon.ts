@@ -16,7 +16,7 @@ const WORDS = {
     "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
   /** how and where it was measured, which changes nothing of what it is */
   plain:
-    "rel relative relativ relativa relatief mean average avg mittel mittelwert mw moyenne media medio promedio gemiddeld gemiddelde tot out outside outdoor aussen ext exterior exterieur esterna externa esterno externo buiten speed velocity geschwindigkeit vitesse velocidad velocita velocidade snelheid sensor logger station reading ablesung the of de des du la le del della do da van von und and et y e wert mm24 electrical elektrische electrique electrica elettrica elektrisch current now instant",
+    "rel relative relativ relativa relatief on at am le el il op em mean average avg mittel mittelwert mw moyenne media medio promedio gemiddeld gemiddelde tot out outside outdoor aussen ext exterior exterieur esterna externa esterno externo buiten speed velocity geschwindigkeit vitesse velocidad velocita velocidade snelheid sensor logger station reading ablesung the of de des du la le del della do da van von und and et y e wert mm24 electrical elektrische electrique electrica elettrica elektrisch current now instant",
   // What is measured
   temperature: "temp temperature temperatur temperatura temperat- -temperatur -temp t ta tair tl airtc",
   air: "air luft aria aire ar lucht",

@@ -81,6 +81,25 @@ describe("the shape of a table", () => {
     ]);
   });
 
+  it("may lie across with one sample, each amount with its unit: amounts are no row of units", () => {
+    const table = readSoilList(
+      bytes(
+        "Test of soil;",
+        "Field;Tunnel 2",
+        "Sampled on;30.9.2026",
+        "Report printed;17.11.2026",
+        "Depth;0 - 20 cm",
+        "pH(CaCl2);6,3",
+        "P-AL;11 mg/100g",
+        "K-AL;18 mg/100g",
+      ),
+      site,
+    );
+    expect(table.rows.map(({ values }) => values)).toMatchObject([
+      { zone: "Tunnel 2", takenOn: "2026-09-30", depthCm: [0, 20], ph: 6.3, phIn: "CaCl2", pMgKg: 110, kMgKg: 180 },
+    ]);
+  });
+
   it("may have a row for each figure, put together by sample", () => {
     const table = readWaterTable(
       bytes(

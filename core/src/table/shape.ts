@@ -410,7 +410,7 @@ function withUnits(record: TableRecord, unitColumns: ReadonlyMap<number, number>
 function asideAcross(cells: readonly string[]): NotDataReason | undefined {
   const [head = ""] = cells.filter((cell) => cell !== "");
   if (isBeside(head)) return "comment";
-  return cells.some(isFigure) || cells.some(isTime) ? undefined : "comment";
+  return cells.some((cell) => /^[<>≤≥~]?\s*[-+−]?[.,]?\d/.test(cell)) || cells.some(isTime) ? undefined : "comment";
 }
 
 function laterReason<K extends string>(

@@ -329,7 +329,7 @@ describe("a text as a unit", () => {
     expect(unitsIn(text).some((one) => one.basis === basis)).toBe(true);
   });
 
-  it.each(["", "furlongs", "foo/bar", "Week 12", "12", "kPa/100", "USD/kg", "Courgette tunnel"])(
+  it.each(["", "furlongs", "foo/bar", "Week 12", "11 mg/100g", "7 kPa", "12", "kPa/100", "USD/kg", "Courgette tunnel"])(
     "%j is none",
     (text) => {
       expect(unitsIn(text)).toEqual([]);

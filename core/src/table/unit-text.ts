@@ -211,7 +211,8 @@ const BESIDE =
  */
 export function unitsIn(text: string): readonly UnitText[] {
   const plain = plainUnit(text);
-  if (plain === "") return [];
+  // "11 mg/kg" is an amount.
+  if (plain === "" || /^\d+(?:[.,]\d+)?(?!\s*\/)/.test(plain)) return [];
   const bare = plainUnit(plain.replace(BESIDE, " "));
   const found = [...product(plain, null), ...(bare === plain ? [] : product(bare, null))];
   // In what it is counted stands before, between or behind; "mg" is not magnesium where no unit is left without it.
