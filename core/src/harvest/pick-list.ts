@@ -12,7 +12,7 @@ const CRATES =
 
 const DECLARATION: Declaration<PickColumn> = {
   meanings: {
-    date: { named: [["date"]], beside: ["amount"] },
+    date: { named: [["date"]], never: ["paper"], beside: ["amount"] },
     zone: { named: [["zone"]] },
     grade: { named: [["grade"]] },
     brix: {

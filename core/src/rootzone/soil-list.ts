@@ -25,7 +25,7 @@ const DECLARATION: Declaration<SoilColumn> = {
   meanings: {
     zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"]] },
     depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] } },
-    date: { named: [["date"]] },
+    date: { named: [["date"]], never: ["paper"] },
     texture: { named: [["texture"], ["soil", "texture"]] },
     ph: { named: [["ph"], ["ph", "water"], ["ph", "calciumChloride"], ["ph", "KCl"]], lies: SOIL_PH },
     ec: { named: [["ec"]], quantity: { units: ["dS/m", "mS/cm", "µS/cm", "mS/m"] } },

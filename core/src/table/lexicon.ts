@@ -11,6 +11,8 @@ const WORDS = {
   stamp:
     "stamp ts timestamp datetime zeitstempel zeitpunkt horodat- fechahora fecha-hora datumzeit datum-zeit tijdstempel when utc dataora datahora",
   zone: "zone paddock where place house bed field block plot from bay tunnel greenhouse compartment haus gewachshaus beet feld schlag parzelle standort ort abteil parcelle serre chapelle planche lieu parcela invernadero lugar sector cuadro parcella serra luogo settore appezzamento estufa talhao canteiro local kas afdeling perceel vak zona crop kultur culture cultivo coltura cultura gewas location site sitio",
+  paper:
+    "report reported print printed issued issue received receipt ordered order bericht prufbericht druck gedruckt ausgabe eingang auftrag rapport edition emission reception commande informe emision recepcion impreso referto emissione ricezione relatorio emissao recepcao ontvangst ontvangen rapportdatum uitgifte verslag",
   note: "note notes remark- comment- seen bemerkung- anmerkung- notiz- remarque- commentaire- observa- nota notas commenti osserva- opmerking-",
   sample:
     "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",

@@ -87,7 +87,7 @@ describe("the shape of a table", () => {
         "Test of soil;",
         "Field;Tunnel 2",
         "Sampled on;30.9.2026",
-        "Report printed;17.11.2026",
+        "Date of report;17.11.2026",
         "Depth;0 - 20 cm",
         "pH(CaCl2);6,3",
         "P-AL;11 mg/100g",
@@ -145,6 +145,41 @@ describe("the shape of a table", () => {
       { line: 7, reason: "blank" },
       { line: 8, reason: "comment" },
     ]);
+  });
+
+  it("keeps rows whose words look like sums: a product called Max, a remark about the total", () => {
+    const table = readPickList(
+      bytes(
+        "Date;House;kg;Grade;Note",
+        "3.6.2026;Tunnel 1;12;I;max of the week",
+        "4.6.2026;Tunnel 2;10;I;best in total",
+        "Total;;22;;",
+      ),
+      site,
+    );
+    expect(table.rows.map(({ line }) => line)).toEqual([2, 3]);
+    expect(table.notData.at(-1)).toEqual({ line: 4, reason: "totals" });
+  });
+
+  it("with a figure for each row takes none of two that differ, and keeps a limit in its own unit", () => {
+    const { samples, notData } = readWaterTable(
+      bytes(
+        "Probe;Datum;Parameter;Wert;Einheit",
+        "A;12.03.2026;Calcium;98;mg/l",
+        "A;12.03.2026;Calcium;80;mg/l",
+        "A;12.03.2026;Nitrat;<0,5;mmol/l",
+        "A;12.03.2026;Chlorid;31;mg/l",
+        "A;12.03.2026;Chlorid;31;mg/l",
+        "Signed by M.;;;;",
+      ),
+    );
+    expect(samples[0]?.ions.Ca).toBeUndefined();
+    expect(samples[0]).toMatchObject({
+      setAside: [{ analyte: "Ca", text: "98 mg/l / 80 mg/l" }],
+      belowDetection: [{ analyte: "NO3", text: "<0,5 mmol/l" }],
+      ions: { Cl: expect.closeTo(31 / 35.45, 4) as number },
+    });
+    expect(notData.map(({ line }) => line)).toEqual([1, 7]);
   });
 
   it("of one zone without its name takes the site's only zone, and of several asks which", () => {

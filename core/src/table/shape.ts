@@ -43,8 +43,9 @@ export interface Layout<K extends string> {
   readonly told: Readonly<Partial<Record<K, string>>>;
 }
 
+/** A sum by its name; what may begin a product's or a zone's name is one only by itself. */
 const TOTALS =
-  /^(sub-?)?(sum|total|totals|mean|average|avg|max|min|maximum|minimum|summe|gesamt|mittel|mittelwert|somme|moyenne|suma|media|promedio|somma|soma|totaal|som|gemiddelde|value of|stock of)\b|\b(in all|all together|altogether|total)$|^\d+ (days|hours)\b/i;
+  /^(sub-?)?(sum|total|totals|mean|average|summe|gesamt|mittelwert|somme|moyenne|suma|promedio|somma|soma|totaal|gemiddelde|value of|stock of)\b|^(avg|max|min|maximum|minimum|mittel|media|som)\.?:?$|\b(in all|all together|altogether|total)$|^\d+ (days|hours)\b/i;
 const COMMENT = /^[#*]|^\/\//;
 /** A header is looked for within so many lines, in so many rows on top of each other. */
 const HEADER_WITHIN = 300;
@@ -236,17 +237,22 @@ function longTable<K extends string>(records: readonly TableRecord[], declaratio
   const cells = [...beside.map((column) => header[column] ?? ""), ...distinct];
   const together = [...groups.values()].map((of): TableRecord => {
     const [first] = of;
-    const found = new Map(of.map((record) => [record.cells[columns.parameter] ?? "", record.cells]));
     const figures = distinct.map((name) => {
-      const row = found.get(name);
-      return row ? `${row[columns.value] ?? ""} ${columns.unit === null ? "" : (row[columns.unit] ?? "")}`.trim() : "";
+      const told = of.flatMap(({ cells: row }) =>
+        row[columns.parameter] === name
+          ? [`${row[columns.value] ?? ""} ${columns.unit === null ? "" : (row[columns.unit] ?? "")}`.trim()]
+          : [],
+      );
+      // One figure told twice is one; two that differ are neither.
+      return [...new Set(told)].join(" / ");
     });
     return { line: first?.line ?? 0, cells: [...beside.map((column) => first?.cells[column] ?? ""), ...figures] };
   });
   const worth = worthOf(cells, declaration);
   const head = { line: records[at]?.line ?? 0, cells };
+  const others = records.slice(at + 1).filter((record) => !body.includes(record));
   return {
-    records: [...records.slice(0, at), head, ...together],
+    records: [...records.slice(0, at), head, ...together, ...others],
     lines: [],
     header: { from: at, to: at, cells, worth },
   };
@@ -402,7 +408,9 @@ function withUnits(record: TableRecord, unitColumns: ReadonlyMap<number, number>
   const cells = [...record.cells];
   for (const [from, to] of unitColumns) {
     const amount = cells[to] ?? "";
-    if (readNumber(amount, ".") !== null && (cells[from] ?? "") !== "") cells[to] = `${amount} ${cells[from] ?? ""}`;
+    // "<5" has its unit beside it, too.
+    if (readNumber(amount.replace(/^[<>≤≥]\s*/, ""), ".") !== null && (cells[from] ?? "") !== "")
+      cells[to] = `${amount} ${cells[from] ?? ""}`;
   }
   return { ...record, cells };
 }
@@ -428,12 +436,8 @@ function laterReason<K extends string>(
     ({ guess, column }) =>
       guess && (identity as readonly string[]).includes(guess.kind) && (cells[column - 1] ?? "") !== "",
   );
-  const onlyWords = named.every(({ column }) => cells[column - 1] === first);
-  if (
-    filled.some((cell) => TOTALS.test(cell)) &&
-    (onlyWords || !filled.some(isTime)) &&
-    (TOTALS.test(first) ? onlyWords : true)
-  )
+  // Whose row it is tells a row from a sum: a sum has no place, day or product of its own.
+  if (filled.some((cell) => TOTALS.test(cell)) && named.every(({ column }) => TOTALS.test(cells[column - 1] ?? "")))
     return "totals";
   if (filled.length > 1 || columns.length < 3 || isTime(first)) return undefined;
   // A line of its own among the rows is a caption; at the end, or long, a note.

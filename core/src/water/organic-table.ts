@@ -33,7 +33,7 @@ const amount = (...named: readonly (readonly Concept[])[]): Meaning => ({
 
 const DECLARATION: Declaration<Figure | "date"> = {
   meanings: {
-    date: { named: [["date"]] },
+    date: { named: [["date"]], never: ["paper"] },
     solids: { named: [["solids"]], quantity: BY_VOLUME },
     organicN: { ...amount(["N", "organic"]), never: ["ammonium"] },
     nh4N: amount(["ammonium", "N"]),

@@ -83,7 +83,7 @@ const named = (of: WaterForm, ...words: readonly (readonly Concept[])[]): Meanin
 export const WATER_DECLARATION: Declaration<WaterColumn> = {
   meanings: {
     sample: { named: [["sample"], ["water"], ["zone"], ["product"], ["water", "sample"]] },
-    date: { named: [["date"]] },
+    date: { named: [["date"]], never: ["paper"] },
     ph: { named: [["ph"]], beside: ["water", "value"], lies: { least: 5.2, most: 9 } },
     ec: { named: [["ec"]], beside: ["water", "value"], quantity: EC_QUANTITY },
     hardness: { named: [["hardness"]], never: ["carbonate"], beside: ["total", "water"], quantity: HARDNESS },
