@@ -1,27 +1,19 @@
-import { DomainError } from "../working/domain-error.ts";
-import type { DecimalMark } from "../table/number.ts";
-import { asTable, bookOf, type Source, type Table } from "../table/read-table.ts";
-import { dateOrder, type DateOrder } from "../table/time-text.ts";
+import type { Source } from "../table/read-table.ts";
+import type { Layout, NotDataReason } from "../table/shape.ts";
+import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "../table/sheet.ts";
 import { utcOffsetMin } from "../time/local-time.ts";
-import { kindsOf, lacksOf, readColumns, type ChosenColumn } from "../table/columns.ts";
-import { layOut, type Layout, type NotDataReason } from "../table/shape.ts";
 import { hourly } from "./weather-hourly.ts";
-import { WEATHER_DECLARATION, type WeatherColumn } from "./weather-columns.ts";
+import { WEATHER_DECLARATION, type WeatherColumn, type WeatherColumnKind } from "./weather-columns.ts";
 import { stampOf } from "./weather-stamp.ts";
 import { judgeRows, type FlaggedRow, type RejectedRow, type WeatherRow } from "./weather-rows.ts";
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
-interface WeatherTableChoices {
+interface WeatherTableChoices extends SheetChoices {
   /** IANA name of the zone of the site's clock: the file's, where it says no other */
   readonly siteTimeZone: string;
   /** of the file's clock, as somebody said */
   readonly timeZone?: string | undefined;
   readonly stampMarks?: "start" | "end" | undefined;
-  /** the site's date: no row is from after it */
-  readonly today?: string | undefined;
-  readonly dateOrder?: DateOrder | undefined;
-  readonly decimal?: DecimalMark | undefined;
-  readonly columns?: readonly ChosenColumn[] | undefined;
 }
 
 interface HourRange {
@@ -31,28 +23,12 @@ interface HourRange {
   readonly hours: number;
 }
 
-export interface WeatherTable {
-  readonly dialect: {
-    readonly encoding: Table["encoding"];
-    readonly lineEnd: Table["lineEnd"];
-    readonly delimiter: string;
-    readonly decimal: Table["decimal"];
-    readonly decimalAssumed: boolean;
-    readonly dateOrder: DateOrder;
-    readonly dateOrderAssumed: boolean;
+export interface WeatherTable extends SheetTold<WeatherColumnKind> {
+  readonly dialect: Dialect & {
     readonly timeZone: string;
     readonly stampMarks: "start" | "end";
     readonly stampMarksAssumed: boolean;
   };
-  /** with their first cells, as they stand in the file */
-  readonly columns: readonly (WeatherColumn & { readonly examples: readonly string[] })[];
-  /** what a column may mean, and in what units */
-  /** of a workbook, the sheets that it has, and the one that was read */
-  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
-  /** what no column is taken for, though the table should have one of each */
-  readonly lacks: readonly (readonly string[])[];
-  readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
-  readonly preamble: readonly string[];
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
   >;
@@ -67,9 +43,6 @@ export interface WeatherTable {
 }
 
 const HOUR_MS = 3_600_000;
-/** So many cells of a column show what it holds. */
-const EXAMPLE_CELLS = 3;
-
 /**
  * Reads a weather file of hourly rows as loggers write it, mends nothing in silence, and tells of every line what became of it.
  *
@@ -77,21 +50,17 @@ const EXAMPLE_CELLS = 3;
  * @throws {DomainError} when there is no table of hourly weather in it at all
  */
 export function readWeatherTable(source: Source, choices: WeatherTableChoices): WeatherTable {
-  const table = asTable(source, choices.decimal);
-  const layout = layOut(table, WEATHER_DECLARATION);
-  if (!layout) throw fileFault("There is no table in the file: no row of words over rows of figures.");
-  const columns = readColumns(layout, WEATHER_DECLARATION, table.decimal, choices.columns);
+  const sheet = new Sheet(
+    source,
+    WEATHER_DECLARATION,
+    choices,
+    "There is no table in the file: no row of words over rows of figures.",
+  );
+  const { layout, columns, table } = sheet;
   const stamps = layout.dataRows.map(stampOf(columns, layout.dataRows));
-  const order = choices.dateOrder ?? dateOrder(stamps, choices.today);
   const marks = choices.stampMarks ?? guessStampMarks(layout, stamps);
   const dialect = {
-    encoding: table.encoding,
-    lineEnd: table.lineEnd,
-    delimiter: table.delimiter,
-    decimal: table.decimal,
-    decimalAssumed: table.decimalAssumed,
-    dateOrder: order === "ambiguous" ? ("dmy" as const) : order,
-    dateOrderAssumed: order === "ambiguous",
+    ...sheet.dialect(stamps),
     timeZone: choices.timeZone ?? writtenZone(columns, layout.preamble) ?? choices.siteTimeZone,
     stampMarks: marks ?? ("start" as const),
     stampMarksAssumed: marks === undefined,
@@ -102,15 +71,8 @@ export function readWeatherTable(source: Source, choices: WeatherTableChoices): 
     dialect.stampMarks,
   );
   return {
+    ...sheet.told(),
     dialect,
-    columns: columns.map((column) => ({
-      ...column,
-      examples: layout.dataRows.slice(0, EXAMPLE_CELLS).map((row) => row.cells[column.column - 1] ?? ""),
-    })),
-    book: bookOf(table),
-    lacks: lacksOf(columns, WEATHER_DECLARATION, layout.told),
-    kinds: kindsOf(WEATHER_DECLARATION),
-    preamble: layout.preamble,
     counts: {
       physicalLines: table.physicalLines,
       dataRows: layout.dataRows.length,
@@ -124,10 +86,6 @@ export function readWeatherTable(source: Source, choices: WeatherTableChoices): 
     gaps: gapsOf(judged.rows),
     clockChangeMs: clockChange(judged.rows, dialect.timeZone),
   };
-}
-
-function fileFault(message: string): DomainError {
-  return new DomainError({ code: "not-possible", path: "file", message });
 }
 
 /** "Time (UTC)", "GMT" in the text on top: the file's clock is no place's. */

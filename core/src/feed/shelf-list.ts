@@ -1,6 +1,7 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import type { Source } from "../table/read-table.ts";
-import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import { readList, type ListChoices, type ListTable } from "../table/list.ts";
+import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
 import type { Quantity } from "../table/quantity.ts";

@@ -1,5 +1,6 @@
 import type { Source } from "../table/read-table.ts";
-import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import { readList, type ListChoices, type ListTable } from "../table/list.ts";
+import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import type { Quantity } from "../table/quantity.ts";
 import { EC_QUANTITY } from "../table/usual-quantities.ts";
 import type { Declaration } from "../table/shape.ts";

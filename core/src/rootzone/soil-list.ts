@@ -1,6 +1,7 @@
 import { molarMassG } from "../chemistry/formula.ts";
 import type { Source } from "../table/read-table.ts";
-import { readList, RowRejected, type ListCells, type ListChoices, type ListTable } from "../table/list.ts";
+import { readList, type ListChoices, type ListTable } from "../table/list.ts";
+import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import { headOf } from "../table/head.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/shape.ts";

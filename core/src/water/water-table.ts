@@ -1,13 +1,13 @@
-import { DomainError } from "../working/domain-error.ts";
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import { measuredCell } from "../table/cell.ts";
-import { kindsOf, lacksOf, readColumns, type ChosenColumn, type ReadColumn } from "../table/columns.ts";
 import type { DecimalMark } from "../table/number.ts";
 import { conversionOf } from "../table/quantity.ts";
-import { asTable, bookOf, type Source, type Table, type TableRecord } from "../table/read-table.ts";
-import { layOut, type Layout } from "../table/shape.ts";
+import type { ReadColumn } from "../table/columns.ts";
+import type { Source, Table, TableRecord } from "../table/read-table.ts";
+import type { Layout } from "../table/shape.ts";
+import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "../table/sheet.ts";
+import { readTime, type DateOrder } from "../table/time-text.ts";
 import { unitsIn } from "../table/unit-text.ts";
-import { dateOrder, readTime, type DateOrder } from "../table/time-text.ts";
 import { checkReport, type ReportCheck } from "./report-check.ts";
 import { analyteOf, countedIn, WATER_DECLARATION, type Analyte, type WaterColumn } from "./water-meanings.ts";
 
@@ -31,30 +31,15 @@ export interface WaterSample {
 }
 
 /** What a person may settle before the import; what is left out is guessed, and the guess is told. */
-interface WaterChoices {
-  readonly columns?: readonly ChosenColumn[] | undefined;
-  readonly dateOrder?: DateOrder | undefined;
-  readonly decimal?: DecimalMark | undefined;
+interface WaterChoices extends SheetChoices {
   /** of all samples, where the file does not say */
   readonly takenOn?: string | undefined;
-  /** the site's date: no sample is from after it */
-  readonly today?: string | undefined;
   readonly source?: string | undefined;
 }
 
-export interface WaterTable {
-  readonly columns: readonly (ReadColumn<WaterColumn> & { readonly examples: readonly string[] })[];
-  /** of a workbook, the sheets that it has, and the one that was read */
-  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
-  /** what no column is taken for, though the table should have one of each */
-  readonly lacks: readonly (readonly string[])[];
-  readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
+export interface WaterTable
+  extends SheetTold<WaterColumn>, Pick<Dialect, "dateOrder" | "dateOrderAssumed" | "decimal" | "decimalAssumed"> {
   readonly lies: Layout<WaterColumn>["lies"];
-  readonly preamble: readonly string[];
-  readonly dateOrder: DateOrder;
-  readonly dateOrderAssumed: boolean;
-  readonly decimal: DecimalMark;
-  readonly decimalAssumed: boolean;
   readonly counts: Readonly<
     Record<"physicalLines" | "dataRows" | "accepted" | "flagged" | "rejected" | "notData", number>
   >;
@@ -68,7 +53,6 @@ export interface WaterTable {
 }
 
 type Rejected = WaterTable["rejected"][number];
-const EXAMPLES = 3;
 
 /**
  * Reads a laboratory's file of water reports, a sample a row or an analyte a row, in any usual unit. Nothing is mended;
@@ -77,25 +61,15 @@ const EXAMPLES = 3;
  * @throws {DomainError} when there is no table of figures in it
  */
 export function readWaterTable(source: Source, choices: WaterChoices = {}): WaterTable {
-  const table = asTable(source, choices.decimal);
-  const layout = layOut(table, WATER_DECLARATION);
-  if (!layout)
-    throw new DomainError({
-      code: "not-possible",
-      path: "file",
-      message:
-        "No water report was found. The file needs at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate, below or beside each other.",
-    });
-  const columns = readColumns(layout, WATER_DECLARATION, table.decimal, choices.columns);
-  const textsOf =
-    (kind: WaterColumn) =>
-    (record: TableRecord): string => {
-      const column = columns.find((one) => one.kind === kind);
-      return (column && record.cells[column.column - 1]) || (layout.told[kind] ?? "");
-    };
-  const [dateText, sourceText] = [textsOf("date"), textsOf("sample")];
-  const found = choices.dateOrder ?? dateOrder(layout.dataRows.map(dateText), choices.today);
-  const order = found === "ambiguous" ? "dmy" : found;
+  const sheet = new Sheet(
+    source,
+    WATER_DECLARATION,
+    choices,
+    "No water report was found. The file needs at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate, below or beside each other.",
+  );
+  const { layout, columns, table } = sheet;
+  const dateText = (record: TableRecord): string => sheet.text(record, "date");
+  const { dateOrder: order, dateOrderAssumed } = sheet.dialect(layout.dataRows.map(dateText));
   const lines = linesOf(table, layout, columns);
   const samples: WaterSample[] = [];
   const rejected: Rejected[] = [];
@@ -117,29 +91,21 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
       const span: [number, number] =
         layout.lies === "across" ? [lines.data[0] ?? 1, lines.data.at(-1) ?? 1] : [record.line, record.line];
       const source =
-        sourceText(record) || choices.source || (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
+        sheet.text(record, "sample") ||
+        choices.source ||
+        (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
       samples.push(sampleOf(source, takenOn, span, columns, record, table.decimal));
     }
   }
   const dataRows = layout.lies === "across" ? lines.data.length : layout.dataRows.length;
   const flagged = layout.lies === "across" ? 0 : samples.filter(isFlagged).length;
   return {
-    columns: columns.map((column) => ({
-      ...column,
-      examples: layout.dataRows
-        .map(({ cells }) => cells[column.column - 1] ?? "")
-        .filter((cell) => cell !== "")
-        .slice(0, EXAMPLES),
-    })),
-    book: bookOf(table),
-    lacks: lacksOf(columns, WATER_DECLARATION, layout.told),
-    kinds: kindsOf(WATER_DECLARATION),
+    ...sheet.told(),
     lies: layout.lies,
-    preamble: layout.preamble,
     dateOrder: order,
     decimal: table.decimal,
     decimalAssumed: table.decimalAssumed,
-    dateOrderAssumed: found === "ambiguous" && layout.dataRows.some((record) => dateText(record) !== ""),
+    dateOrderAssumed,
     counts: {
       physicalLines: table.physicalLines,
       dataRows,

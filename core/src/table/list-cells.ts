@@ -1,0 +1,272 @@
+import { instantsOf } from "../time/local-time.ts";
+import { measuredCell, type MeasuredCell } from "./cell.ts";
+import { conversionOf, type Conversion } from "./quantity.ts";
+import type { TableRecord } from "./read-table.ts";
+import type { Sheet } from "./sheet.ts";
+import { readHour, readTime, withHourOf, type DateOrder, type TimeReading } from "./time-text.ts";
+import { matchZone } from "./zone-name.ts";
+
+/** What holds for a whole list, where its rows do not say it. */
+export interface ListTold {
+  /** names of the site's zones */
+  readonly zones: readonly string[];
+  /** IANA name of the zone of the file's clock */
+  readonly timeZone: string;
+  /** the zone of all rows, where no column names one */
+  readonly zone?: string | undefined;
+  /** of rows that tell no time of day, `HH:MM`; noon where left out */
+  readonly hour?: string | undefined;
+}
+
+export type ListRejection =
+  | "bad-time"
+  | "time-does-not-exist"
+  | "duplicate"
+  | "conflict"
+  | "field-count"
+  | "unknown-zone"
+  | "ambiguous-zone"
+  | "no-amount"
+  | "no-name"
+  | "no-analysis"
+  | "empty";
+
+export interface ListFlag {
+  readonly code:
+    | "impossible"
+    | "zone-guessed"
+    | "unit-unknown"
+    | "unreadable"
+    | "ec-unit-guessed"
+    | "ec-ph-swapped"
+    | "drain-over-feed"
+    | "scale-slip"
+    | "spreadsheet-date"
+    | "label-does-not-add-up"
+    | "label-over-100";
+  /** of the value; empty when the row as a whole is meant */
+  readonly kind: string;
+  readonly raw: string;
+  /** what was likely meant, by field; nothing is mended until somebody agrees */
+  readonly offer?: Readonly<Record<string, number | readonly number[]>>;
+  /** what was taken in place of it, in words */
+  readonly taken?: string;
+}
+
+/** Thrown by a judge: nothing of the row is stored. */
+export class RowRejected extends Error {
+  constructor(
+    readonly reason: ListRejection,
+    readonly detail: string,
+  ) {
+    super(detail);
+  }
+}
+
+/** One row of a list, by what its columns mean. */
+export class ListCells<K extends string> {
+  readonly flags: ListFlag[] = [];
+  private readonly measured = new Map<K, MeasuredCell>();
+  constructor(
+    private readonly record: TableRecord,
+    private readonly file: ListFile<K>,
+  ) {}
+
+  get line(): number {
+    return this.record.line;
+  }
+
+  has(kind: K): boolean {
+    return this.file.sheet.column(kind) !== undefined;
+  }
+
+  header(kind: K): string {
+    return this.file.sheet.column(kind)?.header ?? "";
+  }
+
+  text(kind: K): string {
+    const column = this.file.sheet.column(kind);
+    return column ? (this.record.cells[column.column - 1] ?? "") : "";
+  }
+
+  cell(kind: K): MeasuredCell {
+    const known = this.measured.get(kind);
+    if (known) return known;
+    const cell = measuredCell(this.text(kind), this.file.sheet.table.decimal);
+    this.measured.set(kind, cell);
+    return cell;
+  }
+
+  /** The unit that holds for a cell: its own, or else the column's. Null for one that the kind does not have. */
+  unit(kind: K): string | null {
+    const typed = this.cell(kind).unit;
+    return typed === "" ? this.columnUnit(kind) || null : (this.conversion(kind, typed)?.unit ?? null);
+  }
+
+  columnUnit(kind: K): string {
+    return this.file.sheet.column(kind)?.unit ?? "";
+  }
+
+  /** In what a cell's amount is counted, where its unit says so: P₂O₅ of "mg P₂O₅/100 g". */
+  basis(kind: K): string | null {
+    const unit = this.cell(kind).unit || this.columnUnit(kind);
+    return unit === "" ? null : (this.conversion(kind, unit)?.basis ?? null);
+  }
+
+  private conversion(kind: K, unit: string): Conversion | null {
+    const { quantity } = this.file.sheet.declaration.meanings[kind];
+    return quantity ? conversionOf(quantity, unit) : null;
+  }
+
+  /** Canonical value of a cell, by its unit; null when it is empty, below detection, or no number in a known unit. */
+  value(kind: K): number | null {
+    const cell = this.cell(kind);
+    if (cell.kind === "unreadable") this.setAside(kind, "unreadable");
+    if (cell.kind !== "number" || cell.value === null) return null;
+    if (!this.file.sheet.declaration.meanings[kind].quantity) return cell.value;
+    const unit = cell.unit === "" ? this.columnUnit(kind) : cell.unit;
+    const value = this.inUnit(kind, cell.value, unit);
+    if (value === null) this.setAside(kind, "unit-unknown");
+    return value;
+  }
+
+  /** Canonical amount; null for what is no unit of the kind. */
+  inUnit(kind: K, value: number, unit: string | null): number | null {
+    const { quantity } = this.file.sheet.declaration.meanings[kind];
+    if (!quantity) return value;
+    const conversion = unit === null || unit === "" ? null : conversionOf(quantity, unit);
+    return conversion ? value * conversion.factor + conversion.offset : null;
+  }
+
+  /** One value that cannot be told does not take its row with it. */
+  private setAside(kind: K, code: "unreadable" | "unit-unknown"): void {
+    if (!this.flags.some((flag) => flag.code === code && flag.kind === kind))
+      this.flags.push({ code, kind, raw: this.text(kind) });
+  }
+
+  /** A value inside its span; one outside is set aside, and a lost decimal mark offered where that explains it. */
+  within(kind: K, field: string, least: number, most: number): number | null {
+    const value = this.value(kind);
+    if (value === null || (value >= least && value <= most)) return value;
+    const tenth = value / 10;
+    const isLostMark = !/[.,]/.test(this.text(kind)) && tenth >= least && tenth <= most;
+    this.flags.push({
+      code: "impossible",
+      kind,
+      raw: this.text(kind),
+      ...(isLostMark && { offer: { [field]: tenth } }),
+    });
+    return null;
+  }
+
+  /** @throws {RowRejected} when no zone, or more than one, has the name */
+  zone(kind: K): string {
+    const { zone: chosen, zones } = this.file.choices;
+    if (!this.has(kind)) {
+      const told = this.file.sheet.layout.told[kind];
+      const match = told === undefined || chosen !== undefined ? null : matchZone(told, zones);
+      const only = chosen ?? (match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined);
+      if (only === undefined) throw new RowRejected("unknown-zone", "no column names the zone; choose it");
+      return only;
+    }
+    const text = this.text(kind);
+    const match = matchZone(text, zones);
+    if (match.status === "unknown") throw new RowRejected("unknown-zone", text || "no place given");
+    if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", `${text}: two zones are equally near`);
+    if (match.status === "guessed") this.flags.push({ code: "zone-guessed", kind, raw: text, taken: match.zone });
+    return match.zone;
+  }
+
+  /** The row's date, or the one above; `YYYY-MM-DD`. @throws {RowRejected} */
+  date(): string {
+    const text = this.file.dateOf(this.record);
+    const reading = readTime(text, this.file.order);
+    if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
+    if (reading.status !== "clock") throw new RowRejected("bad-time", text || "no date");
+    const { year, month, day } = reading.time;
+    return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
+  }
+
+  /** Instants at which the place's clock showed the row's time, two in the hour that is repeated. @throws {RowRejected} */
+  instants(time: K, stamp: K): readonly number[] {
+    const day = this.has(stamp) ? this.text(stamp) : this.file.dateOf(this.record);
+    const reading = this.has(time) ? withHour(day, this.text(time), this.file.order) : readTime(day, this.file.order);
+    if (reading.status === "instant") return [reading.instantMs];
+    // A list that tells no times at all is read as of noon, and says so.
+    const isUntimed = !this.has(time) && reading.status === "clock" && !this.file.tellsHours;
+    if (reading.status !== "clock" || (!reading.hasHour && !isUntimed)) {
+      const isDate = readTime(day, this.file.order).status === "clock";
+      throw new RowRejected("bad-time", isDate && this.has(time) ? this.text(time) || "no time" : day || "no date");
+    }
+    const clock = isUntimed ? { ...reading.time, ...noonOr(this.file.choices.hour) } : reading.time;
+    const found = instantsOf(clock, this.file.choices.timeZone);
+    if (found.length === 0)
+      throw new RowRejected(
+        "time-does-not-exist",
+        `${day} ${this.has(time) ? this.text(time) : ""}`.trim() + ": the clocks skip this hour",
+      );
+    return found;
+  }
+}
+
+/** The hour of lists that tell none. */
+function noonOr(hour: string | undefined): { hour: number; minute: number } {
+  const read = hour === undefined ? null : readHour(hour);
+  const minutes = read === null || read === "impossible" ? NOON_MIN : read.minutes;
+  return { hour: Math.floor(minutes / 60) % 24, minute: minutes % 60 };
+}
+const NOON_MIN = 720;
+
+/** A day, and its time in a column of its own. */
+function withHour(day: string, hour: string, order: DateOrder): TimeReading {
+  const reading = readTime(day, order);
+  if (reading.status !== "clock" || reading.hasHour) return reading;
+  const read = readHour(hour);
+  if (read === null) return { status: "unreadable" };
+  if (read === "impossible") return { status: "impossible" };
+  const { year, month, day: of } = reading.time;
+  const pad = (value: number): string => String(value).padStart(2, "0");
+  return readTime(withHourOf(`${year}-${pad(month)}-${pad(of)}`, hour), "ymd");
+}
+
+/** The rows of a list with the day of each: one that tells none has that of the row above. */
+export class ListFile<K extends string> {
+  readonly order: DateOrder;
+  private readonly dates = new Map<TableRecord, string>();
+  private hours: boolean | undefined;
+
+  constructor(
+    readonly sheet: Sheet<K>,
+    readonly choices: ListTold,
+    dateKinds: readonly K[],
+  ) {
+    const { layout, columns } = sheet;
+    const kind = dateKinds.find((one) => columns.some((column) => column.kind === one)) ?? dateKinds[0];
+    let above = "";
+    if (kind !== undefined)
+      for (const row of layout.dataRows) {
+        const cell = sheet.text(row, kind);
+        if (cell !== "" && !/^(ditto|"|''|〃)$/i.test(cell)) above = cell;
+        this.dates.set(row, above);
+      }
+    this.order = sheet.dialect(this.days).dateOrder;
+  }
+
+  /** What tells the day of each row. */
+  get days(): readonly string[] {
+    return [...this.dates.values()];
+  }
+
+  /** Whether any row tells a time of day. */
+  get tellsHours(): boolean {
+    this.hours ??= this.days.some((text) => {
+      const reading = readTime(text, this.order);
+      return "hasHour" in reading && reading.hasHour;
+    });
+    return this.hours;
+  }
+
+  dateOf(record: TableRecord): string {
+    return this.dates.get(record) ?? "";
+  }
+}
