@@ -11,14 +11,14 @@ export const chosenFile = {
 };
 
 /** A column as somebody set it; those that nobody set are guessed anew each time. */
-export const chosenColumnSchema = z.strictObject({
+const chosenColumnSchema = z.strictObject({
   column: z.number().int().min(1),
   kind: z.string().max(40),
   unit: z.string().max(40),
 });
 
 /** What a column of a file is taken for, and why. */
-export const readColumnSchema = z.object({
+const readColumnSchema = z.object({
   column: z.number(),
   header: z.string(),
   kind: z.string(),
@@ -34,19 +34,33 @@ export const readColumnSchema = z.object({
 });
 
 /** What a column of a kind of file may mean, and in what units. */
-export const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.array(z.string()) }));
+const columnKindsSchema = z.array(z.object({ kind: z.string(), units: z.array(z.string()) }));
 
-/** What a table should have and no column is taken for: one of each group is to be set by hand. */
-export const lacksSchema = z.array(z.array(z.string()));
+/** What a person may settle of any file; what is left out is guessed, and the guess comes back in the preview. */
+export const sheetChoices = {
+  sheet: z.string().max(100).optional().describe("the sheet of a workbook; its fullest when left out"),
+  decimal: z.enum([".", ","]).optional().describe("the file's decimal mark; found when left out"),
+  dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+  columns: z.array(chosenColumnSchema).max(200).optional(),
+};
 
-/** Which sheets a workbook has, and which one was read; null for a text. */
-export const bookSchema = z.object({ sheets: z.array(z.string()), sheet: z.string() }).nullable();
-export const decimalSchema = z.enum([".", ","]).optional().describe("the file's decimal mark; found when left out");
-export const sheetSchema = z
-  .string()
-  .max(100)
-  .optional()
-  .describe("the sheet of a workbook; its fullest when left out");
+/** What is told of any file that was read. */
+export const sheetTold = {
+  columns: z.array(readColumnSchema),
+  kinds: columnKindsSchema,
+  lacks: z
+    .array(z.array(z.string()))
+    .describe("what the table should have and no column is taken for: one of each group is to be set by hand"),
+  book: z
+    .object({ sheets: z.array(z.string()), sheet: z.string() })
+    .nullable()
+    .describe("which sheets a workbook has, and which one was read; null for a text"),
+  preamble: z.array(z.string()).describe("what stands above the table"),
+  rememberedFrom: z
+    .string()
+    .nullable()
+    .describe("who settled how a file with the same heads is read; null where nobody has"),
+};
 
 /** What became of a file's lines. */
 export const judgedLines = {

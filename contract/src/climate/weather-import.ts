@@ -1,16 +1,5 @@
 import { z } from "zod";
-import {
-  bookSchema,
-  decimalSchema,
-  lacksSchema,
-  sheetSchema,
-  chosenColumnSchema,
-  chosenFile,
-  columnKindsSchema,
-  dialect,
-  judgedLines,
-  readColumnSchema,
-} from "../basics/table-file.ts";
+import { chosenFile, dialect, judgedLines, sheetChoices, sheetTold } from "../basics/table-file.ts";
 import { instantSchema, quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
@@ -18,18 +7,15 @@ export const weatherKindSchema = z.enum(["airTemperature", "humidity", "wind", "
 
 /** How a file is to be read. What is left out is guessed, and the guess comes back in the preview. */
 export const weatherChoicesSchema = z.strictObject({
-  sheet: sheetSchema,
-  decimal: decimalSchema,
+  ...sheetChoices,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
   stampMarks: z
     .enum(["start", "end"])
     .optional()
     .describe("whether a time is that of the start or the end of its hour"),
-  dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
   windHeightM: quantitySchema("The height of the wind sensor", 0.5, 200, "m")
     .optional()
     .describe("above ground; 10 m when left out"),
-  columns: z.array(chosenColumnSchema).max(200).optional(),
 });
 export type WeatherChoices = z.infer<typeof weatherChoicesSchema>;
 
@@ -54,13 +40,7 @@ export const weatherPreviewSchema = z
       windHeightM: z.number(),
       windHeightAssumed: z.boolean().describe("nobody has said it yet"),
     }),
-    columns: z.array(readColumnSchema),
-    book: bookSchema,
-    lacks: lacksSchema,
-    kinds: columnKindsSchema,
-    /** the mapping was confirmed in an earlier import of the same header */
-    remembered: z.boolean(),
-    preamble: z.array(z.string()),
+    ...sheetTold,
     warnings: z.array(z.string()).describe("what speaks against reading the file in this way"),
     ...judgedLines,
     flagged: z.array(

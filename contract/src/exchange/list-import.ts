@@ -1,16 +1,5 @@
 import { z } from "zod";
-import {
-  bookSchema,
-  decimalSchema,
-  lacksSchema,
-  sheetSchema,
-  chosenColumnSchema,
-  chosenFile,
-  columnKindsSchema,
-  dialect,
-  judgedLines,
-  readColumnSchema,
-} from "../basics/table-file.ts";
+import { chosenFile, dialect, judgedLines, sheetChoices, sheetTold } from "../basics/table-file.ts";
 import { quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
@@ -19,11 +8,8 @@ export type ListKind = z.infer<typeof listKindSchema>;
 
 /** How a list is to be read. What is left out is guessed, and the guess comes back in the preview. */
 const listChoicesSchema = z.strictObject({
-  sheet: sheetSchema,
-  decimal: decimalSchema,
+  ...sheetChoices,
   timeZone: timeZoneSchema.optional().describe("zone of the file's clock; the site's when left out"),
-  dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
-  columns: z.array(chosenColumnSchema).max(200).optional(),
   hour: z
     .string()
     .regex(/^\d{1,2}:\d{2}$/)
@@ -63,15 +49,7 @@ export const listPreviewSchema = z
       ...dialect,
       untimed: z.boolean().describe("nothing in the file tells a time of day"),
     }),
-    columns: z.array(readColumnSchema),
-    book: bookSchema,
-    lacks: lacksSchema,
-    kinds: columnKindsSchema,
-    rememberedFrom: z
-      .string()
-      .nullable()
-      .describe("who settled how a file with the same heads is read; null where nobody has"),
-    preamble: z.array(z.string()),
+    ...sheetTold,
     ...judgedLines,
     flagged: z.array(
       z.object({

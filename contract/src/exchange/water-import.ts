@@ -1,15 +1,5 @@
 import { z } from "zod";
-import {
-  bookSchema,
-  decimalSchema,
-  lacksSchema,
-  sheetSchema,
-  chosenColumnSchema,
-  chosenFile,
-  columnKindsSchema,
-  judgedLines,
-  readColumnSchema,
-} from "../basics/table-file.ts";
+import { chosenFile, judgedLines, sheetChoices, sheetTold } from "../basics/table-file.ts";
 import { dateSchema, textSchema } from "../basics/basics.ts";
 import { ionSchema, ionsSchema } from "../basics/ions.ts";
 
@@ -18,11 +8,7 @@ export const waterFileSchema = z
     ...chosenFile,
     /** waters by the names of their sources, or what drained from or stands in zones by theirs */
     of: z.enum(["source", "drain", "extract"]).default("source"),
-    sheet: sheetSchema,
-    decimal: decimalSchema,
-    /** how it is to be read; what is left out is guessed, and the guess comes back in the preview */
-    columns: z.array(chosenColumnSchema).max(200).optional(),
-    dateOrder: z.enum(["ymd", "dmy", "mdy"]).optional(),
+    ...sheetChoices,
     takenOn: dateSchema.optional().describe("of samples of which the file does not say when they were taken"),
     sourceName: textSchema("The name of the water", 60).optional().describe("of samples that the file does not name"),
     /** first lines of samples whose offered correction is agreed to */
@@ -69,16 +55,8 @@ export const waterPreviewSchema = z
   .object({
     fileName: z.string(),
     ...judgedLines,
-    columns: z.array(readColumnSchema),
-    book: bookSchema,
-    lacks: lacksSchema,
-    kinds: columnKindsSchema,
+    ...sheetTold,
     lies: z.enum(["down", "across", "long"]).describe("across: each row of the file is a column of the table"),
-    preamble: z.array(z.string()),
-    rememberedFrom: z
-      .string()
-      .nullable()
-      .describe("who settled how a file with the same heads is read; null where nobody has"),
     dateOrder: z.enum(["ymd", "dmy", "mdy"]),
     dateOrderAssumed: z.boolean(),
     decimal: z.enum([".", ","]),

@@ -17,6 +17,7 @@ import { catchUp } from "./station-feed.ts";
 import type { WeatherDevice } from "./weather-device.ts";
 import { weatherImportService } from "./weather-import-service.ts";
 import { weatherService, type WeatherService } from "./weather-service.ts";
+import { importLog } from "../imports/import-log.ts";
 import { weatherStore } from "./weather-store.ts";
 
 /** One entry of the file's weather holds so many hours; a station has as many entries as it takes. */
@@ -69,7 +70,13 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
         const store = weatherStore(scope);
         const { outsideId } = await store.stations(siteId);
         for (const { importedAt, conflicts, ...entry } of rows) {
-          const id = await store.addImport({ ...entry, stationId: outsideId, importedAtMs: Date.parse(importedAt) });
+          const importedAtMs = Date.parse(importedAt);
+          const id = await store.addImport({ ...entry, stationId: outsideId, importedAtMs });
+          await importLog(scope).add({
+            ...{ kind: "weather", fileName: entry.fileName, heads: entry.header, choices: entry.choices, importedAtMs },
+            // The file does not tell how many rows each brought.
+            ...{ rows: 0, weatherImportId: id },
+          });
           await store.addConflicts(
             id,
             conflicts.map(({ kind, hour, value }) => ({ kind, value, hourMs: Date.parse(hour), doubtful: false })),

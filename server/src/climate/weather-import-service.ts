@@ -1,4 +1,10 @@
-import type { WeatherChoices, WeatherFile, WeatherImportAnswer, WeatherPreview } from "@sprunel/contract/climate";
+import {
+  weatherChoicesSchema,
+  type WeatherChoices,
+  type WeatherFile,
+  type WeatherImportAnswer,
+  type WeatherPreview,
+} from "@sprunel/contract/climate";
 import type { Site } from "@sprunel/contract/site";
 import {
   dayOfYear,
@@ -11,17 +17,21 @@ import {
 import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
 import { importLog } from "../imports/import-log.ts";
+import { readLikeBefore, toldOf } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
 import { readingKey, weatherStore, type WeatherReading } from "./weather-store.ts";
 
 const SAMPLE_ROWS = 6;
 
+/** What of a file's choices holds for the next one like it: not which sheet of its book it was. */
+const keptSchema = weatherChoicesSchema.omit({ sheet: true }).strip();
+
 interface ReadFile {
   readonly site: Site;
   readonly table: WeatherTable;
   readonly choices: WeatherChoices;
-  readonly header: string;
-  readonly remembered: boolean;
+  readonly heads: string;
+  readonly rememberedFrom: string | null;
 }
 interface Judged extends ReadFile {
   readonly stationId: number;
@@ -36,18 +46,16 @@ export function weatherImportService(scope: Scope) {
   async function read({ contentBase64, choices }: WeatherFile, site: Site): Promise<ReadFile> {
     const bytes = Buffer.from(contentBase64, "base64");
     const today = localDate(scope.clock(), site.timeZone);
-    const asked = (said: WeatherChoices) =>
-      scope.pool.run("weather-table", {
-        bytes,
-        sheet: said.sheet,
-        choices: { ...said, siteTimeZone: site.timeZone, today },
-      });
-    const first = await asked(choices);
-    const header = first.columns.map((column) => column.header).join("	");
-    const memory = await weatherStore(scope).rememberedChoices(header);
-    const used = memory ? { ...memory, ...choices, columns: togetherOf(memory.columns, choices.columns) } : choices;
-    const table = memory ? await asked(used) : first;
-    return { table, site, choices: used, header, remembered: memory !== null };
+    const { read, ...how } = await readLikeBefore(scope, {
+      ...{ kind: "weather", asked: choices, kept: (before) => keptSchema.parse(before) },
+      read: async ({ sheet, ...said }: WeatherChoices) => ({
+        table: await scope.pool.run("weather-table", {
+          ...{ bytes, sheet },
+          choices: { ...said, siteTimeZone: site.timeZone, today },
+        }),
+      }),
+    });
+    return { ...read, ...how, site };
   }
 
   /** What of it is new here. */
@@ -75,7 +83,7 @@ export function weatherImportService(scope: Scope) {
           const importId = await store.addImport({
             stationId: judged.stationId,
             fileName: file.fileName,
-            header: judged.header,
+            header: judged.heads,
             // What was only assumed is assumed again next time.
             choices: judged.choices,
             importedAtMs: scope.clock(),
@@ -83,7 +91,7 @@ export function weatherImportService(scope: Scope) {
           await store.add(judged.stationId, "imported", judged.fresh, importId);
           await store.addConflicts(importId, judged.conflicts);
           await importLog(inner).add({
-            ...{ kind: "weather", fileName: file.fileName, heads: judged.header, choices: judged.choices },
+            ...{ kind: "weather", fileName: file.fileName, heads: judged.heads, choices: judged.choices },
             ...{ rows: judged.table.rows.length, importedAtMs: scope.clock(), weatherImportId: importId },
           });
         }
@@ -131,9 +139,9 @@ async function compare(table: WeatherTable, store: ReturnType<typeof weatherStor
 
 function previewOf(
   fileName: string,
-  { table, site, choices, remembered, fresh, conflicts, alreadyThere }: Judged,
+  { table, site, choices, rememberedFrom, fresh, conflicts, alreadyThere }: Judged,
 ): WeatherPreview {
-  const { rows, columns } = table;
+  const { rows } = table;
   const [first, last] = [rows[0], rows.at(-1)];
   const expected = first && last ? Math.round((last.stampMs - first.stampMs) / 3_600_000) + 1 : 0;
   const known = (kind: WeatherKind): number[] => rows.map((row) => row.values[kind]).filter((value) => value !== null);
@@ -146,15 +154,7 @@ function previewOf(
       windHeightM: choices.windHeightM ?? WIND_HEIGHT_M,
       windHeightAssumed: choices.windHeightM === undefined,
     },
-    columns: columns.map((column) => ({
-      ...column,
-      examples: [...column.examples],
-    })),
-    book: table.book && { ...table.book, sheets: [...table.book.sheets] },
-    lacks: table.lacks.map((group) => [...group]),
-    kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
-    remembered,
-    preamble: [...table.preamble],
+    ...toldOf(table, rememberedFrom),
     warnings: [...sunInTheDark(table, site), ...otherPlace(table, site)],
     counts: table.counts,
     notData: [...table.notData],
@@ -216,11 +216,6 @@ function otherPlace({ preamble }: WeatherTable, { longitudeDeg }: Site): string[
     : [
         `The note on top of the file puts the station at longitude ${noted}°, your site lies at ${longitudeDeg}°. Is this your weather? If so, check the zone of the file's clock.`,
       ];
-}
-
-/** What was set now goes before what was set for a file like it. */
-function togetherOf(before: WeatherChoices["columns"] = [], now: WeatherChoices["columns"] = []) {
-  return [...before.filter(({ column }) => !now.some((one) => one.column === column)), ...now];
 }
 
 function instant(ms: number): string {

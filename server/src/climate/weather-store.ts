@@ -258,15 +258,6 @@ export function weatherStore({ db, actor }: Writer) {
       await db("weather_conflict").where({ import_id: importId }).delete();
       return { values: found?.n ?? 0, firstMs: found?.first ?? null };
     },
-
-    /** How a person last had a file with this header read. */
-    async rememberedChoices(header: string): Promise<WeatherChoices | null> {
-      const row = await db<{ choices: string; header: string }>("weather_import")
-        .where({ header })
-        .orderBy("id", "desc")
-        .first("choices");
-      return row ? weatherChoicesSchema.parse(JSON.parse(row.choices)) : null;
-    },
   };
 }
 

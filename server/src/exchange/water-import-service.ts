@@ -2,6 +2,7 @@ import { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } 
 import { matchZone } from "@sprunel/core/table";
 import { checkReport, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
 import { importLog } from "../imports/import-log.ts";
+import { readLikeBefore, toldOf, type Reading } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
 import { reportStore } from "../water/report-store.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
@@ -10,16 +11,7 @@ import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 const settledSchema = waterFileSchema.pick({ columns: true, dateOrder: true, decimal: true }).strip();
 type Settled = ReturnType<typeof settledSchema.parse>;
 
-interface ReadReport {
-  readonly table: WaterTable;
-  readonly settled: Settled;
-  /** who settled how a file like it is read; null where nobody has */
-  readonly rememberedFrom: string | null;
-}
-
-function headsOf({ columns }: WaterTable): string {
-  return columns.map(({ header }) => header).join("\t");
-}
+type ReadReport = Reading<Settled, { readonly table: WaterTable }>;
 
 type Dated = Omit<WaterSample, "fate" | "takenOn"> & { readonly takenOn: string };
 
@@ -34,28 +26,20 @@ export function waterImportService(scope: Scope) {
   /** As it is asked for now, and where it is not, as somebody had a file with the same heads read before. */
   const read = async (file: WaterFile): Promise<ReadReport> => {
     const today = await scope.site.dateOr(undefined);
-    const asked = (settled: Settled): Promise<WaterTable> =>
-      scope.pool.run("water-table", {
-        bytes: Buffer.from(file.contentBase64, "base64"),
-        sheet: file.sheet,
-        choices: { ...settled, takenOn: file.takenOn, today, source: file.sourceName },
-      });
-    const now = settledSchema.parse(file);
-    const first = await asked(now);
-    const memory = await importLog(scope).choicesOf("water", headsOf(first));
-    if (!memory) return { table: first, settled: now, rememberedFrom: null };
-    const before = settledSchema.parse(memory.choices);
-    const columns = [
-      ...(before.columns ?? []).filter(({ column }) => !now.columns?.some((one) => one.column === column)),
-      ...(now.columns ?? []),
-    ];
-    const settled = { ...before, ...now, columns };
-    return { table: await asked(settled), settled, rememberedFrom: memory.by };
+    return readLikeBefore(scope, {
+      ...{ kind: "water", asked: settledSchema.parse(file), kept: (before) => settledSchema.parse(before) },
+      read: async (settled: Settled) => ({
+        table: await scope.pool.run("water-table", {
+          ...{ bytes: Buffer.from(file.contentBase64, "base64"), sheet: file.sheet },
+          choices: { ...settled, takenOn: file.takenOn, today, source: file.sourceName },
+        }),
+      }),
+    });
   };
 
   async function judge(
     file: WaterFile,
-    { table, rememberedFrom }: ReadReport,
+    { read: { table }, rememberedFrom }: ReadReport,
     siteId: number,
     inner: Scope,
   ): Promise<WaterPreview> {
@@ -74,13 +58,8 @@ export function waterImportService(scope: Scope) {
       counts: table.counts,
       notData: [...table.notData],
       rejected: [...table.rejected],
-      columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
-      book: table.book && { ...table.book, sheets: [...table.book.sheets] },
-      lacks: table.lacks.map((group) => [...group]),
-      kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
-      rememberedFrom,
+      ...toldOf(table, rememberedFrom),
       lies: table.lies,
-      preamble: [...table.preamble],
       dateOrder: table.dateOrder,
       dateOrderAssumed: table.dateOrderAssumed,
       decimal: table.decimal,
@@ -117,7 +96,7 @@ export function waterImportService(scope: Scope) {
             return rows === 0
               ? null
               : {
-                  ...{ kind: "water", fileName: file.fileName, heads: headsOf(report.table), choices: report.settled },
+                  ...{ kind: "water", fileName: file.fileName, heads: report.heads, choices: report.choices },
                   ...{ rows, importedAtMs: scope.clock() },
                 };
           },

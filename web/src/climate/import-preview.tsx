@@ -5,7 +5,7 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
-import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
@@ -37,7 +37,7 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
             : []),
         ]}
       />
-      {preview.remembered && <p className="quiet">Read as you confirmed it for the last file with these columns.</p>}
+      <Remembered by={preview.rememberedFrom} />
       <DecimalChoice
         decimal={preview.dialect.decimal}
         isAssumed={preview.dialect.decimalAssumed}

@@ -49,7 +49,7 @@ const weather: WeatherPreview = {
   ],
   book: null,
   lacks: [],
-  remembered: false,
+  rememberedFrom: null,
   preamble: [],
   warnings: ["12 % of the sunlight stands in hours when the sun is down at your site."],
   counts,

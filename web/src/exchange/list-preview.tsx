@@ -9,7 +9,7 @@ import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { SetAsideDownload } from "../files/set-aside.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
-import { ClockZone, DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
 import styles from "../files/files.module.css";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { FIELD_WORDS, FLAG_WORDS, wordsOf } from "./list-words.ts";
@@ -35,9 +35,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
           ["cannot be at this site", stored.refused.length],
         ]}
       />
-      {preview.rememberedFrom !== null && (
-        <p className="quiet">Read as {preview.rememberedFrom} settled it for the last file with these columns.</p>
-      )}
+      <Remembered by={preview.rememberedFrom} />
       <Offers preview={preview} choices={choices} onChange={onChange} />
       {preview.list !== "shelf" && (
         <section className={styles["settings"]} aria-label="How the file is read">

@@ -7,6 +7,11 @@ const ORDERS = [
   { value: "mdy", label: "month, day, year" },
 ] as const;
 
+/** Who settled how a file like this one is read. */
+export function Remembered({ by }: { by: string | null }) {
+  return by === null ? null : <p className="quiet">Read as {by} settled it for the last file with these columns.</p>;
+}
+
 /** In which zone a file's clock runs. */
 export function ClockZone({ value, onChange }: { value: string; onChange(timeZone: string): void }) {
   const zones = Intl.supportedValuesOf("timeZone").map((zone) => ({ value: zone, label: zone }));

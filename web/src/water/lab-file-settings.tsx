@@ -2,7 +2,7 @@ import type { WaterFile, WaterPreview } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Input from "antd/es/input";
 import { ColumnsTable } from "../files/columns-table.tsx";
-import { DateOrder, DecimalChoice, SheetChoice } from "../files/file-settings.tsx";
+import { DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
 import filesStyles from "../files/files.module.css";
 import { DateInput } from "../forms/date-input.tsx";
 import { analyteName } from "./analyte-names.ts";
@@ -25,9 +25,7 @@ export function LabFileSettings({
   const open = columns.filter(({ unknownUnit, unitAssumed }) => unknownUnit !== null || unitAssumed).length;
   return (
     <>
-      {preview.rememberedFrom !== null && (
-        <p className="quiet">Read as {preview.rememberedFrom} settled it for the last file with these columns.</p>
-      )}
+      <Remembered by={preview.rememberedFrom} />
       <section className={filesStyles["settings"]} aria-label="How the file is read">
         <DecimalChoice
           decimal={preview.decimal}

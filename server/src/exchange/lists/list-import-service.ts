@@ -3,6 +3,7 @@ import type { Site } from "@sprunel/contract/site";
 import type { ListTable } from "@sprunel/core/table";
 import { localDate } from "@sprunel/core/time";
 import { importLog } from "../../imports/import-log.ts";
+import { readLikeBefore, toldOf, type Reading } from "../../imports/like-before.ts";
 import { storeShelf } from "./shelf-list.ts";
 import { storePicks } from "./pick-list.ts";
 import { storeReadings } from "./reading-list.ts";
@@ -13,8 +14,6 @@ import type { ListedRow, ListPlace, StoredRows } from "./list-place.ts";
 
 interface ReadList {
   readonly table: ListTable<string, object>;
-  /** how somebody had a file like it read before, together with what is settled now */
-  readonly remembered?: { readonly by: string; readonly choices: ListChoices };
   store(place: ListPlace): Promise<StoredRows>;
 }
 
@@ -23,26 +22,24 @@ const SAMPLE_ROWS = 6;
 /** Lists from files: a preview does all that the import does, and takes it back; so it cannot promise another thing. */
 export function listImportService(scope: Scope) {
   /** Read before anything is written: a long file holds nobody up. */
-  async function read(file: ListFile, site: Site): Promise<ReadList> {
+  async function read(file: ListFile, site: Site): Promise<Reading<ListChoices, ReadList>> {
     const zones = (await scope.zones()).map(({ name }) => name);
     const today = localDate(scope.clock(), site.timeZone);
-    const asked = (choices: ListChoices): Promise<ReadList> =>
-      readAsked(scope.pool, file, { ...choices, timeZone: choices.timeZone ?? site.timeZone, zones, today });
-    const first = await asked(file.choices);
-    const memory = await importLog(scope).choicesOf(file.list, headsOf(first.table));
-    if (!memory) return first;
-    const choices = togetherOf(rememberedSchema.parse(memory.choices), file.choices);
-    return { ...(await asked(choices)), remembered: { by: memory.by, choices } };
+    return readLikeBefore(scope, {
+      ...{ kind: file.list, asked: file.choices, kept: (before) => keptSchema.parse(before) },
+      read: (choices: ListChoices) =>
+        readAsked(scope.pool, file, { ...choices, timeZone: choices.timeZone ?? site.timeZone, zones, today }),
+    });
   }
 
   async function run(
     file: ListFile,
-    { table, remembered, store }: ReadList,
+    { read: { table, store }, choices, rememberedFrom }: Reading<ListChoices, ReadList>,
     site: Site,
     inner: Scope,
   ): Promise<ListPreview> {
     const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone]));
-    const timeZone = (remembered?.choices ?? file.choices).timeZone ?? site.timeZone;
+    const timeZone = choices.timeZone ?? site.timeZone;
     const stored = await store({
       scope: inner,
       site,
@@ -54,12 +51,7 @@ export function listImportService(scope: Scope) {
       list: file.list,
       fileName: file.fileName,
       dialect: { ...table.dialect, timeZone },
-      columns: table.columns.map((column) => ({ ...column, examples: [...column.examples] })),
-      book: table.book && { ...table.book, sheets: [...table.book.sheets] },
-      lacks: table.lacks.map((group) => [...group]),
-      kinds: table.kinds.map(({ kind, units }) => ({ kind, units: [...units] })),
-      rememberedFrom: remembered?.by ?? null,
-      preamble: [...table.preamble],
+      ...toldOf(table, rememberedFrom),
       counts: table.counts,
       notData: [...table.notData],
       rejected: [...table.rejected],
@@ -92,12 +84,7 @@ export function listImportService(scope: Scope) {
             stored.added === 0
               ? null
               : {
-                  ...{
-                    kind: file.list,
-                    fileName: file.fileName,
-                    heads: headsOf(list.table),
-                    choices: list.remembered?.choices ?? file.choices,
-                  },
+                  ...{ kind: file.list, fileName: file.fileName, heads: list.heads, choices: list.choices },
                   ...{ rows: stored.added, importedAtMs: scope.clock() },
                 },
         ),
@@ -109,21 +96,7 @@ export function listImportService(scope: Scope) {
 }
 
 /** What of a file's choices holds for the next one like it: no line of this one, and not whose it is. */
-const rememberedSchema = listFileSchema.shape.choices.omit({ acceptOffers: true, zone: true, sheet: true }).strip();
-
-/** What was set now goes before what was set for a file like it. */
-function togetherOf(before: ListChoices, now: ListChoices): ListChoices {
-  const columns = [
-    ...(before.columns ?? []).filter(({ column }) => !now.columns?.some((one) => one.column === column)),
-    ...(now.columns ?? []),
-  ];
-  return { ...before, ...now, columns };
-}
-
-/** Files with the same heads are read alike. */
-function headsOf({ columns }: ListTable<string, object>): string {
-  return columns.map(({ header }) => header).join("\t");
-}
+const keptSchema = listFileSchema.shape.choices.omit({ acceptOffers: true, zone: true, sheet: true }).strip();
 
 type Choices = ListChoices & { readonly timeZone: string; readonly zones: readonly string[]; readonly today: string };
 

@@ -165,7 +165,7 @@ describe("a site in one file", () => {
     expect(after).toEqual(before);
     // The file's way of reading weather is remembered there too: the same file brings nothing new.
     const again = await other.call("POST", "/api/weather/previews", sampleFile("weather-iso.csv"));
-    expect(again.body).toMatchObject({ remembered: true, stored: { newValues: 0 } });
+    expect(again.body).toMatchObject({ rememberedFrom: "owner", stored: { newValues: 0 } });
   });
 
   it("still shows an old well's water after a hundred reports of others", async () => {
