@@ -30,6 +30,7 @@ const readColumnSchema = z.object({
     .describe("a unit that is written and not understood: its values wait until it is chosen"),
   certainty: z.number().describe("0 to 1; 1 where a person said so"),
   because: z.string(),
+  method: z.string().describe("by what it was found, as the file names it; empty where it does not"),
   examples: z.array(z.string()).describe("the first cells, as they stand in the file"),
 });
 

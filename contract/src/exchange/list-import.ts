@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { chosenFile, dialect, judgedLines, sheetChoices, sheetTold } from "../basics/table-file.ts";
-import { quantitySchema } from "../basics/basics.ts";
+import { dateSchema, quantitySchema } from "../basics/basics.ts";
 import { timeZoneSchema } from "../site/site.ts";
 
 export const listKindSchema = z.enum(["readings", "soil-tests", "picks", "shelf"]);
@@ -16,6 +16,7 @@ const listChoicesSchema = z.strictObject({
     .optional()
     .describe("of rows that tell no time of day; noon when left out"),
   zone: z.string().max(60).optional().describe("the zone of all rows, where no column names one"),
+  day: dateSchema.optional().describe("the day of all rows, where the file tells none"),
   drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
   crateKg: z
     .record(z.string().max(60), quantitySchema("A crate's weight", 0.01, 1000, "kg"))

@@ -39,11 +39,22 @@ const waterSampleSchema = z.object({
   ph: z.number().nullable(),
   ecMsCm: z.number().nullable(),
   ions: ionsSchema,
-  belowDetection: z.array(z.object({ analyte: analyteSchema, text: z.string() })),
+  belowDetection: z
+    .array(
+      z.object({ analyte: analyteSchema, text: z.string(), limit: z.number().nullable(), unit: z.string().nullable() }),
+    )
+    .describe("kept as below their limit; in sums half of it counts. The limit is null where the file names none"),
   notTested: z.array(analyteSchema),
   setAside: z
-    .array(z.object({ analyte: analyteSchema, text: z.string() }))
-    .describe("what stands there and could not be read, or in no unit that is understood"),
+    .array(
+      z.object({
+        analyte: analyteSchema,
+        text: z.string(),
+        why: z.enum(["unreadable", "range", "struck", "several", "above", "unit-unknown"]),
+      }),
+    )
+    .describe("what stands there and is no single figure in a unit that is understood"),
+  methods: z.partialRecord(analyteSchema, z.string()).describe("by what each was found, where the file says so"),
   hardnessMmolL: z.number().nullable(),
   check: checkSchema.nullable(),
   /** what an import does with it as asked now */

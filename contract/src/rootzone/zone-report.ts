@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { ionSchema } from "../basics/ions.ts";
+import { reportNotes } from "../basics/report-notes.ts";
 
 const amount = (name: string, most: number, unit: string) => quantitySchema(name, 0, most, unit).nullable();
 
@@ -29,10 +30,7 @@ const soilReportSchema = z.strictObject({
     .enum(["water", "CaCl2", "KCl"])
     .optional()
     .describe("in what the pH was measured; left out where it was not said"),
-  limits: z
-    .record(z.string().max(40), z.string().max(40))
-    .optional()
-    .describe("by field, as written: what lay below what could be measured"),
+  ...reportNotes,
 });
 
 /** The solution at the roots: what drained, or what was pressed out of the substrate. */
@@ -42,6 +40,7 @@ const solutionReportSchema = z.strictObject({
   ions: z.partialRecord(ionSchema, quantitySchema("An ion", 0, 2000, "mmol/L (µmol/L for trace elements)")),
   ph: quantitySchema("The pH", 3, 10, "").nullable(),
   ecMsCm: quantitySchema("The EC", 0, 20, "mS/cm").nullable(),
+  ...reportNotes,
 });
 
 export const newZoneReportSchema = z
@@ -55,8 +54,9 @@ export type SolutionReport = z.infer<typeof solutionReportSchema>;
 function hasFigure(report: SoilReport | SolutionReport): boolean {
   if (report.kind !== "soil")
     return Object.keys(report.ions).length > 0 || report.ph !== null || report.ecMsCm !== null;
-  const { kind: _kind, takenOn: _takenOn, depthCm: _depth, texture: _texture, ...figures } = report;
-  return Object.values(figures).some((value) => value !== null);
+  const { kind: _kind, takenOn: _takenOn, depthCm: _depth, texture: _texture, phIn: _in, ...told } = report;
+  const { limits: _limits, methods: _methods, ...figures } = told;
+  return Object.values(figures).some((value) => typeof value === "number");
 }
 
 const identity = {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { dateSchema, idSchema, quantitySchema, textSchema } from "../basics/basics.ts";
 import { ionSchema } from "../basics/ions.ts";
+import { reportNotes } from "../basics/report-notes.ts";
 
 /** Water as a laboratory found it, in the units of recipes. The newest of a source is the one in force. */
 export const newWaterReportSchema = z
@@ -12,6 +13,7 @@ export const newWaterReportSchema = z
     ecMsCm: quantitySchema("The water's EC", 0, 20, "mS/cm").nullable(),
     /** silt and algae, as they plug lines; left out where they were not measured */
     suspendedSolidsMgL: quantitySchema("Suspended solids", 0, 20_000, "mg/L").nullable().optional(),
+    ...reportNotes,
   })
   .meta({ id: "NewWaterReport" });
 export type NewWaterReport = z.infer<typeof newWaterReportSchema>;

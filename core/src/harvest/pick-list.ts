@@ -70,11 +70,14 @@ export function readPickList(source: Source, choices: PickListChoices): PickList
       const amount = cells.cell("amount");
       const crate = { ...cratesIn(layout.preamble, choices.zones), ...choices.crateKg }[zone];
       const isCrates = CRATES.test(amount.unit);
-      if (amount.value === null) throw new RowRejected("no-amount", amount.raw || "neither kg nor crates");
       if (isCrates && crate === undefined)
         throw new RowRejected("no-amount", `${amount.raw}: what a crate of ${zone} weighs is not known`);
-      const massKg = isCrates ? amount.value * (crate ?? NaN) : cells.value("amount");
-      if (massKg === null || massKg <= 0) throw new RowRejected("no-amount", amount.raw);
+      const massKg =
+        isCrates && amount.value !== null ? amount.value * (crate ?? NaN) : cells.value("amount", "massKg");
+      // A range, or two figures, is asked about; the row stays.
+      const isAsked = amount.value === null && amount.kind !== "empty" && amount.kind !== "unreadable";
+      if (!isAsked && (massKg === null || massKg <= 0))
+        throw new RowRejected("no-amount", amount.raw || "neither kg nor crates");
       const grade = cells.text("grade");
       const known = rows.find(({ values }) => values.grade.toLowerCase() === grade.toLowerCase());
       return {

@@ -5,18 +5,35 @@ import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import { headOf } from "../table/head.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/shape.ts";
+import { unitsIn } from "../table/unit-text.ts";
 
 type SoilColumn =
   | ("zone" | "depth" | "date" | "texture")
-  | ("ph" | "ec" | "om" | "cec" | "nmin" | "no3n")
+  | ("ph" | "ec" | "om" | "cec" | "nmin" | "nminContent" | "no3n")
   | ("p2o5" | "p" | "k2o" | "k" | "mgo" | "mg" | "cao" | "ca" | "na");
 
-const MASS: Quantity = { units: ["mg/kg", "mg/100 g", "g/kg", "%"] };
+/**
+ * Mass of a hectare's soil, t in each cm of depth. Assumed: US laboratories count two million pounds in an acre's plough layer of
+ * 6⅔ inches, which is 1.32 kg/L; soils lie between 1.1 and 1.6.
+ */
+const SOIL_KG_L = 1.32;
+const LAYER_T_HA_CM = 100 * SOIL_KG_L;
+
+/** Contents of soil; by area they hold for a layer of 1 cm, and each row's depth tells how many there are. */
+const MASS: Quantity = {
+  units: ["mg/kg", "mg/100 g", "g/kg", "%", "kg/ha", "lb/acre"],
+  alike: { "kg/ha": 1000 / LAYER_T_HA_CM },
+};
+const BY_AREA = unitsIn("kg/ha")[0]?.dimension;
+function isByArea(unit: string | null): boolean {
+  return unit !== null && unitsIn(unit).some(({ dimension }) => dimension === BY_AREA);
+}
+
 /** Exchangeable, by the charge that a kilogram of soil holds: mg of the element of 1 cmol(+). */
 const exchangeable = (element: string, charge: number): Quantity => ({
   ...MASS,
   units: [...MASS.units, "cmol(+)/kg"],
-  alike: { "cmol(+)/kg": (10 * molarMassG(element)) / charge, "mmol/kg": molarMassG(element) },
+  alike: { ...MASS.alike, "cmol(+)/kg": (10 * molarMassG(element)) / charge, "mmol/kg": molarMassG(element) },
 });
 
 /** Where the pH of cropped soil lies; nothing else of a soil test does in tenths. Assumed. */
@@ -25,7 +42,7 @@ const SOIL_PH = { least: 4.5, most: 8.6 };
 const DECLARATION: Declaration<SoilColumn> = {
   meanings: {
     zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"]] },
-    depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] } },
+    depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] }, once: true },
     date: { named: [["date"]], never: ["paper"] },
     texture: { named: [["texture"], ["soil", "texture"]] },
     ph: { named: [["ph"], ["ph", "water"], ["ph", "calciumChloride"], ["ph", "KCl"]], lies: SOIL_PH },
@@ -40,7 +57,12 @@ const DECLARATION: Declaration<SoilColumn> = {
       never: ["ammonium"],
       quantity: { units: ["kg/ha", "lb/acre"] },
     },
-    no3n: { named: [["nitrate", "N"], ["nitrate"]], never: ["mineral", "ammonium"], quantity: MASS },
+    nminContent: { named: [["mineral", "N"], ["mineral"]], never: ["ammonium"], quantity: MASS },
+    no3n: {
+      named: [["nitrate", "N"], ["nitrate"]],
+      never: ["mineral", "ammonium"],
+      quantity: { units: ["mg/kg", "mg/100 g", "g/kg", "%"] },
+    },
     cec: { named: [["exchange"]], quantity: { units: ["cmol(+)/kg", "mmol(+)/kg", "meq/100 g"] } },
     cao: { named: [["CaO"], ["CaO", "Ca"]], quantity: MASS },
     ca: { named: [["Ca"]], never: ["exchange", "calciumChloride"], quantity: exchangeable("Ca", 2) },
@@ -48,7 +70,7 @@ const DECLARATION: Declaration<SoilColumn> = {
     p: { named: [["P"]], quantity: MASS },
     k: { named: [["K"]], quantity: exchangeable("K", 1) },
   },
-  needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin"]],
+  needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin", "nminContent"]],
   identity: ["zone", "date", "depth"],
   times: { date: "date" },
 };
@@ -75,6 +97,8 @@ export interface SoilTest {
   readonly phIn: "water" | "CaCl2" | "KCl" | null;
   /** as the laboratory wrote it, and the limit in the unit of the field */
   readonly belowDetection: Readonly<Record<string, { readonly text: string; readonly limit: number }>>;
+  /** by field, with what a laboratory took it out of the soil or found it, where the file says so */
+  readonly methods: Readonly<Record<string, string>>;
 }
 
 type SoilList = ListTable<SoilColumn, SoilTest>;
@@ -88,68 +112,108 @@ export function readSoilList(source: Source, choices: ListChoices): SoilList {
   return readList(source, DECLARATION, choices, {
     what: "No soil tests were found. The file needs a row of headings with a place, a day, and at least one of pH, EC, P, K or mineral N.",
     dateKinds: ["date"],
-    judge: (cells) => {
-      const belowDetection: Record<string, { text: string; limit: number }> = {};
-      const element = (field: string, parts: readonly (readonly [SoilColumn, number])[]): number | null => {
-        for (const [kind, share] of parts) {
-          if (!cells.has(kind)) continue;
-          const { value, below, raw } = cells.cell(kind);
-          if (cells.cell(kind).kind === "unreadable") cells.value(kind);
-          // "mg P2O5/100 g" under "P": the unit says in what it is counted.
-          const counted = shareOf(cells.basis(kind)) ?? share;
-          const unit = cells.unit(kind);
-          if (value !== null && unit === null) cells.value(kind);
-          const amount = value === null ? null : cells.inUnit(kind, value * counted, unit);
-          if (below && amount !== null) belowDetection[field] = { text: raw, limit: amount };
-          return below ? null : amount;
-        }
-        return null;
-      };
-      const test = {
-        zone: cells.zone("zone"),
-        takenOn: cells.date(),
-        depthCm: depth(cells),
-        texture: cells.text("texture"),
+    judge: (cells, { rows }) => {
+      const [zone, takenOn] = [cells.zone("zone"), cells.date()];
+      const above = rows
+        .filter(({ values }) => values.zone === zone && values.takenOn === takenOn)
+        .map(({ values }) => values.depthCm);
+      const depthCm = depth(cells, above);
+      const found = new Figures(cells, depthCm);
+      const figures = {
         ph: cells.within("ph", "ph", 3, 10),
         ecSaturatedMsCm: cells.within("ec", "ecSaturatedMsCm", 0, 20),
         organicMatterPct: cells.within("om", "organicMatterPct", 0, 100),
-        pMgKg: element("pMgKg", [
-          ["p2o5", elementShare("P2O5", "P", 2)],
-          ["p", 1],
-        ]),
-        kMgKg: element("kMgKg", [
-          ["k2o", elementShare("K2O", "K", 2)],
-          ["k", 1],
-        ]),
-        mgMgKg: element("mgMgKg", [
-          ["mgo", elementShare("MgO", "Mg", 1)],
-          ["mg", 1],
-        ]),
-        mineralNKgHa: element("mineralNKgHa", [["nmin", 1]]),
-        caMgKg: element("caMgKg", [
-          ["cao", elementShare("CaO", "Ca", 1)],
-          ["ca", 1],
-        ]),
-        naMgKg: element("naMgKg", [["na", 1]]),
-        nitrateNMgKg: element("nitrateNMgKg", [["no3n", 1]]),
-        cecCmolKg: element("cecCmolKg", [["cec", 1]]),
-        phIn: phIn(cells.header("ph")),
-        belowDetection,
+        pMgKg: found.amount("pMgKg", { p2o5: elementShare("P2O5", "P", 2), p: 1 }),
+        kMgKg: found.amount("kMgKg", { k2o: elementShare("K2O", "K", 2), k: 1 }),
+        mgMgKg: found.amount("mgMgKg", { mgo: elementShare("MgO", "Mg", 1), mg: 1 }),
+        mineralNKgHa: cells.has("nminContent")
+          ? found.byArea("mineralNKgHa", "nminContent")
+          : found.amount("mineralNKgHa", { nmin: 1 }),
+        caMgKg: found.amount("caMgKg", { cao: elementShare("CaO", "Ca", 1), ca: 1 }),
+        naMgKg: found.amount("naMgKg", { na: 1 }),
+        nitrateNMgKg: found.amount("nitrateNMgKg", { no3n: 1 }),
+        cecCmolKg: found.amount("cecCmolKg", { cec: 1 }),
       };
-      const {
-        zone: _zone,
-        takenOn: _day,
-        depthCm: _depth,
-        texture: _texture,
-        phIn: _in,
-        belowDetection: _below,
-        ...figures
-      } = test;
+      const { belowDetection } = found;
       const isTold = Object.values(figures).some((figure) => figure !== null) || Object.keys(belowDetection).length > 0;
       if (!isTold && cells.flags.length === 0) throw new RowRejected("empty", "no figure of a soil test in the row");
-      return test;
+      const methods = {
+        ...found.methods,
+        ...methodOf(cells, "ph", "ph"),
+        ...methodOf(cells, "om", "organicMatterPct"),
+      };
+      return {
+        ...{ zone, takenOn, depthCm, texture: cells.text("texture") },
+        ...{ ...figures, phIn: phIn(`${cells.header("ph")} ${cells.method("ph")}`), belowDetection, methods },
+      };
     },
   });
+}
+
+function methodOf(cells: ListCells<SoilColumn>, kind: SoilColumn, field: string): Record<string, string> {
+  const method = cells.method(kind);
+  return method === "" ? {} : { [field]: method };
+}
+
+/** The contents of a row, each by the column that tells it. */
+class Figures {
+  readonly belowDetection: Record<string, { text: string; limit: number }> = {};
+  readonly methods: Record<string, string> = {};
+
+  constructor(
+    private readonly cells: ListCells<SoilColumn>,
+    private readonly depthCm: readonly [number, number] | null,
+  ) {}
+
+  /** @param shares by column that may tell it, how much of the field is in one of it; the first that the table has counts */
+  amount(field: string, shares: Readonly<Partial<Record<SoilColumn, number>>>): number | null {
+    const { cells } = this;
+    const kind = (Object.keys(shares) as SoilColumn[]).find((one) => cells.has(one));
+    if (kind === undefined) return null;
+    const isLayer = kind !== "nmin" && isByArea(cells.unit(kind));
+    const thickCm = isLayer ? this.thicknessCm(kind) : 1;
+    if (thickCm === null) return null;
+    // "mg P2O5/100 g" under "P": the unit says in what it is counted.
+    const share = (shareOf(cells.basis(kind)) ?? shares[kind] ?? 1) / thickCm;
+    const amount = this.found(field, kind, share);
+    if (isLayer && amount !== null) this.bySoil(kind, thickCm);
+    return amount;
+  }
+
+  /** kg/ha of a content of the soil. */
+  byArea(field: string, kind: SoilColumn): number | null {
+    const { cells } = this;
+    if (isByArea(cells.unit(kind))) return this.found(field, kind, LAYER_T_HA_CM / 1000);
+    const thickCm = this.thicknessCm(kind);
+    if (thickCm === null) return null;
+    const amount = this.found(field, kind, (thickCm * LAYER_T_HA_CM) / 1000);
+    if (amount !== null) this.bySoil(kind, thickCm);
+    return amount;
+  }
+
+  private found(field: string, kind: SoilColumn, share: number): number | null {
+    const { cells } = this;
+    const { value, below, raw } = cells.cell(kind);
+    Object.assign(this.methods, methodOf(cells, kind, field));
+    if (!below) return cells.value(kind, field, share);
+    const limit = value === null ? null : cells.inUnit(kind, value * share, cells.unit(kind));
+    if (limit !== null) this.belowDetection[field] = { text: raw, limit };
+    return null;
+  }
+
+  /** Between area and mass stands how thick the layer is; where that is not told the figure waits. */
+  private thicknessCm(kind: SoilColumn): number | null {
+    const { cells, depthCm } = this;
+    if (depthCm) return depthCm[1] - depthCm[0];
+    if (cells.cell(kind).value !== null) cells.setAside(kind, "depth-needed");
+    return null;
+  }
+
+  private bySoil(kind: SoilColumn, thickCm: number): void {
+    const { cells } = this;
+    const taken = `${thickCm} cm of soil at ${SOIL_KG_L} kg/L (assumed)`;
+    cells.flags.push({ code: "by-depth", kind, raw: cells.text(kind), taken });
+  }
 }
 
 function phIn(header: string): SoilTest["phIn"] {
@@ -190,14 +254,25 @@ function elementShare(oxide: string, element: string, atoms: number): number {
 
 const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 
-/** A span as "0-30"; one that a spreadsheet turned into a date ("20-Oct" for 10-20) is offered, not taken. */
-function depth(cells: ListCells<SoilColumn>): [number, number] | null {
+/**
+ * A span as "0-30". A single end reaches down from the layer above it, or from the surface. One that a spreadsheet turned into a
+ * date ("20-Oct" for 10-20) is offered, not taken.
+ */
+function depth(
+  cells: ListCells<SoilColumn>,
+  above: readonly (readonly [number, number] | null)[],
+): [number, number] | null {
   const text = cells.text("depth");
-  const factor = cells.inUnit("depth", 1, /(in|")$/i.test(text) ? "in" : cells.columnUnit("depth")) ?? 1;
-  const span = /^(\d+(?:[.,]\d+)?)\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?)\s*(cm|in|")?$/i.exec(text);
-  if (span) {
-    const [from, to] = [span[1], span[2]].map((end) => Number((end ?? "").replace(",", ".")) * factor);
-    return from !== undefined && to !== undefined && from < to ? [from, to] : null;
+  const factor =
+    cells.inUnit("depth", 1, UNIT_AT_END.exec(text)?.[1]?.replace(/"|inch(es)?/i, "in") ?? cells.columnUnit("depth")) ??
+    1;
+  const ends = [...text.matchAll(/\d+(?:[.,]\d+)?/g)].map(([end]) => Number(end.replace(",", ".")) * factor);
+  const [from = NaN, to = NaN] = ends;
+  if (SPAN.test(text)) return from < to ? [from, to] : null;
+  if (/^\d+(?:[.,]\d+)?\s*[a-z"]*$/i.test(text) && from > 0) {
+    const top = Math.max(0, ...above.flatMap((span) => (span && span[1] < from ? [span[1]] : [])));
+    cells.flags.push({ code: "depth-from-end", kind: "depth", raw: text, taken: `from ${top} to ${from} cm` });
+    return [top, from];
   }
   const bent = /^\d{4}-(\d{2})-(\d{2})$/.exec(text);
   const dated = /^(\d{1,2})[-. ]([a-z]{3})|^([a-z]{3})[-. ](\d{1,2})$/i.exec(text);
@@ -208,7 +283,11 @@ function depth(cells: ListCells<SoilColumn>): [number, number] | null {
       ? [Number(dated[1] ?? dated[4]), month]
       : null;
   if (!parts) return null;
-  const ends = parts.sort((a, b) => a - b).map((end) => end * factor);
-  cells.flags.push({ code: "spreadsheet-date", kind: "depth", raw: text, offer: { depthCm: ends } });
+  const span = parts.sort((a, b) => a - b).map((end) => end * factor);
+  cells.flags.push({ code: "spreadsheet-date", kind: "depth", raw: text, offer: { depthCm: span } });
   return null;
 }
+
+const UNIT_AT_END = /(cm|mm|m|in|inch|inches|")\.?$/i;
+const SPAN =
+  /^\d+(?:[.,]\d+)?\s*(?:cm|mm|m|in|")?\s*(?:-|–|—|to|bis|a|à|tot|\/)\s*\d+(?:[.,]\d+)?\s*(?:cm|mm|m|in|inch|inches|")?\.?$/i;

@@ -21,6 +21,8 @@ export interface ReadColumn<K extends string> {
   /** 0 to 1, and why; 1 where a person said so */
   readonly certainty: number;
   readonly because: string;
+  /** by what method it was found, as the file names it; empty where it does not */
+  readonly method: string;
 }
 
 /** A column as somebody set it. */
@@ -48,7 +50,8 @@ export function readColumns<K extends string>(
   const told = preamble.join(" ");
   const read = columns.map((laid) => {
     const choice = chosen.find(({ column }) => column === laid.column);
-    return choice ? asChosen(laid, declaration, choice) : columnOf(laid, declaration, told);
+    const column = choice ? asChosen(laid, declaration, choice) : columnOf(laid, declaration, told);
+    return { ...column, method: laid.method || extractantIn(laid.header) };
   });
   return byLooks(read, dataRows, declaration, decimal, new Set(chosen.map(({ column }) => column)));
 }
@@ -57,7 +60,7 @@ function columnOf<K extends string>(
   { column, header, guess }: LaidColumn<K>,
   { meanings }: Declaration<K>,
   preamble: string,
-): ReadColumn<K> {
+): Omit<ReadColumn<K>, "method"> {
   if (!guess || guess.certainty < SURE_ENOUGH)
     return {
       ...{ column, header, kind: "ignore" as const, unit: "", unitAssumed: false, unknownUnit: null },
@@ -74,6 +77,12 @@ function columnOf<K extends string>(
     unit: conversion?.unit ?? onTop?.unit ?? (isAssumed ? (quantity.units[0] ?? "") : ""),
     unitAssumed: isAssumed || (conversion?.assumed ?? false),
   };
+}
+
+/** "P (Olsen)" names its method. */
+function extractantIn(header: string): string {
+  const words = headOf(header).words.filter(({ concepts }) => concepts.includes("extractant"));
+  return words.map(({ word }) => new RegExp(`\\b${word}\\b`, "i").exec(header)?.[0] ?? word).join(" ");
 }
 
 /** A unit that is told once for all: "all values in mg/L". */
@@ -102,7 +111,7 @@ function asChosen<K extends string>(
   { column, header, unitBeside }: LaidColumn<K>,
   { meanings }: Declaration<K>,
   { kind, unit }: ChosenColumn,
-): ReadColumn<K> {
+): Omit<ReadColumn<K>, "method"> {
   const said = {
     ...{ column, header, unit: "", unitAssumed: false, unknownUnit: null },
     ...{ certainty: 1, because: "it was set by hand" },
@@ -146,7 +155,9 @@ export function kindsOf<K extends string>({ meanings }: Declaration<K>) {
 export function lacksOf<K extends string>(
   columns: readonly ReadColumn<K>[],
   { needs }: Declaration<K>,
-  told: Readonly<Partial<Record<K, string>>>,
+  inAll: Readonly<Partial<Record<K, string>>>,
 ): readonly (readonly K[])[] {
-  return needs.filter((group) => !group.some((kind) => columns.some((column) => column.kind === kind) || kind in told));
+  return needs.filter(
+    (group) => !group.some((kind) => columns.some((column) => column.kind === kind) || kind in inAll),
+  );
 }

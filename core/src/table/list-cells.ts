@@ -14,6 +14,8 @@ export interface ListTold {
   readonly timeZone: string;
   /** the zone of all rows, where no column names one */
   readonly zone?: string | undefined;
+  /** the day of all rows that tell none, `YYYY-MM-DD` */
+  readonly day?: string | undefined;
   /** of rows that tell no time of day, `HH:MM`; noon where left out */
   readonly hour?: string | undefined;
 }
@@ -37,11 +39,17 @@ export interface ListFlag {
     | "zone-guessed"
     | "unit-unknown"
     | "unreadable"
+    | "range"
+    | "struck"
+    | "several"
     | "ec-unit-guessed"
     | "ec-ph-swapped"
     | "drain-over-feed"
     | "scale-slip"
     | "spreadsheet-date"
+    | "depth-needed"
+    | "depth-from-end"
+    | "by-depth"
     | "label-does-not-add-up"
     | "label-over-100";
   /** of the value; empty when the row as a whole is meant */
@@ -85,8 +93,11 @@ export class ListCells<K extends string> {
   }
 
   text(kind: K): string {
-    const column = this.file.sheet.column(kind);
-    return column ? (this.record.cells[column.column - 1] ?? "") : "";
+    return this.file.sheet.text(this.record, kind);
+  }
+
+  method(kind: K): string {
+    return this.file.sheet.column(kind)?.method ?? "";
   }
 
   cell(kind: K): MeasuredCell {
@@ -118,14 +129,22 @@ export class ListCells<K extends string> {
     return quantity ? conversionOf(quantity, unit) : null;
   }
 
-  /** Canonical value of a cell, by its unit; null when it is empty, below detection, or no number in a known unit. */
-  value(kind: K): number | null {
+  /**
+   * Canonical value of a cell, by its unit; null when it is empty, below detection, or no single number in a known unit.
+   *
+   * @param field for which a likely value is offered
+   * @param share of what the field tells in one of it
+   */
+  value(kind: K, field?: string, share = 1): number | null {
     const cell = this.cell(kind);
+    const unit = cell.unit === "" ? this.columnUnit(kind) : cell.unit;
+    if (cell.kind === "range" || cell.kind === "struck" || cell.kind === "several") {
+      const likely = cell.likely === undefined ? null : this.inUnit(kind, cell.likely * share, unit);
+      this.setAside(kind, cell.kind, field !== undefined && likely !== null ? { [field]: likely } : undefined);
+    }
     if (cell.kind === "unreadable") this.setAside(kind, "unreadable");
     if (cell.kind !== "number" || cell.value === null) return null;
-    if (!this.file.sheet.declaration.meanings[kind].quantity) return cell.value;
-    const unit = cell.unit === "" ? this.columnUnit(kind) : cell.unit;
-    const value = this.inUnit(kind, cell.value, unit);
+    const value = this.inUnit(kind, cell.value * share, unit);
     if (value === null) this.setAside(kind, "unit-unknown");
     return value;
   }
@@ -139,14 +158,14 @@ export class ListCells<K extends string> {
   }
 
   /** One value that cannot be told does not take its row with it. */
-  private setAside(kind: K, code: "unreadable" | "unit-unknown"): void {
+  setAside(kind: K, code: ListFlag["code"], offer?: ListFlag["offer"]): void {
     if (!this.flags.some((flag) => flag.code === code && flag.kind === kind))
-      this.flags.push({ code, kind, raw: this.text(kind) });
+      this.flags.push({ code, kind, raw: this.text(kind), ...(offer && { offer }) });
   }
 
   /** A value inside its span; one outside is set aside, and a lost decimal mark offered where that explains it. */
   within(kind: K, field: string, least: number, most: number): number | null {
-    const value = this.value(kind);
+    const value = this.value(kind, field);
     if (value === null || (value >= least && value <= most)) return value;
     const tenth = value / 10;
     const isLostMark = !/[.,]/.test(this.text(kind)) && tenth >= least && tenth <= most;
@@ -161,15 +180,14 @@ export class ListCells<K extends string> {
 
   /** @throws {RowRejected} when no zone, or more than one, has the name */
   zone(kind: K): string {
-    const { zone: chosen, zones } = this.file.choices;
+    const { zones } = this.file.choices;
+    const text = this.text(kind);
     if (!this.has(kind)) {
-      const told = this.file.sheet.layout.told[kind];
-      const match = told === undefined || chosen !== undefined ? null : matchZone(told, zones);
-      const only = chosen ?? (match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined);
+      const match = text === "" ? null : matchZone(text, zones);
+      const only = match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined;
       if (only === undefined) throw new RowRejected("unknown-zone", "no column names the zone; choose it");
       return only;
     }
-    const text = this.text(kind);
     const match = matchZone(text, zones);
     if (match.status === "unknown") throw new RowRejected("unknown-zone", text || "no place given");
     if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", `${text}: two zones are equally near`);
@@ -240,15 +258,16 @@ export class ListFile<K extends string> {
     readonly choices: ListTold,
     dateKinds: readonly K[],
   ) {
-    const { layout, columns } = sheet;
-    const kind = dateKinds.find((one) => columns.some((column) => column.kind === one)) ?? dateKinds[0];
-    let above = "";
-    if (kind !== undefined)
-      for (const row of layout.dataRows) {
-        const cell = sheet.text(row, kind);
+    const kind = dateKinds.find((one) => sheet.column(one)) ?? dateKinds[0];
+    if (kind !== undefined) {
+      const column = sheet.column(kind);
+      let above = sheet.inAll[kind] ?? "";
+      for (const row of sheet.layout.dataRows) {
+        const cell = column ? (row.cells[column.column - 1] ?? "") : "";
         if (cell !== "" && !/^(ditto|"|''|〃)$/i.test(cell)) above = cell;
         this.dates.set(row, above);
       }
+    }
     this.order = sheet.dialect(this.days).dateOrder;
   }
 

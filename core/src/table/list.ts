@@ -39,7 +39,10 @@ export function readList<K extends string, V extends object>(
   choices: ListChoices,
   { what, dateKinds, judge, review }: ListReading<K, V>,
 ): ListTable<K, V> {
-  const sheet = new Sheet(source, declaration, choices, what);
+  const { zone, day } = choices;
+  const [dateKind] = dateKinds;
+  const said = { ...(zone !== undefined && { zone }), ...(day !== undefined && dateKind && { [dateKind]: day }) };
+  const sheet = new Sheet(source, declaration, { ...choices, said }, what);
   const { layout, columns, table } = sheet;
   const file = new ListFile(sheet, choices, dateKinds);
   const { times } = declaration;

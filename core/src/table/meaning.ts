@@ -18,6 +18,8 @@ export interface Meaning {
   readonly lies?: { readonly least: number; readonly most: number };
   /** more than one column may mean it */
   readonly many?: boolean;
+  /** what its figures are amounts of may stand once above the table, for all of its rows; words always may */
+  readonly once?: boolean;
 }
 
 export type Meanings<K extends string> = Readonly<Record<K, Meaning>>;
@@ -109,7 +111,8 @@ function rate<K extends string>(
   );
   const rest = others.filter(
     ({ word, concepts }) =>
-      !unitWords.has(word) && !concepts.some((concept) => concept === "plain" || quiet.includes(concept)),
+      !unitWords.has(word) &&
+      !concepts.some((concept) => concept === "plain" || concept === "extractant" || quiet.includes(concept)),
   );
   const slips = head.words.filter(({ slip, concepts }) => slip && concepts.some((concept) => group.includes(concept)));
   const isOther = meaning.quantity !== undefined && conversion === null && written !== null;

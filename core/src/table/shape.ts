@@ -27,6 +27,8 @@ export interface LaidColumn<K extends string> {
   readonly guess: Guess<K> | null;
   /** its cell in a row of units */
   readonly unitBeside: string;
+  /** its cell in a row of methods */
+  readonly method: string;
 }
 
 export interface Layout<K extends string> {
@@ -76,6 +78,8 @@ interface Header {
   readonly cells: readonly string[];
   /** how many of its columns are known, and more where the table has all that it needs */
   readonly worth: number;
+  /** by column, where the table has them beside its figures */
+  readonly methods?: readonly string[];
 }
 
 const HAS_ALL = 100;
@@ -249,34 +253,45 @@ function longTable<K extends string>(records: readonly TableRecord[], declaratio
     return { line: first?.line ?? 0, cells: [...beside.map((column) => first?.cells[column] ?? ""), ...figures] };
   });
   const worth = worthOf(cells, declaration);
+  const methodOf = (name: string): string =>
+    body.find(({ cells: row }) => row[columns.parameter] === name)?.cells[columns.method] ?? "";
+  const methods = [...beside.map(() => ""), ...distinct.map(methodOf)];
   const head = { line: records[at]?.line ?? 0, cells };
   const others = records.slice(at + 1).filter((record) => !body.includes(record));
   return {
     records: [...records.slice(0, at), head, ...together, ...others],
     lines: [],
-    header: { from: at, to: at, cells, worth },
+    header: { from: at, to: at, cells, worth, methods },
   };
 }
 
 function longColumns(cells: readonly string[]) {
-  const found = (concept: Concept): number =>
-    cells.findIndex((cell) => headOf(cell).words.some(({ concepts }) => concepts.includes(concept)));
-  const [parameter, value] = [found("parameter"), found("value")];
+  const found = (concept: Concept): number => cells.findIndex((cell) => says(cell, concept));
+  const [parameter, value, unit] = [found("parameter"), found("value"), found("unit")];
   if (parameter < 0 || value < 0 || parameter === value) return null;
-  const unit = cells.findIndex((cell) => headOf(cell).words.some(({ concepts }) => concepts.includes("unit")));
   const quiet = cells.flatMap((cell, at) => (isBeside(cell) ? [at] : []));
   return {
     parameter,
     value,
     unit: unit < 0 ? null : unit,
+    method: found("method"),
     all: [parameter, value, ...(unit < 0 ? [] : [unit]), ...quiet],
   };
 }
 
 /** A column of limits, methods or norms tells of others; it is no result. */
 function isBeside(cell: string): boolean {
-  const words = headOf(cell).words;
-  return words.some(({ concepts }) => concepts.includes("limit") || concepts.includes("method"));
+  return says(cell, "limit") || says(cell, "method");
+}
+
+function says(cell: string, concept: Concept): boolean {
+  return headOf(cell).words.some(({ concepts }) => concepts.includes(concept));
+}
+
+/** "Method", "Limit of detection": it heads a column and says nothing more. */
+function isOnly(cell: string, concept: Concept): boolean {
+  const { words } = headOf(cell);
+  return says(cell, concept) && words.every(({ concepts }) => concepts.includes(concept) || concepts.includes("plain"));
 }
 
 function laidOut<K extends string>(
@@ -294,12 +309,15 @@ function laidOut<K extends string>(
       : nextFilled && isUnitRow(nextFilled.cells) && !couldBeData(nextFilled.cells)
         ? nextFilled
         : undefined;
+  const methods =
+    header.methods ??
+    (lies === "across" ? below.find(({ cells }) => cells.some((cell) => isOnly(cell, "method")))?.cells : undefined);
   // What stands in a row of units is one, whether it can be read or not.
   const units = header.cells.map((_, at) => (unitRow?.cells[at] ?? "").replace(/^[-–—]$/, ""));
   const guesses = guessMeanings(header.cells.map(headOf), declaration.meanings, units);
   const columns = header.cells.map((text, at) => ({
     ...{ column: at + 1, header: text },
-    ...{ guess: guesses[at] ?? null, unitBeside: units[at] ?? "" },
+    ...{ guess: guesses[at] ?? null, unitBeside: units[at] ?? "", method: methods?.[at] ?? "" },
   }));
   const unitColumns = unitColumnsOf(columns, below);
   const notData: { line: number; reason: NotDataReason }[] = [];
@@ -355,7 +373,9 @@ function toldAbove<K extends string>(above: readonly TableRecord[], { meanings }
     const [key = "", said = "", ...more] = keyed(record).cells.filter((cell) => cell !== "");
     if (said === "" || more.length > 0) continue;
     const [guess] = guessMeanings([headOf(key)], meanings);
-    if (guess && !meanings[guess.kind].quantity && guess.certainty >= SURE_ENOUGH) told[guess.kind] ??= said;
+    if (!guess || guess.certainty < SURE_ENOUGH) continue;
+    const { quantity, once } = meanings[guess.kind];
+    if (!quantity || once) told[guess.kind] ??= said;
   }
   return told;
 }
@@ -416,8 +436,7 @@ function withUnits(record: TableRecord, unitColumns: ReadonlyMap<number, number>
 }
 
 function asideAcross(cells: readonly string[]): NotDataReason | undefined {
-  const [head = ""] = cells.filter((cell) => cell !== "");
-  if (isBeside(head)) return "comment";
+  if (cells.some((cell) => isOnly(cell, "limit") || isOnly(cell, "method"))) return "comment";
   return cells.some((cell) => /^[<>≤≥~]?\s*[-+−]?[.,]?\d/.test(cell)) || cells.some(isTime) ? undefined : "comment";
 }
 

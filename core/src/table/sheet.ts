@@ -12,6 +12,8 @@ export interface SheetChoices {
   readonly decimal?: DecimalMark | undefined;
   /** the site's date: nothing in the file is from after it */
   readonly today?: string | undefined;
+  /** of all rows, by meaning, where the file does not say it */
+  readonly said?: Readonly<Record<string, string>> | undefined;
 }
 
 /** What is told of any file that was read. */
@@ -62,10 +64,15 @@ export class Sheet<K extends string> {
     return this.columns.find((column) => column.kind === kind);
   }
 
-  /** A row's cell of a meaning, or what stands above the table for all rows; empty where neither tells it. */
+  /** A row's cell of a meaning; what somebody said, or what stands above the table, of all rows; empty where nothing tells it. */
   text(record: TableRecord, kind: K): string {
     const column = this.column(kind);
-    return (column && record.cells[column.column - 1]) || (this.layout.told[kind] ?? "");
+    return (column && record.cells[column.column - 1]) || (this.inAll[kind] ?? "");
+  }
+
+  /** What holds for all rows that do not say it themselves, by meaning. */
+  get inAll(): Readonly<Partial<Record<K, string>>> {
+    return { ...this.layout.told, ...(this.choices.said as Partial<Record<K, string>> | undefined) };
   }
 
   /** @param dates all texts of the file that hold a day */
@@ -92,7 +99,7 @@ export class Sheet<K extends string> {
     return {
       columns: columns.map((column) => ({ ...column, examples: examplesOf(column) })),
       kinds: kindsOf(declaration),
-      lacks: lacksOf(columns, declaration, layout.told),
+      lacks: lacksOf(columns, declaration, this.inAll),
       book: bookOf(table),
       preamble: layout.preamble,
     };

@@ -7,4 +7,4 @@ export { isTurn, nextTurn, projectStorage } from "./supply.ts";
 export { ACIDS_SOLD, USUAL_MIX_LIMITS, USUAL_WATER_TEMPERATURE_C, type AcidSold } from "./usual-waters.ts";
 export { organicDosing, type OrganicDosing } from "./wastewater.ts";
 export { ionUnits, type IonUnit } from "./ion-units.ts";
-export { readWaterTable, type WaterSample, type WaterTable } from "./water-table.ts";
+export { readWaterTable, withHalfLimits, type WaterSample, type WaterTable } from "./water-table.ts";

@@ -24,11 +24,14 @@ describe("a laboratory's analysis of a digestate", () => {
     expect(report.remarks).toEqual(["Organic N is total N less ammonium N."]);
   });
 
-  it("is read under a header, below detection as none, and names what the file lacks", () => {
+  it("is read under a header, half of its limit for what lay below it, and names what the file lacks", () => {
     const report = read("Date,TSS (mg/L),NH4-N (mg/L),P (mg/kg)\n2026-09-04,340,<5,12.5\n");
-    expect(report.analysis).toEqual({ suspendedSolidsMgL: 340, nh4NMgL: 0, pMgL: 12.5 });
+    expect(report.analysis).toEqual({ suspendedSolidsMgL: 340, nh4NMgL: 2.5, pMgL: 12.5 });
     expect(report.missing).toEqual(["organicNMgL", "kMgL", "ecMsCm"]);
-    expect(report.remarks).toEqual(["P (mg/kg) is given by mass and taken for 1 kg in a litre."]);
+    expect(report.remarks).toEqual([
+      "NH4-N (mg/L) lay below 5: half of that limit counts.",
+      "P (mg/kg) is given by mass and taken for 1 kg in a litre.",
+    ]);
   });
 
   it("is read in other languages and with its columns turned, and leaves out what has no unit that is understood", () => {

@@ -13,7 +13,7 @@ import type { OrganicAnalysis } from "./wastewater.ts";
 
 interface OrganicReport {
   readonly takenOn: string | null;
-  /** what the file tells; below detection is none */
+  /** what the file tells; half of its limit for what lay below it */
   readonly analysis: Partial<OrganicAnalysis>;
   readonly missing: readonly (keyof OrganicAnalysis)[];
   /** how figures were come by that do not stand in the file as such */
@@ -91,8 +91,7 @@ export function readOrganicTable(source: Source): OrganicReport {
     const { quantity } = DECLARATION.meanings[kind];
     const cell = measuredCell(sample?.cells[column - 1] ?? "", table.decimal);
     const [key, share] = KEPT[kind];
-    if (cell.kind === "below") found[key] ??= 0;
-    if (cell.kind !== "number" || cell.value === null || !quantity) continue;
+    if ((cell.kind !== "number" && cell.kind !== "below") || cell.value === null || !quantity) continue;
     const written = cell.unit || (unitAssumed ? "" : unit);
     const conversion = written === "" ? null : conversionOf(quantity, written);
     if (!conversion) {
@@ -102,7 +101,8 @@ export function readOrganicTable(source: Source): OrganicReport {
       continue;
     }
     if (found[key] !== undefined) continue;
-    found[key] = cell.value * conversion.factor * share;
+    found[key] = (cell.below ? cell.value / 2 : cell.value) * conversion.factor * share;
+    if (cell.below) remarks.push(`${header} lay below ${cell.raw.replace(/^[<≤]\s*/, "")}: half of that limit counts.`);
     if (/kg$|\/t$|%|100 ?g/.test(written)) remarks.push(`${header} is given by mass and taken for 1 kg in a litre.`);
   }
   const { totalN, ...analysis } = found;

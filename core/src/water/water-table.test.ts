@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
-import { readWaterTable } from "./water-table.ts";
+import { readWaterTable, withHalfLimits } from "./water-table.ts";
 
 const folder = fileURLToPath(new URL("../../../demo/imports", import.meta.url));
 
@@ -18,7 +18,7 @@ interface Expected {
     ecMsCm: number;
     ionsMmolL: Record<string, number>;
     traceUmolL: Record<string, number>;
-    belowDetection: Record<string, { text: string }>;
+    belowDetection: Record<string, { text: string; limit: number; unit: string }>;
     notTested: string[];
     hardnessMmolL?: number;
     chargeErrorPct: number;
@@ -50,11 +50,12 @@ describe.each(["water-mgl", "water-mmol", "water-meq", "water-unbalanced", "wate
         expect(Math.abs((sample?.ions[ion as "Ca"] ?? NaN) - amount), ion).toBeLessThanOrEqual(
           Math.max(0.002, 0.005 * amount),
         );
-      expect(sample?.belowDetection.map(({ analyte, text }) => [analyte, text]).sort()).toEqual(
-        Object.entries(report.belowDetection)
-          .map(([ion, { text }]) => [ion, text])
-          .sort(),
-      );
+      const byAnalyte = new Map(sample?.belowDetection.map((below) => [below.analyte, below]));
+      expect(byAnalyte.size).toBe(Object.keys(report.belowDetection).length);
+      for (const [ion, { text, limit, unit }] of Object.entries(report.belowDetection)) {
+        expect(byAnalyte.get(ion)).toMatchObject({ text, unit });
+        expect((byAnalyte.get(ion)?.limit ?? NaN) / limit).toBeCloseTo(1, 3);
+      }
       expect(sample?.notTested).toEqual(report.notTested);
       if (report.hardnessMmolL !== undefined) expect(sample?.hardnessMmolL).toBeCloseTo(report.hardnessMmolL, 2);
       expect(Math.abs((sample?.check?.errorPct ?? NaN) - report.chargeErrorPct)).toBeLessThan(0.3);
@@ -89,4 +90,46 @@ it("counts an ion in what its unit names: calcium as CaCO₃, nitrate as N, in a
   expect(sample?.ions.NO3).toBeCloseTo(7 / 14.007, 3);
   expect(sample?.ions.HCO3).toBeCloseTo((2 * 150) / 100.086, 3);
   expect(sample?.ions.SO4).toBeCloseTo(48 / 32.06, 3);
+});
+
+describe("what lay below what could be measured", () => {
+  const [sample] = readWaterTable(
+    new TextEncoder().encode(
+      "date,source,pH,EC (mS/cm),Ca (mmol/L),Cl (mmol/L),Na (mmol/L),NO3 (mmol/L),Fe (mg/L),SO4\n2026-03-12,Well,7.2,0.4,1,2,<0.4,<0.4,traces,<5 flurps\n",
+    ),
+  ).samples;
+
+  it("is kept as such, with its limit where the file names one that is understood", () => {
+    expect(sample?.ions).toEqual({ Ca: 1, Cl: 2 });
+    expect(sample?.belowDetection).toEqual([
+      { analyte: "Na", text: "<0.4", limit: 0.4, unit: "mmol/L" },
+      { analyte: "NO3", text: "<0.4", limit: 0.4, unit: "mmol/L" },
+      { analyte: "Fe", text: "traces", limit: null, unit: null },
+      { analyte: "SO4", text: "<5 flurps", limit: null, unit: null },
+    ]);
+  });
+
+  it("counts with half of its limit in sums, and not at all where none is named", () => {
+    expect(sample?.check?.cationsMeqL).toBeCloseTo(2 + 0.2, 9);
+    expect(sample?.check?.anionsMeqL).toBeCloseTo(2 + 0.2, 9);
+    expect(withHalfLimits({ Ca: 1 }, [{ analyte: "Na", limit: 0.4 }])).toEqual({ Ca: 1, Na: 0.2 });
+    expect(withHalfLimits({ Ca: 1 }, [{ analyte: "Ca", limit: 9 }])).toEqual({ Ca: 1 });
+  });
+});
+
+it("sets a range, a struck figure and two in one cell aside by themselves, each with what it is", () => {
+  const { samples } = readWaterTable(
+    new TextEncoder().encode(
+      "Parameter;Result;Unit;Method;LOQ\npH;7,2;;ISO 10523;\nCalcium;80-90;mg/l;ISO 11885;0,1\nChloride;~~71~~ 35,45;mg/l;ISO 10304;1\nNitrate;12 / 14;mg/l;ISO 10304;1\nSodium;23;mg/l;ISO 11885;0,1\nSulphate;>200;mg/l;ISO 10304;1\n",
+    ),
+  );
+  expect(samples).toHaveLength(1);
+  expect(samples[0]?.setAside.map(({ analyte, why }) => [analyte, why])).toEqual([
+    ["Ca", "range"],
+    ["Cl", "struck"],
+    ["NO3", "several"],
+    ["SO4", "above"],
+  ]);
+  expect(samples[0]).toMatchObject({ ph: 7.2, methods: { ph: "ISO 10523", Na: "ISO 11885", Cl: "ISO 10304" } });
+  expect(samples[0]?.ions.Na).toBeCloseTo(23 / 22.99, 3);
 });

@@ -11,6 +11,17 @@ import { unitsIn } from "../table/unit-text.ts";
 import { checkReport, type ReportCheck } from "./report-check.ts";
 import { analyteOf, countedIn, WATER_DECLARATION, type Analyte, type WaterColumn } from "./water-meanings.ts";
 
+export interface BelowDetection {
+  readonly analyte: Analyte;
+  /** as the laboratory wrote it */
+  readonly text: string;
+  /** in the unit; both are null where the file names no limit, or in a unit that is not understood */
+  readonly limit: number | null;
+  readonly unit: "mmol/L" | "µmol/L" | "mS/cm" | null;
+}
+
+type SetAside = "unreadable" | "range" | "struck" | "several" | "above" | "unit-unknown";
+
 /** One sample of one water, in the units of recipes. */
 export interface WaterSample {
   readonly source: string;
@@ -20,12 +31,14 @@ export interface WaterSample {
   readonly lines: readonly [number, number];
   readonly ph: number | null;
   readonly ecMsCm: number | null;
-  /** mmol/L, µmol/L for trace elements; what is below detection is left out and counts as none */
+  /** mmol/L, µmol/L for trace elements; what is below detection is left out, and half of its limit counts */
   readonly ions: Ions;
-  readonly belowDetection: readonly { readonly analyte: Analyte; readonly text: string }[];
+  readonly belowDetection: readonly BelowDetection[];
   readonly notTested: readonly Analyte[];
-  /** what stands there and could not be read, or not in a unit that is understood: it waits */
-  readonly setAside: readonly { readonly analyte: Analyte; readonly text: string }[];
+  /** what stands there and is no single figure in a unit that is understood: it waits */
+  readonly setAside: readonly { readonly analyte: Analyte; readonly text: string; readonly why: SetAside }[];
+  /** by what each was found, where the file says so */
+  readonly methods: Readonly<Partial<Record<Analyte, string>>>;
   readonly hardnessMmolL: number | null;
   readonly check: ReportCheck | null;
 }
@@ -61,10 +74,12 @@ type Rejected = WaterTable["rejected"][number];
  * @throws {DomainError} when there is no table of figures in it
  */
 export function readWaterTable(source: Source, choices: WaterChoices = {}): WaterTable {
+  const { takenOn: saidDay, source: saidName } = choices;
+  const said = { ...(saidDay !== undefined && { date: saidDay }), ...(saidName !== undefined && { sample: saidName }) };
   const sheet = new Sheet(
     source,
     WATER_DECLARATION,
-    choices,
+    { ...choices, said },
     "No water report was found. The file needs at least three of calcium, magnesium, sodium, potassium, nitrate, chloride, sulphate or bicarbonate, below or beside each other.",
   );
   const { layout, columns, table } = sheet;
@@ -80,20 +95,17 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
   for (const record of layout.dataRows) {
     const text = record.cells.join("\t");
     const before = seen.get(text);
-    const dated = dateOf(dateText(record), order);
-    const takenOn = dated ?? choices.takenOn ?? null;
+    const takenOn = dateOf(dateText(record), order);
     if (layout.lies === "down" && record.cells.length !== layout.columns.length)
       rejectAll(record, "field-count", `${record.cells.length} cells where the header has ${layout.columns.length}`);
-    else if (dated === null && dateText(record) !== "") rejectAll(record, "bad-time", dateText(record));
+    else if (takenOn === null && dateText(record) !== "") rejectAll(record, "bad-time", dateText(record));
     else if (before !== undefined) rejectAll(record, "duplicate", `stands in line ${before} already`);
     else {
       seen.set(text, record.line);
       const span: [number, number] =
         layout.lies === "across" ? [lines.data[0] ?? 1, lines.data.at(-1) ?? 1] : [record.line, record.line];
       const source =
-        sheet.text(record, "sample") ||
-        choices.source ||
-        (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
+        sheet.text(record, "sample") || (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
       samples.push(sampleOf(source, takenOn, span, columns, record, table.decimal));
     }
   }
@@ -159,40 +171,54 @@ function sampleOf(
   decimal: DecimalMark,
 ): WaterSample {
   const ions: Partial<Record<Ion, number>> = {};
-  const belowDetection: { analyte: Analyte; text: string }[] = [];
+  const belowDetection: BelowDetection[] = [];
   const notTested: Analyte[] = [];
-  const setAside: { analyte: Analyte; text: string }[] = [];
+  const setAside: WaterSample["setAside"][number][] = [];
   const beside: Partial<Record<Analyte, number>> = {};
-  for (const { kind, unit, column } of columns) {
+  const methods: Partial<Record<Analyte, string>> = {};
+  for (const { kind, unit, column, method } of columns) {
     const analyte = analyteOf(kind);
     if (analyte === null || kind === "ignore") continue;
+    if (method !== "") methods[analyte] ??= method;
     const text = record.cells[column - 1] ?? "";
     const cell = measuredCell(text, decimal);
-    if (cell.kind === "below") belowDetection.push({ analyte, text });
-    else if (cell.kind === "empty") {
+    if (cell.kind === "empty") {
       if (text !== "") notTested.push(analyte);
-    } else {
-      const amount = cell.value === null ? null : amountIn(kind, cell.value, cell.unit || unit);
-      if (amount === null) setAside.push({ analyte, text });
-      else if (analyte === "ph" || analyte === "ec" || analyte === "hardness") beside[analyte] ??= amount;
-      // Of two columns of one ion, as nitrate by itself and as N, the first stands.
-      else ions[analyte] ??= amount;
+      continue;
     }
+    const amount = cell.value === null ? null : amountIn(kind, cell.value, cell.unit || unit);
+    if (cell.kind === "below")
+      belowDetection.push({ analyte, text, limit: amount, unit: amount === null ? null : unitOf(analyte) });
+    else if (cell.kind !== "number" || amount === null)
+      setAside.push({ analyte, text, why: cell.kind === "number" ? "unit-unknown" : cell.kind });
+    else if (analyte === "ph" || analyte === "ec" || analyte === "hardness") beside[analyte] ??= amount;
+    // Of two columns of one ion, as nitrate by itself and as N, the first stands.
+    else ions[analyte] ??= amount;
   }
   const [ph, ec] = [beside.ph ?? null, beside.ec ?? null];
+  const counted = withHalfLimits(ions, belowDetection);
   return {
-    source,
-    takenOn,
-    lines,
-    ph,
-    ecMsCm: ec,
-    ions,
-    belowDetection,
-    notTested,
-    setAside,
+    ...{ source, takenOn, lines, ph, ecMsCm: ec, ions, belowDetection, notTested, setAside, methods },
     hardnessMmolL: beside.hardness ?? null,
-    check: Object.keys(ions).some((ion) => !isTrace(ion as Ion)) ? checkReport(ions, ph ?? 7, ec) : null,
+    check: Object.keys(ions).some((ion) => !isTrace(ion as Ion)) ? checkReport(counted, ph ?? 7, ec) : null,
   };
+}
+
+/** Ions as they count in sums: half of its limit stands for what lay below it. */
+export function withHalfLimits(ions: Ions, below: readonly Pick<BelowDetection, "analyte" | "limit">[]): Ions {
+  const halves = below.flatMap(({ analyte, limit }) =>
+    isIon(analyte) && limit !== null ? [[analyte, limit / 2]] : [],
+  );
+  return { ...(Object.fromEntries(halves) as Ions), ...ions };
+}
+
+function isIon(analyte: Analyte): analyte is Ion {
+  return analyte !== "ph" && analyte !== "ec" && analyte !== "hardness";
+}
+
+function unitOf(analyte: Analyte): BelowDetection["unit"] {
+  if (!isIon(analyte)) return analyte === "ec" ? "mS/cm" : analyte === "hardness" ? "mmol/L" : null;
+  return isTrace(analyte) ? "µmol/L" : "mmol/L";
 }
 
 /** mmol/L, µmol/L, mS/cm; null where the unit is not understood, or counts in what the ion has none of. */

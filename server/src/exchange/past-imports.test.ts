@@ -114,4 +114,24 @@ describe("an import", () => {
     const { body } = await server.call("POST", "/api/water/previews", report("2026-06-12"));
     expect(body).toMatchObject({ rememberedFrom: "owner", samples: [{ ions: { Ca: 2.5, Cl: 5 }, fate: "stored" }] });
   });
+
+  it("keeps limits and methods: half of a limit stands for what lay below it, and the report says so", async () => {
+    const server = await nursery();
+    const rows =
+      "pH;7,2;;ISO 10523\nCalcium;40,078;mg/l;ISO 11885\nChloride;70,9;mg/l;ISO 10304\nSodium;<4,598;mg/l;ISO 11885";
+    const report = {
+      fileName: "report.csv",
+      contentBase64: btoa(`Sample: Well\nSampled: 12 March 2026\nParameter;Result;Unit;Method\n${rows}\n`),
+    };
+    await server.call("POST", "/api/water/imports", report);
+    const { body } = await server.call("GET", "/api/water-reports");
+    expect(body).toMatchObject({
+      reports: [{ sourceName: "Well", limits: { Na: "<0.2" }, methods: { ph: "ISO 10523", Ca: "ISO 11885" } }],
+    });
+    const [kept] = body["reports"] as { ions: Record<string, number> }[];
+    expect(kept?.ions["Na"]).toBeCloseTo(0.1, 4);
+    expect((await server.call("POST", "/api/water/previews", report)).body).toMatchObject({
+      samples: [{ fate: "already-there", ions: { Ca: expect.closeTo(1, 4) as number } }],
+    });
+  });
 });

@@ -1,6 +1,6 @@
 import { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } from "@sprunel/contract/exchange";
 import { matchZone } from "@sprunel/core/table";
-import { checkReport, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
+import { checkReport, withHalfLimits, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
 import { importLog } from "../imports/import-log.ts";
 import { readLikeBefore, toldOf, type Reading } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -48,7 +48,7 @@ export function waterImportService(scope: Scope) {
       zones,
       isThere: (sample) =>
         sample.zone === null
-          ? reportStore(inner).has(siteId, { ...sample, sourceName: sample.source, ph: sample.ph ?? 7 })
+          ? reportStore(inner).has(siteId, { ...figuresOf(sample), sourceName: sample.source, ph: sample.ph ?? 7 })
           : zoneReportStore(inner).has(zones.get(sample.zone) ?? 0, zoneReportOf(file, sample)),
     };
     const samples: WaterSample[] = [];
@@ -80,11 +80,11 @@ export function waterImportService(scope: Scope) {
         const preview = await judge(file, report, id, inner);
         const zones = new Map((await inner.zones()).map((zone) => [zone.name, zone.id]));
         for (const sample of preview.samples) {
-          const { source, zone, takenOn, ions, ph, ecMsCm } = sample;
+          const { source, zone, takenOn, ph } = sample;
           if (sample.fate !== "stored" || takenOn === null) continue;
           const dated = { ...sample, takenOn };
           if (zone !== null) await zoneReportStore(inner).add(zones.get(zone) ?? 0, zoneReportOf(file, dated));
-          else if (ph !== null) await reportStore(inner).add(id, { sourceName: source, takenOn, ions, ph, ecMsCm });
+          else if (ph !== null) await reportStore(inner).add(id, { ...figuresOf(dated), sourceName: source, ph });
         }
         return preview;
       };
@@ -106,8 +106,20 @@ export function waterImportService(scope: Scope) {
   };
 }
 
-function zoneReportOf({ of }: WaterFile, { takenOn, ions, ph, ecMsCm }: Dated) {
-  return { kind: of === "extract" ? of : ("drain" as const), takenOn, ions, ph, ecMsCm };
+function zoneReportOf({ of }: WaterFile, sample: Dated) {
+  return { kind: of === "extract" ? of : ("drain" as const), ...figuresOf(sample), ph: sample.ph };
+}
+
+/** As it is kept: half of its limit stands for what lay below it, and the report says so. */
+function figuresOf({ takenOn, ions, ecMsCm, belowDetection, methods }: Dated) {
+  const below = belowDetection.filter(({ limit }) => limit !== null);
+  return {
+    ...{ takenOn, ecMsCm, ions: withHalfLimits(ions, below) },
+    ...(below.length > 0 && {
+      limits: Object.fromEntries(below.map(({ analyte, limit }) => [analyte, `<${Number(limit?.toPrecision(3))}`])),
+    }),
+    ...(Object.keys(methods).length > 0 && { methods }),
+  };
 }
 
 async function sampleAsAsked(sample: ReadSample, file: WaterFile, known: Known): Promise<WaterSample> {
@@ -116,7 +128,9 @@ async function sampleAsAsked(sample: ReadSample, file: WaterFile, known: Known):
   const mended =
     slip && file.acceptOffers?.includes(line) ? { ...sample.ions, [slip.ion]: slip.offerMmolL } : sample.ions;
   const check =
-    sample.check && mended !== sample.ions ? checkReport(mended, sample.ph ?? 7, sample.ecMsCm) : sample.check;
+    sample.check && mended !== sample.ions
+      ? checkReport(withHalfLimits(mended, sample.belowDetection), sample.ph ?? 7, sample.ecMsCm)
+      : sample.check;
   const isWater = file.of === undefined || file.of === "source";
   const match = isWater ? null : matchZone(sample.source, [...known.zones.keys()]);
   const read = {
@@ -130,6 +144,7 @@ async function sampleAsAsked(sample: ReadSample, file: WaterFile, known: Known):
     belowDetection: [...sample.belowDetection],
     notTested: [...sample.notTested],
     setAside: [...sample.setAside],
+    methods: sample.methods,
     hardnessMmolL: sample.hardnessMmolL,
     check,
   };

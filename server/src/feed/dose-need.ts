@@ -120,7 +120,11 @@ function soilFor(
   // What the topsoil holds: that is where roots find it.
   const [top] = newestLayers(tests, figure);
   const mgKg = top ? figure(top) : null;
-  if (top && mgKg !== null) return { is: classOf(nutrient, mgKg), from: `${mgKg} mg/kg, test of ${top.takenOn}` };
+  if (top && mgKg !== null) {
+    const limit = top.limits?.[nutrient === "P" ? "pMgKg" : "kMgKg"];
+    const said = limit === undefined ? `${mgKg} mg/kg` : `${limit} mg/kg, of which half counts`;
+    return { is: classOf(nutrient, mgKg), from: `${said}, test of ${top.takenOn}` };
+  }
   return { is: "keep", from: null };
 }
 

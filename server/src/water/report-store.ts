@@ -11,6 +11,8 @@ interface ReportRow {
   ph: number;
   ec_ms_cm: number | null;
   suspended_solids_mg_l: number | null;
+  /** JSON: limits and methods, where the report tells them */
+  notes: string | null;
   actor: string;
 }
 /** All SQL about laboratories' reports of waters. */
@@ -53,6 +55,7 @@ export function reportStore({ db, actor }: Writer) {
       return rows.some((row) => JSON.stringify(fromRow(row).ions) === JSON.stringify(ions));
     },
     async add(siteId: number, report: NewWaterReport): Promise<void> {
+      const { limits, methods } = report;
       await db<ReportRow>("water_report").insert({
         site_id: siteId,
         source_id: await sourceStore({ db, actor }).named(siteId, report.sourceName),
@@ -61,6 +64,7 @@ export function reportStore({ db, actor }: Writer) {
         ph: report.ph,
         ec_ms_cm: report.ecMsCm,
         suspended_solids_mg_l: report.suspendedSolidsMgL ?? null,
+        notes: limits || methods ? JSON.stringify({ limits, methods }) : null,
         actor,
       });
     },
@@ -72,6 +76,7 @@ type JoinedRow = ReportRow & { source_name: string };
 
 function fromRow(row: JoinedRow): WaterReport {
   return waterReportSchema.parse({
+    ...(row.notes === null ? {} : (JSON.parse(row.notes) as object)),
     id: row.id,
     sourceName: row.source_name,
     takenOn: row.taken_on,

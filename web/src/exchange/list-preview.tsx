@@ -3,6 +3,7 @@ import Checkbox from "antd/es/checkbox";
 import Collapse from "antd/es/collapse";
 import Select from "antd/es/select";
 import { ClockInput } from "../forms/clock-input.tsx";
+import { DateInput } from "../forms/date-input.tsx";
 import { useSetUp } from "../place/use-set-up.ts";
 import { useUnits } from "../units/use-units.tsx";
 import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
@@ -97,7 +98,8 @@ function Silent({ preview, choices, onChange }: Props) {
     list !== "shelf" &&
     (choices.zone !== undefined || rejected.some(({ reason }) => reason === "unknown-zone")) &&
     !preview.columns.some(({ kind }) => kind === "zone");
-  if (!asksZone && !dialect.untimed) return null;
+  const asksDay = choices.day !== undefined || preview.lacks.some((group) => group.includes("date"));
+  if (!asksZone && !asksDay && !dialect.untimed) return null;
   return (
     <section className={styles["settings"]} aria-label="What the file does not say">
       {asksZone && (
@@ -111,6 +113,19 @@ function Silent({ preview, choices, onChange }: Props) {
             onChange={(zone: string) => onChange({ ...choices, zone })}
           />
           <span className={styles["assumed"]}>no column names a zone</span>
+        </label>
+      )}
+      {asksDay && (
+        <label>
+          Its rows are from
+          <DateInput
+            value={choices.day ?? null}
+            onChange={(day) => {
+              const { day: _before, ...rest } = choices;
+              onChange(day === null ? rest : { ...rest, day });
+            }}
+          />
+          <span className={styles["assumed"]}>no column tells a day</span>
         </label>
       )}
       {dialect.untimed && (

@@ -125,6 +125,7 @@ const soilOf = ({ takenOn, from, to, texture, figures }: Values): unknown => ({
   depthCm: typeof from === "number" || typeof to === "number" ? [from ?? undefined, to ?? undefined] : null,
   texture: texture?.trim() || null,
   ...Object.fromEntries(SOIL_FIELDS.map(({ key }) => [key, figures?.[key] ?? null])),
+  ...(typeof figures?.["ph"] === "number" && { phIn: "water" }),
 });
 
 const solutionOf = ({ kind, takenOn, ions, ph, ecMsCm }: Values): unknown => ({

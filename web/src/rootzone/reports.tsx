@@ -16,7 +16,7 @@ import { useDates } from "../units/dates.tsx";
 
 const ReportDialog = lazy(async () => ({ default: (await import("./report-dialog.tsx")).ReportDialog }));
 
-type SoilFigure = Exclude<keyof SoilReport, "kind" | "takenOn" | "depthCm" | "texture" | "phIn" | "limits">;
+type SoilFigure = Exclude<keyof SoilReport, "kind" | "takenOn" | "depthCm" | "texture" | "phIn" | "limits" | "methods">;
 const SOIL_FIGURES: readonly (ReportFigure & { readonly key: SoilFigure })[] = [
   { key: "ph", name: "pH", unit: "" },
   { key: "ecSaturatedMsCm", name: "EC", unit: "mS/cm" },
@@ -36,9 +36,11 @@ const SOLUTION_FIGURES: readonly ReportFigure[] = [
   ...[...CATIONS, ...ANIONS].map((ion) => ({ key: ion, name: ionName(ion), unit: "mmol/L" })),
 ];
 
+const PH_IN = { water: "water", CaCl2: "CaCl₂", KCl: "KCl" } as const;
+
 /** "<5", of what lay below what could be measured. */
 function limitOf(report: ZoneReport, key: string): string | undefined {
-  return report.kind === "soil" ? report.limits?.[key] : undefined;
+  return report.limits?.[key];
 }
 
 /** What laboratories found at the roots of this zone, over time. */
@@ -96,9 +98,10 @@ export function Reports({ zone }: { zone: BoardZone }) {
                   <td>{nameOf(report)}</td>
                   {used.map(({ key }) => (
                     <td key={key}>
-                      {limitOf(report, key) ?? figure(valuesOf(report)[key])}
-                      {key === "ph" && report.kind === "soil" && report.phIn === "CaCl2" && (
-                        <span className="quiet"> in CaCl₂</span>
+                      <Figure value={valuesOf(report)[key]} limit={limitOf(report, key)} />
+                      {report.methods?.[key] !== undefined && <span className="quiet"> {report.methods[key]}</span>}
+                      {key === "ph" && report.kind === "soil" && report.phIn !== undefined && (
+                        <span className="quiet"> in {PH_IN[report.phIn]}</span>
                       )}
                     </td>
                   ))}
@@ -138,6 +141,16 @@ export function Reports({ zone }: { zone: BoardZone }) {
 function valuesOf(report: ZoneReport): Readonly<Record<string, number | null | undefined>> {
   if (report.kind === "soil") return Object.fromEntries(SOIL_FIGURES.map(({ key }) => [key, report[key]]));
   return { ...report.ions, ph: report.ph, ecMsCm: report.ecMsCm };
+}
+
+function Figure({ value, limit }: { value: number | null | undefined; limit: string | undefined }) {
+  if (limit === undefined) return figure(value);
+  return (
+    <>
+      {limit}
+      <span className="quiet"> counts {figure(value)}</span>
+    </>
+  );
 }
 
 function figure(value: number | null | undefined): string {

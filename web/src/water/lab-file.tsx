@@ -18,6 +18,15 @@ const FATES: Record<WaterSample["fate"], string> = {
   refused: "will not be stored",
 };
 
+const ASIDE_WORDS: Record<WaterSample["setAside"][number]["why"], string> = {
+  unreadable: "no number",
+  range: "a range",
+  struck: "struck out",
+  several: "more than one figure",
+  above: "above what could be measured",
+  "unit-unknown": "its unit is not understood",
+};
+
 /** What the program makes of a lab file: each sample checked, a likely slip offered, nothing mended unasked. */
 export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   const dates = useDates();
@@ -62,7 +71,16 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
           )}
           {sample.setAside.length > 0 && (
             <p className={styles["bad"]}>
-              Set aside: {sample.setAside.map(({ analyte, text }) => `${analyteName(analyte)} “${text}”`).join(", ")}
+              Set aside:{" "}
+              {sample.setAside
+                .map(({ analyte, text, why }) => `${analyteName(analyte)} “${text}” (${ASIDE_WORDS[why]})`)
+                .join(", ")}
+            </p>
+          )}
+          {sample.belowDetection.length > 0 && (
+            <p className="quiet">
+              Below what could be measured, so that half of the limit counts:{" "}
+              {sample.belowDetection.map(({ analyte, text }) => `${analyteName(analyte)} ${text}`).join(", ")}
             </p>
           )}
           <Verdict sample={sample} needsPh={of === "source"} />

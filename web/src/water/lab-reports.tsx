@@ -92,7 +92,10 @@ function Reports({ reports, inForce }: { reports: readonly WaterReport[]; inForc
               <td>{report.ph.toFixed(1)}</td>
               <td>{report.ecMsCm?.toFixed(2) ?? "–"}</td>
               {IONS.map((ion) => (
-                <td key={ion}>{report.ions[ion]?.toFixed(2) ?? "–"}</td>
+                <td key={ion} title={report.limits?.[ion] ?? report.methods?.[ion]}>
+                  {report.ions[ion]?.toFixed(2) ?? "–"}
+                  {report.limits?.[ion] !== undefined && <span className="quiet"> of {report.limits[ion]}</span>}
+                </td>
               ))}
               <td>{chargeBalance(report.ions).errorPct.toFixed(1)}</td>
               <td>{ecMsCm(report.ions, report.ph).toFixed(2)}</td>

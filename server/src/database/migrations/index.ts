@@ -37,6 +37,7 @@ import { nutrientRules } from "./037-nutrient-rules.ts";
 import { nitrogenInRoots } from "./038-nitrogen-in-roots.ts";
 import { dayPlans } from "./041-day-plans.ts";
 import { imports } from "./042-imports.ts";
+import { reportNotes } from "./043-report-notes.ts";
 import { leafTaken } from "./040-leaf-taken.ts";
 import { soilSteps } from "./039-soil-steps.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
@@ -86,6 +87,7 @@ const all: readonly Migration[] = [
   leafTaken,
   dayPlans,
   imports,
+  reportNotes,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

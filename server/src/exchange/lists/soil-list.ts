@@ -10,15 +10,18 @@ export async function storeSoilTests(
 ): Promise<StoredRows> {
   const stored = new StoredRows();
   for (const { line, values } of rows) {
-    const { zone, texture, belowDetection, phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg, ...figures } = values;
-    const more = Object.entries({ phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg }).filter(
-      ([, value]) => value !== null,
-    );
-    const limits = Object.entries(belowDetection).map(([field, { text }]) => [field, text]);
+    const { zone, texture, belowDetection, methods, phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg, ...figures } =
+      values;
+    const more = { phIn, caMgKg, naMgKg, nitrateNMgKg, cecCmolKg };
+    const below = Object.entries(belowDetection);
     const report = newZoneReportSchema.safeParse({
       ...{ kind: "soil", ...figures, texture: texture || null },
-      ...Object.fromEntries(more),
-      ...(limits.length > 0 && { limits: Object.fromEntries(limits) as object }),
+      ...Object.fromEntries(Object.entries(more).filter(([, value]) => value !== null)),
+      ...Object.fromEntries(below.map(([field, { limit }]) => [field, limit / 2])),
+      ...(below.length > 0 && {
+        limits: Object.fromEntries(below.map(([field, { limit }]) => [field, `<${Number(limit.toPrecision(3))}`])),
+      }),
+      ...(Object.keys(methods).length > 0 && { methods }),
     });
     const zoneId = zones.get(zone)?.id;
     if (!report.success) stored.refuse(line, report.error.issues.map((issue) => issue.message).join(" "));
