@@ -1,7 +1,7 @@
 import type { ReadColumn } from "../table/columns.ts";
 import type { Meaning } from "../table/meaning.ts";
 import type { Quantity } from "../table/quantity.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 
 export const WEATHER_KINDS = ["airTemperature", "humidity", "wind", "radiation", "rain"] as const;
 export type WeatherKind = (typeof WEATHER_KINDS)[number];

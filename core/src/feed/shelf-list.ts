@@ -5,7 +5,7 @@ import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
 import type { Quantity } from "../table/quantity.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 import { LABEL_PARTS, type Label, type LabelPart } from "./label.ts";
 
 type ShelfColumn = "product" | "form" | "totalN" | LabelPart | "bag" | "density" | "price" | "bags";

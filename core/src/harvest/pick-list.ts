@@ -1,7 +1,7 @@
 import type { Source } from "../table/read-table.ts";
 import { readList, type ListChoices, type ListRow, type ListTable } from "../table/list.ts";
 import { RowRejected } from "../table/list-cells.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 import { matchZone } from "../table/zone-name.ts";
 import { readNumber } from "../table/number.ts";
 

@@ -3,7 +3,7 @@ import { readList, type ListChoices, type ListTable } from "../table/list.ts";
 import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import type { Quantity } from "../table/quantity.ts";
 import { EC_QUANTITY } from "../table/usual-quantities.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 
 type ReadingColumn =
   | "zone"

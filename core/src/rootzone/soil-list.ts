@@ -4,7 +4,7 @@ import { readList, type ListChoices, type ListTable } from "../table/list.ts";
 import { RowRejected, type ListCells } from "../table/list-cells.ts";
 import { headOf } from "../table/head.ts";
 import type { Quantity } from "../table/quantity.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 import { unitsIn } from "../table/unit-text.ts";
 
 type SoilColumn =

@@ -4,7 +4,8 @@ import { unitOf } from "./meaning.ts";
 import { byLooks } from "./looks.ts";
 import type { DecimalMark } from "./number.ts";
 import { choicesOf, conversionOf, type Conversion, type Quantity } from "./quantity.ts";
-import type { Declaration, LaidColumn, Layout } from "./shape.ts";
+import type { Declaration } from "./declaration.ts";
+import type { LaidColumn, Layout } from "./shape.ts";
 
 /** A column as it is read. */
 export interface ReadColumn<K extends string> {

@@ -1,6 +1,7 @@
 import { ListCells, ListFile, RowRejected, type ListFlag, type ListRejection, type ListTold } from "./list-cells.ts";
 import type { Source } from "./read-table.ts";
-import type { Declaration, NotDataReason } from "./shape.ts";
+import type { Declaration } from "./declaration.ts";
+import type { NotDataReason } from "./shape.ts";
 import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "./sheet.ts";
 
 export interface ListChoices extends SheetChoices, ListTold {}

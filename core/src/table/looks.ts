@@ -3,7 +3,7 @@ import type { ReadColumn } from "./columns.ts";
 import type { DecimalMark } from "./number.ts";
 import { conversionOf } from "./quantity.ts";
 import type { TableRecord } from "./read-table.ts";
-import type { Declaration } from "./shape.ts";
+import type { Declaration } from "./declaration.ts";
 import { readHour, readTime } from "./time-text.ts";
 
 /** So many rows show what a column looks like. */

@@ -2,7 +2,8 @@ import { DomainError } from "../working/domain-error.ts";
 import { kindsOf, lacksOf, readColumns, type ChosenColumn, type ReadColumn } from "./columns.ts";
 import type { DecimalMark } from "./number.ts";
 import { asTable, bookOf, type Source, type Table, type TableRecord } from "./read-table.ts";
-import { layOut, type Declaration, type Layout } from "./shape.ts";
+import type { Declaration } from "./declaration.ts";
+import { layOut, type Layout } from "./shape.ts";
 import { dateOrder, type DateOrder } from "./time-text.ts";
 
 /** What a person may settle about any file before its import; what is left out is guessed, and the guess is told. */

@@ -4,7 +4,7 @@ import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
 import type { Quantity } from "../table/quantity.ts";
 import { EC_QUANTITY } from "../table/usual-quantities.ts";
-import type { Declaration } from "../table/shape.ts";
+import type { Declaration } from "../table/declaration.ts";
 
 /** What a laboratory measures: an ion, or one of the figures beside them. */
 export type Analyte = Ion | "ph" | "ec" | "hardness";

@@ -50,11 +50,11 @@ describe.each(["water-mgl", "water-mmol", "water-meq", "water-unbalanced", "wate
         expect(Math.abs((sample?.ions[ion as "Ca"] ?? NaN) - amount), ion).toBeLessThanOrEqual(
           Math.max(0.002, 0.005 * amount),
         );
-      const byAnalyte = new Map(sample?.belowDetection.map((below) => [below.analyte, below]));
+      const byAnalyte = new Map<string, unknown>(sample?.belowDetection.map((below) => [below.analyte, below]));
       expect(byAnalyte.size).toBe(Object.keys(report.belowDetection).length);
       for (const [ion, { text, limit, unit }] of Object.entries(report.belowDetection)) {
         expect(byAnalyte.get(ion)).toMatchObject({ text, unit });
-        expect((byAnalyte.get(ion)?.limit ?? NaN) / limit).toBeCloseTo(1, 3);
+        expect(((byAnalyte.get(ion) as { limit?: number }).limit ?? NaN) / limit).toBeCloseTo(1, 3);
       }
       expect(sample?.notTested).toEqual(report.notTested);
       if (report.hardnessMmolL !== undefined) expect(sample?.hardnessMmolL).toBeCloseTo(report.hardnessMmolL, 2);

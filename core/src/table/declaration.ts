@@ -1,0 +1,12 @@
+import type { Meanings } from "./meaning.ts";
+
+/** What a kind of file holds: what its columns may mean, and what makes a row of it. */
+export interface Declaration<K extends string> {
+  readonly meanings: Meanings<K>;
+  /** of each of these groups a table should have one */
+  readonly needs: readonly (readonly K[])[];
+  /** what makes what row it is: a sum between the rows has none of them */
+  readonly identity: readonly K[];
+  /** which meanings hold a day with its hour, a day, and an hour */
+  readonly times?: { readonly stamp?: K; readonly date?: K; readonly time?: K };
+}
