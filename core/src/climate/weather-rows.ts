@@ -157,7 +157,9 @@ function readValues(
   const raw: Record<WeatherKind, string> = { airTemperature: "", humidity: "", wind: "", radiation: "", rain: "" };
   const flags: Flag[] = [];
   for (const kind of WEATHER_KINDS) {
-    const column = columns.find((candidate) => candidate.kind === kind);
+    const all = columns.filter((candidate) => candidate.kind === kind);
+    // Where a station's program was changed, a value may stand in another column from then on.
+    const column = all.find((candidate) => (record.cells[candidate.column - 1] ?? "") !== "") ?? all[0];
     if (!column) continue;
     const cell = record.cells[column.column - 1] ?? "";
     raw[kind] = cell;

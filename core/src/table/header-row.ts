@@ -7,7 +7,7 @@ import { unitsIn } from "./unit-text.ts";
 
 /** A header is looked for within so many lines, in so many rows on top of each other. */
 export const HEADER_WITHIN = 300;
-const HEADER_ROWS = 3;
+export const HEADER_ROWS = 3;
 /** What is less sure is not known. */
 export const SURE_ENOUGH = 0.25;
 /** So many columns more must be known for a row more, and for one that looks like units, to belong to the head. */

@@ -1,5 +1,6 @@
 import { instantsOf } from "../time/local-time.ts";
 import { measuredCell, type MeasuredCell } from "./cell.ts";
+import type { ReadColumn } from "./columns.ts";
 import { conversionOf, type Conversion } from "./quantity.ts";
 import type { TableRecord } from "./read-table.ts";
 import type { Sheet } from "./sheet.ts";
@@ -88,8 +89,12 @@ export class ListCells<K extends string> {
     return this.file.sheet.column(kind) !== undefined;
   }
 
+  private column(kind: K): ReadColumn<K> | undefined {
+    return this.file.sheet.columnOf(this.record, kind);
+  }
+
   header(kind: K): string {
-    return this.file.sheet.column(kind)?.header ?? "";
+    return this.column(kind)?.header ?? "";
   }
 
   text(kind: K): string {
@@ -97,7 +102,7 @@ export class ListCells<K extends string> {
   }
 
   method(kind: K): string {
-    return this.file.sheet.column(kind)?.method ?? "";
+    return this.column(kind)?.method ?? "";
   }
 
   cell(kind: K): MeasuredCell {
@@ -115,7 +120,7 @@ export class ListCells<K extends string> {
   }
 
   columnUnit(kind: K): string {
-    return this.file.sheet.column(kind)?.unit ?? "";
+    return this.column(kind)?.unit ?? "";
   }
 
   /** In what a cell's amount is counted, where its unit says so: P₂O₅ of "mg P₂O₅/100 g". */

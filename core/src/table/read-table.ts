@@ -7,6 +7,8 @@ import { decimalMark, type DecimalMark } from "./number.ts";
 export interface TableRecord {
   readonly line: number;
   readonly cells: readonly string[];
+  /** of a column of a file that is read as a row: what stands at its head, and the line of each of its cells */
+  readonly turned?: { readonly head: string; readonly lines: readonly number[] };
 }
 
 export interface Table {

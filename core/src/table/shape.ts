@@ -13,6 +13,7 @@ import {
   unitColumnsOf,
   withUnits,
 } from "./row-kinds.ts";
+import { tablesIn, together } from "./several-tables.ts";
 import { across, isOnly, longTable } from "./turned-table.ts";
 
 export type NotDataReason =
@@ -37,21 +38,28 @@ export interface Layout<K extends string> {
   readonly dataRows: readonly TableRecord[];
   /** "across": each row of the file is a column of the table, as laboratories write; "long": a row for each figure */
   readonly lies: "down" | "across" | "long";
-  /** of a table that lies across, the line of the file on which each of its columns stands */
-  readonly lines: readonly number[];
   /** what stands above the table for all of it: "Sampled: 12 March 2026" */
   readonly told: Readonly<Partial<Record<K, string>>>;
 }
 
-/** Tells the rows of a file apart: text on top, head, units, captions, sums, notes, blanks, and data. */
+/**
+ * Tells the rows of a file apart: text on top, head, units, captions, sums, notes, blanks, and data. Several tables of a sheet come
+ * as one.
+ */
 export function layOut<K extends string>(table: Table, declaration: Declaration<K>): Layout<K> | null {
+  const parts = tablesIn(table.records, declaration);
+  if (parts.length === 1) return layOutOne(table, declaration);
+  const layouts = parts.flatMap((records) => layOutOne({ ...table, records }, declaration) ?? []);
+  return layouts.length > 1 ? together(layouts, declaration) : layOutOne(table, declaration);
+}
+
+function layOutOne<K extends string>(table: Table, declaration: Declaration<K>): Layout<K> | null {
   const down = headerOf(table.records, declaration);
   const long = longTable(table.records, declaration);
   const turned = across(table.records, declaration);
   const [downs, turns, longs] = [down?.worth ?? 0, turned?.header.worth ?? 0, long?.header.worth ?? 0];
   if (long && longs > downs && longs >= turns) return laidOut(table, long.records, long.header, declaration, "long");
-  if (turned && turns > downs)
-    return { ...laidOut(table, turned.records, turned.header, declaration, "across"), lines: turned.lines };
+  if (turned && turns > downs) return laidOut(table, turned.records, turned.header, declaration, "across");
   const header = down ?? plainHeader(table.records);
   return header ? laidOut(table, table.records, header, declaration, "down") : null;
 }
@@ -111,7 +119,6 @@ function laidOut<K extends string>(
     notData,
     dataRows: evenly(dataRows, header.cells.length),
     lies,
-    lines: [],
     told: toldAbove(records.slice(0, header.from), declaration),
   };
 }

@@ -65,9 +65,16 @@ export class Sheet<K extends string> {
     return this.columns.find((column) => column.kind === kind);
   }
 
+  /** Where several tables came together, a meaning may have a column in each unit: the one that the row fills. */
+  columnOf({ cells }: TableRecord, kind: K): ReadColumn<K> | undefined {
+    const first = this.column(kind);
+    if (!first || (cells[first.column - 1] ?? "") !== "") return first;
+    return this.columns.find((one) => one.kind === kind && (cells[one.column - 1] ?? "") !== "") ?? first;
+  }
+
   /** A row's cell of a meaning; what somebody said, or what stands above the table, of all rows; empty where nothing tells it. */
   text(record: TableRecord, kind: K): string {
-    const column = this.column(kind);
+    const column = this.columnOf(record, kind);
     return (column && record.cells[column.column - 1]) || (this.inAll[kind] ?? "");
   }
 

@@ -34,14 +34,15 @@ export function across<K extends string>(records: readonly TableRecord[], declar
     const [said = "", ...more] = row.slice(first.at + 1).filter((cell) => cell !== "");
     return more.length === 0 && (!isFigure(said) || isTime(said)) ? said : "";
   });
-  const inAll = turned
-    .slice(first.at)
-    .map((record, at) =>
-      at === 0 ? record : { ...record, cells: record.cells.map((cell, row) => cell || (once[row] ?? "")) },
-    );
+  const lines = filled.map(({ line }) => line);
+  const inAll = turned.slice(first.at).map((record, at): TableRecord => {
+    if (at === 0) return record;
+    const [head = ""] = record.cells;
+    return { ...record, cells: record.cells.map((cell, row) => cell || (once[row] ?? "")), turned: { head, lines } };
+  });
   return {
     records: inAll,
-    lines: filled.map(({ line }) => line),
+    lines,
     header: { from: 0, to: 0, cells, worth: first.worth },
   };
 }

@@ -85,32 +85,36 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
   const { layout, columns, table } = sheet;
   const dateText = (record: TableRecord): string => sheet.text(record, "date");
   const { dateOrder: order, dateOrderAssumed } = sheet.dialect(layout.dataRows.map(dateText));
-  const lines = linesOf(table, layout, columns);
+  const linesOf = ({ line, turned }: TableRecord): readonly number[] =>
+    turned
+      ? columns.flatMap(({ kind, column }) => (analyteOf(kind) === null ? [] : (turned.lines[column - 1] ?? [])))
+      : [line];
+  const dataLines = new Set(layout.dataRows.flatMap(linesOf));
   const samples: WaterSample[] = [];
   const rejected: Rejected[] = [];
   const seen = new Map<string, number>();
   const rejectAll = (record: TableRecord, reason: Rejected["reason"], detail: string): void => {
-    for (const line of layout.lies === "across" ? lines.data : [record.line]) rejected.push({ line, reason, detail });
+    for (const line of linesOf(record)) rejected.push({ line, reason, detail });
   };
   for (const record of layout.dataRows) {
     const text = record.cells.join("\t");
     const before = seen.get(text);
     const takenOn = dateOf(dateText(record), order);
-    if (layout.lies === "down" && record.cells.length !== layout.columns.length)
+    if (!record.turned && record.cells.length !== layout.columns.length)
       rejectAll(record, "field-count", `${record.cells.length} cells where the header has ${layout.columns.length}`);
     else if (takenOn === null && dateText(record) !== "") rejectAll(record, "bad-time", dateText(record));
     else if (before !== undefined) rejectAll(record, "duplicate", `stands in line ${before} already`);
     else {
-      seen.set(text, record.line);
-      const span: [number, number] =
-        layout.lies === "across" ? [lines.data[0] ?? 1, lines.data.at(-1) ?? 1] : [record.line, record.line];
-      const source =
-        sheet.text(record, "sample") || (layout.lies === "across" ? headOfAcross(table, layout, record) : "");
+      const lines = linesOf(record);
+      const span: [number, number] = [lines[0] ?? 1, lines.at(-1) ?? 1];
+      seen.set(text, span[0]);
+      const source = sheet.text(record, "sample") || headOfTurned(record, layout, table.decimal);
       samples.push(sampleOf(source, takenOn, span, columns, record, table.decimal));
     }
   }
-  const dataRows = layout.lies === "across" ? lines.data.length : layout.dataRows.length;
+  const dataRows = dataLines.size;
   const flagged = layout.lies === "across" ? 0 : samples.filter(isFlagged).length;
+  const notData = layout.lies === "across" ? otherLines(table, dataLines) : layout.notData;
   return {
     ...sheet.told(),
     lies: layout.lies,
@@ -124,42 +128,34 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
       accepted: Math.max(0, dataRows - flagged - rejected.length),
       flagged,
       rejected: rejected.length,
-      notData: lines.notData.length,
+      notData: notData.length,
     },
-    notData: lines.notData,
+    notData,
     rejected,
     samples,
   };
 }
 
-/** Which lines of the file hold figures, and what the others are. A table that lies across is told by its own lines. */
-function linesOf(
-  table: Table,
-  layout: Layout<WaterColumn>,
-  columns: readonly ReadColumn<WaterColumn>[],
-): { readonly data: readonly number[]; readonly notData: readonly { line: number; reason: string }[] } {
-  if (layout.lies !== "across") return { data: layout.dataRows.map(({ line }) => line), notData: layout.notData };
-  const data = columns.flatMap(({ kind }, at) => (analyteOf(kind) === null ? [] : [layout.lines[at] ?? 0]));
+/** A table that lies across is told by its own lines: what those are that hold no figures. */
+function otherLines({ records }: Table, data: ReadonlySet<number>): readonly { line: number; reason: string }[] {
   const first = Math.min(...data);
-  const others = table.records.filter(({ line }) => !data.includes(line));
-  const notData = others.map(({ line, cells }) => ({
-    line,
-    reason: cells.every((cell) => cell === "")
-      ? "blank"
-      : line === first - 1
-        ? "header"
-        : line < first
-          ? "preamble"
-          : "comment",
-  }));
-  return { data, notData };
+  return records
+    .filter(({ line }) => !data.has(line))
+    .map(({ line, cells }) => ({
+      line,
+      reason: cells.every((cell) => cell === "")
+        ? "blank"
+        : line === first - 1
+          ? "header"
+          : line < first
+            ? "preamble"
+            : "comment",
+    }));
 }
 
 /** Samples that stand beside each other are named at their heads. */
-function headOfAcross(table: Table, layout: Layout<WaterColumn>, record: TableRecord): string {
-  const first = Math.min(...layout.lines);
-  const head = table.records.find(({ line }) => line === first)?.cells[record.line - 1] ?? "";
-  return measuredCell(head, table.decimal).value === null && layout.dataRows.length > 1 ? head : "";
+function headOfTurned({ turned }: TableRecord, { dataRows }: Layout<WaterColumn>, decimal: DecimalMark): string {
+  return turned && dataRows.length > 1 && measuredCell(turned.head, decimal).value === null ? turned.head : "";
 }
 
 function sampleOf(
