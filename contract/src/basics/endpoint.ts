@@ -2,6 +2,9 @@ import { z } from "zod";
 import { dateSchema, idParamSchema } from "./basics.ts";
 
 /** How an answer travels: one JSON object, or a file or lines that are written as they come. */
+/** What is asked for with this tells its steps, line by line: `{ step }` as often as it likes, then `{ answer }` or `{ problem }`. */
+export const FOLLOWED = "application/x-ndjson";
+
 type Media = "application/json" | "application/x-ndjson" | "text/csv" | "text/calendar";
 
 /** Everything that there is to know of one route: it drives the server, the description of the API and the web's client. */

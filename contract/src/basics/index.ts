@@ -1,6 +1,6 @@
 export { getAccess, type Access } from "./access.ts";
 export { problemSchema, type Problem } from "./basics.ts";
-export { addressOf, type Endpoint } from "./endpoint.ts";
+export { addressOf, FOLLOWED, type Endpoint } from "./endpoint.ts";
 export type { Explanation, Origin, WorkingInput } from "./explanation.ts";
 export { getDescription, getHealth } from "./health.ts";
 export type { Ion } from "./ions.ts";

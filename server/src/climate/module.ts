@@ -9,7 +9,7 @@ import { dayLength, referenceEt } from "@sprunel/core/climate";
 import { demand } from "@sprunel/core/demand";
 import { localDate } from "@sprunel/core/time";
 import { badInput } from "../http/problems.ts";
-import { served } from "../http/served.ts";
+import { followed, served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso, type SiteFilePart } from "../scope/site-file-part.ts";
@@ -43,7 +43,7 @@ export function climateModule(scope: Scope, device: WeatherDevice | null): Clima
       if (fromMs !== null) scope.cache.weatherChanged(localDate(fromMs, site.timeZone));
     },
     routes: [
-      served(previewWeather, ({ body }) => imports.preview(body)),
+      followed(previewWeather, ({ body }, follower) => imports.preview(body, follower)),
       served(importWeather, ({ body }) => imports.commit(body)),
       served(computeReferenceEt, ({ body }) => referenceEt(body)),
       served(computeDayLength, ({ body }) => dayLength(body)),

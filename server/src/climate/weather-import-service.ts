@@ -16,6 +16,7 @@ import {
 } from "@sprunel/core/climate";
 import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
+import type { Follower } from "../http/served.ts";
 import { importLog } from "../imports/import-log.ts";
 import { readLikeBefore, toldOf } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -43,16 +44,17 @@ interface Judged extends ReadFile {
 /** Weather files: looked at first, stored as the look promised, and never twice. */
 export function weatherImportService(scope: Scope) {
   /** The file as it is read by the choices made, those remembered of its header, and guesses. */
-  async function read({ contentBase64, choices }: WeatherFile, site: Site): Promise<ReadFile> {
+  async function read({ contentBase64, choices }: WeatherFile, site: Site, follower?: Follower): Promise<ReadFile> {
     const bytes = Buffer.from(contentBase64, "base64");
     const today = localDate(scope.clock(), site.timeZone);
     const { read, ...how } = await readLikeBefore(scope, {
       ...{ kind: "weather", asked: choices, kept: (before) => keptSchema.parse(before) },
       read: async ({ sheet, ...said }: WeatherChoices) => ({
-        table: await scope.pool.run("weather-table", {
-          ...{ bytes, sheet },
-          choices: { ...said, siteTimeZone: site.timeZone, today },
-        }),
+        table: await scope.pool.run(
+          "weather-table",
+          { bytes, sheet, choices: { ...said, siteTimeZone: site.timeZone, today } },
+          follower,
+        ),
       }),
     });
     return { ...read, ...how, site };
@@ -67,8 +69,10 @@ export function weatherImportService(scope: Scope) {
 
   return {
     /** @throws {DomainError} for a file that holds no table of hourly weather */
-    async preview(file: WeatherFile): Promise<WeatherPreview> {
-      return previewOf(file.fileName, await judge(await read(file, await scope.site.current()), scope));
+    async preview(file: WeatherFile, follower: Follower): Promise<WeatherPreview> {
+      const readFile = await read(file, await scope.site.current(), follower);
+      follower.step("comparing it with what is stored");
+      return previewOf(file.fileName, await judge(readFile, scope));
     },
 
     /** Stores everything the preview promised, or nothing. */

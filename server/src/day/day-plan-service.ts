@@ -89,7 +89,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
 
   async function planned(question: SiteDayInput, timeLimitS: number): Promise<SiteDay> {
     const ask = timeLimitS > 0 ? scope.pool.search : scope.pool.run;
-    return ask("site-day", { input: question, timeLimitS }, timeLimitS * 1000 + PATIENCE_MS);
+    return ask("site-day", { input: question, timeLimitS }, { mostMs: timeLimitS * 1000 + PATIENCE_MS });
   }
 
   /** Plans a day anew and keeps it. */

@@ -10,7 +10,7 @@ import {
 } from "@sprunel/contract/exchange";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { received, served, written } from "../http/served.ts";
+import { followed, received, served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
@@ -35,9 +35,9 @@ export function exchangeModule(
   const files = siteFileService(scope, modules, new Incoming(dataFolder));
   return {
     routes: [
-      served(previewList, ({ body }) => lists.preview(body)),
+      followed(previewList, ({ body }, follower) => lists.preview(body, follower)),
       served(importList, ({ body }) => lists.commit(body)),
-      served(previewWater, ({ body }) => waters.preview(body)),
+      followed(previewWater, ({ body }, follower) => waters.preview(body, follower)),
       served(importWater, ({ body }) => waters.commit(body)),
       served(getImports, () => past.list()),
       served(takeImportBack, ({ params }) => past.takeBack(params.id)),

@@ -1,6 +1,7 @@
 import { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } from "@sprunel/contract/exchange";
 import { matchZone } from "@sprunel/core/table";
 import { checkReport, withHalfLimits, type WaterSample as ReadSample, type WaterTable } from "@sprunel/core/water";
+import type { Follower } from "../http/served.ts";
 import { importLog } from "../imports/import-log.ts";
 import { readLikeBefore, toldOf, type Reading } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -24,15 +25,17 @@ interface Known {
 /** Lab files: looked at first; a doubtful balance is told, an impossible one stored only when a person insists. */
 export function waterImportService(scope: Scope) {
   /** As it is asked for now, and where it is not, as somebody had a file with the same heads read before. */
-  const read = async (file: WaterFile): Promise<ReadReport> => {
+  const read = async (file: WaterFile, follower?: Follower): Promise<ReadReport> => {
     const today = await scope.site.dateOr(undefined);
+    const bytes = Buffer.from(file.contentBase64, "base64");
     return readLikeBefore(scope, {
       ...{ kind: "water", asked: settledSchema.parse(file), kept: (before) => settledSchema.parse(before) },
       read: async (settled: Settled) => ({
-        table: await scope.pool.run("water-table", {
-          ...{ bytes: Buffer.from(file.contentBase64, "base64"), sheet: file.sheet },
-          choices: { ...settled, takenOn: file.takenOn, today, source: file.sourceName },
-        }),
+        table: await scope.pool.run(
+          "water-table",
+          { bytes, sheet: file.sheet, choices: { ...settled, takenOn: file.takenOn, today, source: file.sourceName } },
+          follower,
+        ),
       }),
     });
   };
@@ -68,8 +71,8 @@ export function waterImportService(scope: Scope) {
     };
   }
   return {
-    async preview(file: WaterFile): Promise<WaterPreview> {
-      return judge(file, await read(file), (await scope.site.current()).id, scope);
+    async preview(file: WaterFile, follower: Follower): Promise<WaterPreview> {
+      return judge(file, await read(file, follower), (await scope.site.current()).id, scope);
     },
 
     /** Stores what the preview called stored, or nothing; a second time adds nothing. */

@@ -1,5 +1,6 @@
+import { FOLLOWED } from "@sprunel/contract/basics";
 import { DomainError } from "@sprunel/core/working";
-import type { ErrorRequestHandler } from "express";
+import type { ErrorRequestHandler, Response } from "express";
 import type { Logger } from "pino";
 import { z } from "zod";
 import { diskFault, type DiskFault } from "../database/disk-fault.ts";
@@ -7,8 +8,10 @@ import { badInput, notFound, packed, ProblemError } from "./problems.ts";
 
 /** The one place that turns what went wrong into an answer. */
 export function errorHandler(log: Logger, troubled: (error: unknown) => void): ErrorRequestHandler {
-  return (error: unknown, _req, res, next) => {
-    if (res.headersSent) {
+  return (error: unknown, req, res, next) => {
+    // Whoever asked has gone, and what was done for them was broken off.
+    if (req.socket.destroyed && error instanceof DOMException) return;
+    if (res.headersSent && !isInLines(res)) {
       next(error);
       return;
     }
@@ -24,8 +27,14 @@ export function errorHandler(log: Logger, troubled: (error: unknown) => void): E
       detail:
         "The server could not finish this. Nothing was saved; try again, and look into the server's log if it stays.",
     };
-    res.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
+    if (res.headersSent) res.end(`${JSON.stringify({ problem })}\n`);
+    else res.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
   };
+}
+
+/** Lines that are on their way may end with what went wrong. */
+function isInLines(res: Response): boolean {
+  return res.getHeader("Content-Type") === FOLLOWED && !res.writableEnded;
 }
 
 function diskProblem({ kind, words }: DiskFault): ProblemError {

@@ -1,4 +1,4 @@
-import type { Endpoint } from "@sprunel/contract/basics";
+import { FOLLOWED, type Endpoint } from "@sprunel/contract/basics";
 import express, { Router, type Request, type RequestHandler, type Response } from "express";
 import type { Readable } from "node:stream";
 import type { z } from "zod";
@@ -37,6 +37,32 @@ export function served<P extends z.ZodObject, Q extends z.ZodObject, B extends z
 ): Served {
   return written(endpoint, async (asked, res) => {
     res.json(await answer(asked));
+  });
+}
+
+/** Whoever asked for what takes long: hears how far it is, and may have it broken off. */
+export interface Follower {
+  readonly signal: AbortSignal;
+  step(words: string): void;
+}
+
+/** Answers an endpoint that may take long: it ends when nobody waits any more, and tells its steps to who asks for them. */
+export function followed<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+  endpoint: Endpoint<P, Q, B, A>,
+  answer: (asked: Asked<P, Q, B>, follower: Follower) => Promise<Answer<z.input<A>>>,
+): Served {
+  return written(endpoint, async (asked, res) => {
+    const gone = new AbortController();
+    res.on("close", () => gone.abort());
+    if (res.req.accepts("application/json", FOLLOWED) !== FOLLOWED) {
+      res.json(await answer(asked, { signal: gone.signal, step: () => undefined }));
+      return;
+    }
+    res.setHeader("Content-Type", FOLLOWED);
+    const line = (told: object): void => void res.write(`${JSON.stringify(told)}\n`);
+    const answered = await answer(asked, { signal: gone.signal, step: (step) => line({ step }) });
+    line({ answer: answered });
+    res.end();
   });
 }
 

@@ -50,7 +50,7 @@ export function planModule(
         return history(id);
       }),
       served(computeDayPlan, ({ body }) =>
-        scope.pool.run("day-plan", body, (body.timeLimitS ?? MOST_SEARCH_S) * 1000 + BESIDE_THE_SEARCH_MS),
+        scope.pool.run("day-plan", body, { mostMs: (body.timeLimitS ?? MOST_SEARCH_S) * 1000 + BESIDE_THE_SEARCH_MS }),
       ),
     ],
   };

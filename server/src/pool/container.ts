@@ -1,4 +1,4 @@
-import { asTable, type Source, type Table, type TableRecord } from "@sprunel/core/table";
+import { asTable, type Table, type TableRecord } from "@sprunel/core/table";
 import { DomainError } from "@sprunel/core/working";
 import { read, SSF, type CellObject, type WorkBook, type WorkSheet } from "@e965/xlsx";
 
@@ -20,7 +20,7 @@ const MOST_CELLS = 5e6;
 const MOST_UNPACKED_MB = 600;
 
 /** A file as rows of cells: a text in any encoding, or a sheet of a workbook, whatever its name says it is. */
-export function openedFile(bytes: Uint8Array, sheet?: string): Source {
+export function openedFile(bytes: Uint8Array, sheet?: string): Table {
   return isZip(bytes) || isOldWorkbook(bytes) || isPage(bytes) ? workbookTable(bytes, sheet) : asTable(bytes);
 }
 
@@ -117,14 +117,14 @@ function textOf(cell: CellObject | undefined, book: WorkBook): string {
   if (typeof cell.v !== "number") return String(cell.v).trim();
   const form = typeof cell.z === "string" ? cell.z : "";
   if (formats.is_date(form)) return momentOf(cell.v, book);
-  const number = Number(cell.v.toPrecision(15));
+  // Sums of a spreadsheet end in digits that nobody wrote.
+  const number = Number.isInteger(cell.v) ? cell.v : Number(cell.v.toPrecision(15));
   return form.includes("%") ? `${Number((number * 100).toPrecision(15))} %` : plainNumber(number);
 }
 
 function plainNumber(value: number): string {
-  return /e/.test(String(value))
-    ? value.toLocaleString("en", { useGrouping: false, maximumFractionDigits: 20 })
-    : String(value);
+  const text = String(value);
+  return text.includes("e") ? value.toLocaleString("en", { useGrouping: false, maximumFractionDigits: 20 }) : text;
 }
 
 function momentOf(value: number, { Workbook }: WorkBook): string {
@@ -138,14 +138,19 @@ function momentOf(value: number, { Workbook }: WorkBook): string {
   return Number.isInteger(value) ? day : `${day} ${clock}`;
 }
 
-/** A packed file tells in its directory how large it is unpacked. */
+/** A packed file tells in its directory, at its end, how large each of its parts is unpacked. */
 function refuseTooLarge(bytes: Uint8Array): void {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const end = Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength).lastIndexOf(
+    "PK\u0005\u0006",
+    undefined,
+    "latin1",
+  );
   let unpacked = 0;
-  for (let at = 0; at + 46 <= bytes.length; at++) {
-    if (view.getUint32(at, true) !== 0x02014b50) continue;
+  let at = end < 0 || end + 20 > bytes.length ? bytes.length : view.getUint32(end + 16, true);
+  while (at + 46 <= bytes.length && view.getUint32(at, true) === 0x02014b50) {
     unpacked += view.getUint32(at + 24, true);
-    at += 45;
+    at += 46 + view.getUint16(at + 28, true) + view.getUint16(at + 30, true) + view.getUint16(at + 32, true);
   }
   if (unpacked > MOST_UNPACKED_MB * 1e6)
     throw refused(

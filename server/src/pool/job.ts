@@ -1,13 +1,22 @@
 import { DomainError, type Fault } from "@sprunel/core/working";
-import { JOBS, type JobName } from "./jobs.ts";
+import type { MessagePort } from "node:worker_threads";
+import { JOBS, type JobName, type Step } from "./jobs.ts";
 
 /** Errors lose their class between threads, so a fault of the input comes back as data. */
 export type Outcome = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly faults: Fault[] };
 
+interface Task {
+  readonly name: JobName;
+  readonly input: never;
+  /** to whoever hears what is being done */
+  readonly port: MessagePort;
+}
+
 /** What a worker thread of the pool does with each task. */
-export default async function job({ name, input }: { name: JobName; input: never }): Promise<Outcome> {
+export default async function job({ name, input, port }: Task): Promise<Outcome> {
   try {
-    return { ok: true, value: await (JOBS[name] as (input: never) => unknown)(input) };
+    const work = JOBS[name] as (input: never, step: Step) => unknown;
+    return { ok: true, value: await work(input, (words) => port.postMessage(words)) };
   } catch (error) {
     if (error instanceof DomainError) return { ok: false, faults: [...error.faults] };
     throw error;

@@ -5,7 +5,8 @@ import { readPickList } from "@sprunel/core/harvest";
 import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
 import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
 import { readWaterTable } from "@sprunel/core/water";
-import type { Source } from "@sprunel/core/table";
+import type { Source, Table } from "@sprunel/core/table";
+import { createHash } from "node:crypto";
 import { openedFile } from "./container.ts";
 import { withSolver } from "./highs-solver.ts";
 import { remembering } from "./remembering.ts";
@@ -17,6 +18,23 @@ type Choices<Read extends (source: Source, choices: never) => unknown> = Paramet
 interface SentFile {
   readonly bytes: Uint8Array;
   readonly sheet?: string | undefined;
+}
+
+/** Tells whoever waits what is being done. */
+export type Step = (words: string) => void;
+
+/** The last file: whoever settles how it is read has it opened once. */
+let last: { readonly of: string; readonly table: Table } | null = null;
+
+function opened({ bytes, sheet }: SentFile, step: Step): Table {
+  const of = `${createHash("sha1").update(bytes).digest("hex")} ${sheet ?? ""}`;
+  if (last?.of === of) return last.table;
+  last = null;
+  step(`opening a file of ${(bytes.length / 1e6).toFixed(bytes.length < 1e6 ? 2 : 0)} MB`);
+  const table = openedFile(bytes, sheet);
+  last = { of, table };
+  step(`looking at ${table.records.length} rows`);
+  return table;
 }
 
 const LISTS = {
@@ -55,13 +73,13 @@ export const JOBS = {
   },
   "recipe-cost": (question: RecipeInput): Promise<RecipeCost> =>
     withSolver((solver) => recipeCost(question, remember(solver))),
-  "weather-table": ({ bytes, sheet, choices }: SentFile & { choices: Choices<typeof readWeatherTable> }) =>
-    readWeatherTable(openedFile(bytes, sheet), choices),
-  "water-table": ({ bytes, sheet, choices }: SentFile & { choices: Choices<typeof readWaterTable> }) =>
-    readWaterTable(openedFile(bytes, sheet), choices),
-  list({ kind, bytes, sheet, choices }: ListJob<ListKind>): ReadList<ListKind> {
-    const read: (source: Source, choices: never) => ReadList<ListKind> = LISTS[kind];
-    return read(openedFile(bytes, sheet), choices as never);
+  "weather-table": (file: SentFile & { choices: Choices<typeof readWeatherTable> }, step: Step) =>
+    readWeatherTable(opened(file, step), file.choices),
+  "water-table": (file: SentFile & { choices: Choices<typeof readWaterTable> }, step: Step) =>
+    readWaterTable(opened(file, step), file.choices),
+  list(file: ListJob<ListKind>, step: Step): ReadList<ListKind> {
+    const read: (source: Source, choices: never) => ReadList<ListKind> = LISTS[file.kind];
+    return read(opened(file, step), file.choices as never);
   },
 } as const;
 

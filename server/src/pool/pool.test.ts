@@ -31,11 +31,35 @@ describe("the pool", () => {
   });
 
   it("breaks off what takes longer than it may, says so, and goes on with the next", async () => {
-    await expect(pool.run("day-plan", { ...day, timeLimitS: 10 }, 300)).rejects.toMatchObject({
+    await expect(pool.run("day-plan", { ...day, timeLimitS: 10 }, { mostMs: 300 })).rejects.toMatchObject({
       problem: { status: 422, detail: expect.stringContaining("too much to work out") as string },
     });
     const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 2), timeLimitS: 0 });
     expect(answer.unmet).toEqual([]);
+  });
+
+  it("ends at once what nobody waits for any more, and goes on with the next", async () => {
+    const gone = new AbortController();
+    const asked = pool.run("day-plan", { ...day, pump: { maxLh: 9000 }, timeLimitS: 10 }, { signal: gone.signal });
+    setTimeout(() => gone.abort(), 200);
+    await expect(asked).rejects.toMatchObject({ name: "AbortError" });
+    const answer = await pool.run("day-plan", { ...day, zones: zones.slice(0, 2), timeLimitS: 0 });
+    expect(answer.unmet).toEqual([]);
+  });
+
+  it("tells what it does of a file, and opens one that is read again only once", async () => {
+    const bytes = new TextEncoder().encode("time,T (°C)\n2026-06-03 08:00,18\n2026-06-03 09:00,19\n");
+    const read = async (timeZone: string) => {
+      const steps: string[] = [];
+      const table = await pool.run(
+        "weather-table",
+        { bytes, choices: { siteTimeZone: timeZone } },
+        { step: (words) => void steps.push(words) },
+      );
+      return [table.rows.length, steps];
+    };
+    expect(await read("Europe/Paris")).toEqual([2, ["opening a file of 0.00 MB", "looking at 3 rows"]]);
+    expect(await read("Europe/Lisbon")).toEqual([2, []]);
   });
 
   it("answers a request while it searches beside it", async () => {

@@ -1,4 +1,6 @@
 import { DomainError } from "@sprunel/core/working";
+import { MessageChannel } from "node:worker_threads";
+import pLimit, { type LimitFunction } from "p-limit";
 import { Piscina } from "piscina";
 import { badInput } from "../http/problems.ts";
 import type { Outcome } from "./job.ts";
@@ -10,46 +12,73 @@ const FROM_SOURCE = import.meta.url.endsWith(".ts");
 /** Nothing that a request may ask for takes longer, however it is made up; what does is broken off and told. */
 const MOST_MS = 30_000;
 
+/** What a long work is bound to. */
+export interface Bound {
+  /** after so long it is broken off */
+  readonly mostMs?: number | undefined;
+  /** breaks it off */
+  readonly signal?: AbortSignal | undefined;
+  /** hears what is being done */
+  readonly step?: ((words: string) => void) | undefined;
+}
+
 type Input<N extends JobName> = Parameters<Jobs[N]>[0];
 type Output<N extends JobName> = Awaited<ReturnType<Jobs[N]>>;
 
 /** Sums that would hold up everybody else's requests. */
 export interface Pool {
   /**
-   * @param mostMs after so long the work is broken off
    * @throws {DomainError} as the sum itself would
    * @throws 422 when the time was not enough
    */
-  run<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, mostMs?: number): Promise<Output<N>>;
+  run<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, bound?: Bound): Promise<Output<N>>;
   /** The same for what is looked for beside everything else: nobody's request waits behind it. */
-  search<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, mostMs?: number): Promise<Output<N>>;
-  readList<K extends ListKind>(job: ListJob<K>): Promise<ReadList<K>>;
+  search<N extends Exclude<JobName, "list">>(name: N, input: Input<N>, bound?: Bound): Promise<Output<N>>;
+  readList<K extends ListKind>(job: ListJob<K>, bound?: Bound): Promise<ReadList<K>>;
   close(): Promise<void>;
 }
 
 /** A worker that nothing was asked of for so long ends; a new one takes a moment to start. */
 const IDLE_MS = 10 * 60_000;
 
-function oneWorker(): Piscina {
-  return new Piscina({
+/** One worker, and the queue before it: its own one leaves what waits in it when what runs is broken off. */
+interface Workplace {
+  readonly worker: Piscina;
+  readonly turn: LimitFunction;
+}
+
+function workplace(): Workplace {
+  const worker = new Piscina({
     filename: new URL(FROM_SOURCE ? "./job.ts" : "./job.js", import.meta.url).href,
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: IDLE_MS,
     ...(FROM_SOURCE && { execArgv: ["--import", "tsx", "--conditions=source"] }),
   });
+  return { worker, turn: pLimit(1) };
 }
 
 /** One worker for requests: on a small machine a second one would take the main thread's core. Another for searches of seconds. */
 export function createPool(): Pool {
-  const [workers, searchers] = [oneWorker(), oneWorker()];
-  async function run(among: Piscina, name: JobName, input: unknown, mostMs = MOST_MS): Promise<unknown> {
-    const signal = AbortSignal.timeout(mostMs);
+  const [workers, searchers] = [workplace(), workplace()];
+  const run = ({ turn, worker }: Workplace, name: JobName, input: unknown, bound?: Bound): Promise<unknown> =>
+    turn(() => runNow(worker, name, input, bound));
+  async function runNow(worker: Piscina, name: JobName, input: unknown, bound: Bound = {}): Promise<unknown> {
+    const { mostMs = MOST_MS, signal, step } = bound;
+    signal?.throwIfAborted();
+    const inTime = AbortSignal.timeout(mostMs);
+    const { port1, port2 } = new MessageChannel();
+    port1.on("message", (words: string) => step?.(words));
+    port1.unref();
     let outcome: Outcome;
     try {
-      outcome = (await among.run({ name, input }, { signal })) as Outcome;
+      outcome = (await worker.run(
+        { name, input, port: port2 },
+        { signal: AbortSignal.any(signal ? [inTime, signal] : [inTime]), transferList: [port2] },
+      )) as Outcome;
     } catch (error) {
-      if (signal.aborted)
+      signal?.throwIfAborted();
+      if (inTime.aborted)
         throw badInput([
           {
             path: "",
@@ -57,16 +86,18 @@ export function createPool(): Pool {
           },
         ]);
       throw error;
+    } finally {
+      port1.close();
     }
     if (outcome.ok) return outcome.value;
     throw new DomainError(...(outcome.faults as [(typeof outcome.faults)[0]]));
   }
   return {
-    run: (name, input, mostMs) => run(workers, name, input, mostMs) as never,
-    search: (name, input, mostMs) => run(searchers, name, input, mostMs) as never,
-    readList: (job) => run(workers, "list", job) as never,
+    run: (name, input, bound) => run(workers, name, input, bound) as never,
+    search: (name, input, bound) => run(searchers, name, input, bound) as never,
+    readList: (job, bound) => run(workers, "list", job, bound) as never,
     async close() {
-      await Promise.all([workers.destroy(), searchers.destroy()]);
+      await Promise.all([workers.worker.destroy(), searchers.worker.destroy()]);
     },
   };
 }

@@ -1,16 +1,20 @@
 import { importWeather, previewWeather, type WeatherChoices, type WeatherFile } from "@sprunel/contract/climate";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { ask } from "../http/api.ts";
+import { ask, askFollowed } from "../http/api.ts";
+import { useFollowed } from "../http/use-followed.ts";
 import type { ChosenFile } from "../files/chosen-file.ts";
 
 /** What an import of the file would do, read as chosen. */
 export function useWeatherPreview(file: ChosenFile | null, choices: WeatherChoices) {
-  return useQuery({
+  const { step, follow } = useFollowed();
+  const preview = useQuery({
     queryKey: ["climate", "weather-preview", file?.id, choices],
-    queryFn: () => ask(previewWeather, { body: bodyOf(file, choices) }),
+    queryFn: ({ signal }) =>
+      follow((onStep) => askFollowed(previewWeather, { body: bodyOf(file, choices), signal }, onStep)),
     enabled: file !== null,
     placeholderData: (before, query) => (query?.queryKey[2] === file?.id ? before : undefined),
   });
+  return { ...preview, step };
 }
 
 export function useWeatherImport() {

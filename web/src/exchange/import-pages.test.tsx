@@ -137,6 +137,17 @@ describe("importing weather", () => {
     expect(server.sent(importWeather)).toEqual([]);
   });
 
+  it("says what is being done of a long file, and lets go of it when it is stopped", async () => {
+    const { server, user } = await chosen("/weather", "station.csv");
+    await screen.findByText(/12 % of the sunlight/);
+    server.hold(previewWeather).inSteps(previewWeather, ["opening a file of 20 MB"]);
+    await user.upload(document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement, file("b.xlsx"));
+    expect(await screen.findByText("Reading b.xlsx: opening a file of 20 MB …")).toBeVisible();
+    await user.click(screen.getByRole("button", { name: "Stop" }));
+    expect(screen.queryByText(/Reading b\.xlsx/)).toBeNull();
+    expect(screen.queryByRole("button", { name: /^Import/ })).toBeNull();
+  });
+
   it("sends the same file with the same choices when it is imported", async () => {
     const { server, user } = await chosen("/weather", "station.csv");
     await user.click(await screen.findByRole("button", { name: /^Import/ }));

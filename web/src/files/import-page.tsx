@@ -6,6 +6,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
 import { PastImports } from "./past-imports.tsx";
 import { FileDrop } from "./file-drop.tsx";
+import { Reading } from "./reading.tsx";
 import styles from "./files.module.css";
 
 /** A file and what a person settled about it; another file begins anew. */
@@ -14,6 +15,8 @@ interface Chosen<Choices> {
   readonly choices: Choices;
   take(file: ChosenFile): void;
   settle(choices: Choices): void;
+  /** what is being read of it is broken off */
+  leave(): void;
 }
 
 export function useChosen<Choices>(fresh: Choices): Chosen<Choices> {
@@ -25,6 +28,7 @@ export function useChosen<Choices>(fresh: Choices): Chosen<Choices> {
     ...chosen,
     take: (file) => setChosen({ file, choices: fresh }),
     settle: (choices) => setChosen({ ...chosen, choices }),
+    leave: () => setChosen({ file: null, choices: fresh }),
   };
 }
 
@@ -32,6 +36,7 @@ interface Preview<P> {
   readonly data: P | undefined;
   readonly error: Error | null;
   readonly isFetching: boolean;
+  readonly step: string | null;
   refetch(): unknown;
 }
 
@@ -79,7 +84,9 @@ export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
       </p>
       <FileDrop what={what} file={file} onFile={choose} />
       {file && preview.error && <ProblemNote error={preview.error} onRetry={() => void preview.refetch()} />}
-      {file && preview.isFetching && !preview.data && <p className="quiet">Reading {file.name} …</p>}
+      {file && preview.isFetching && (preview.step !== null || !preview.data) && (
+        <Reading fileName={file.name} step={preview.step} onStop={chosen.leave} />
+      )}
       {importing.data !== undefined
         ? done(importing.data)
         : file &&

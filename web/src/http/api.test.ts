@@ -6,7 +6,7 @@ import { getBoard } from "@sprunel/contract/today";
 import { describe, expect, it, vi } from "vitest";
 import { FakeServer, refusal } from "../testing/fake-server.ts";
 import { board, setUp } from "../testing/sample-site.ts";
-import { ApiError, ask, askLines, LostServerError } from "./api.ts";
+import { ApiError, ask, askFollowed, askLines, LostServerError } from "./api.ts";
 
 describe("asking the server", () => {
   it("sends what the endpoint takes to its address and reads the answer by its schema", async () => {
@@ -57,6 +57,21 @@ describe("asking the server", () => {
       { done: 1, of: 2 },
       { zones: [], stockKg: {} },
     ]);
+  });
+
+  it("hears what is being done of what takes long, and reads its end", async () => {
+    const server = new FakeServer().on(getBoard, board()).inSteps(getBoard, ["opening", "looking at 3 rows"]);
+    const steps: string[] = [];
+    const answer = await askFollowed(getBoard, {}, (step) => steps.push(step));
+    expect([steps, answer.zones.length]).toEqual([["opening", "looking at 3 rows"], 3]);
+    server.on(getBoard, refusal(422, "The workbook is locked."));
+    await expect(askFollowed(getBoard, {}, () => undefined)).rejects.toThrow("The workbook is locked.");
+  });
+
+  it("takes an answer that tells no steps as it is", async () => {
+    new FakeServer().on(getBoard, board());
+    const answer = await askFollowed(getBoard, {}, () => expect.unreachable());
+    expect(answer.zones).toHaveLength(3);
   });
 
   it("writes an address with its parts in their places", () => {

@@ -1,5 +1,5 @@
-import { addressOf, problemSchema, type Endpoint, type Problem } from "@sprunel/contract/basics";
-import type { z } from "zod";
+import { addressOf, FOLLOWED, problemSchema, type Endpoint, type Problem } from "@sprunel/contract/basics";
+import { z } from "zod";
 
 /** The server answered that it cannot do this, and why. */
 export class ApiError extends Error {
@@ -48,6 +48,34 @@ export async function ask<P extends z.ZodObject, Q extends z.ZodObject, B extend
   return answerIn(endpoint, await reach(endpoint, asking));
 }
 
+/** What one that tells its steps sends: as many as it likes, then how it ended. */
+const followedLine = z.union([
+  z.strictObject({ step: z.string() }),
+  z.strictObject({ answer: z.unknown() }),
+  z.strictObject({ problem: problemSchema }),
+]);
+
+/** Asks for what may take long, and hears what is being done. */
+export async function askFollowed<
+  P extends z.ZodObject,
+  Q extends z.ZodObject,
+  B extends z.ZodType,
+  A extends z.ZodType,
+>(endpoint: Endpoint<P, Q, B, A>, asking: Asking<P, Q, B>, onStep: (words: string) => void): Promise<z.output<A>> {
+  refuseUnreadable(asking);
+  const response = await reach(endpoint, { ...asking, accept: FOLLOWED });
+  if (!response.headers.get("Content-Type")?.startsWith(FOLLOWED)) return answerIn(endpoint, response);
+  let ended: { readonly answer: unknown } | undefined;
+  await linesOf(response, (line) => {
+    const told = followedLine.parse(line);
+    if ("step" in told) onStep(told.step);
+    else if ("problem" in told) throw new ApiError(told.problem);
+    else ended = told;
+  });
+  if (!ended) throw new LostServerError(new Error("the answer broke off"));
+  return endpoint.answer.parse(ended.answer);
+}
+
 /** Sends a file from the disk as it is, however large: its text never stands in the page. */
 export async function sendFile<A extends z.ZodType>(
   endpoint: Endpoint<z.ZodObject, z.ZodObject, z.ZodType, A>,
@@ -72,14 +100,19 @@ export async function askLines<P extends z.ZodObject, Q extends z.ZodObject, B e
   onLine: (line: z.output<A>) => void,
 ): Promise<void> {
   const response = await reach(endpoint, asking);
-  if (!response.ok || !response.body) throw problemOf(response, await response.json().catch(() => undefined));
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  if (!response.ok) throw problemOf(response, await response.json().catch(() => undefined));
+  await linesOf(response, (line) => onLine(endpoint.answer.parse(line)));
+}
+
+async function linesOf({ body }: Response, onLine: (line: unknown) => void): Promise<void> {
+  if (!body) return;
+  const reader = body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
   for (;;) {
     const { done, value = "" } = await reader.read();
     const lines = (rest + value).split("\n");
     rest = lines.pop() ?? "";
-    for (const line of lines) onLine(endpoint.answer.parse(JSON.parse(line)));
+    for (const line of lines) onLine(JSON.parse(line));
     if (done) return;
   }
 }
@@ -89,6 +122,7 @@ interface Sent {
   readonly query?: Readonly<Record<string, unknown>>;
   readonly body?: unknown;
   readonly signal?: AbortSignal;
+  readonly accept?: string;
 }
 
 /** JSON would make a number that is none into nothing, and what was typed would be stored as unknown. */
@@ -107,7 +141,7 @@ function refuseUnreadable({ body }: Sent): void {
 
 async function reach(
   endpoint: Pick<Endpoint, "method" | "path" | "takesFiles" | "media">,
-  { params, query, body, signal }: Sent,
+  { params, query, body, signal, accept }: Sent,
 ): Promise<Response> {
   const isLong =
     endpoint.takesFiles || endpoint.media !== "application/json" || endpoint.path.startsWith("/api/compute");
@@ -117,8 +151,11 @@ async function reach(
     return await fetch(addressOf(endpoint, params, query), {
       method: endpoint.method.toUpperCase(),
       ...(signals.length > 0 && { signal: AbortSignal.any(signals) }),
+      headers: {
+        ...(body !== undefined && { "Content-Type": "application/json" }),
+        ...(accept !== undefined && { Accept: accept }),
+      },
       ...(body !== undefined && {
-        headers: { "Content-Type": "application/json" },
         body: body instanceof Blob ? body : JSON.stringify(body),
       }),
     });

@@ -1,4 +1,4 @@
-import type { Endpoint, Problem } from "@sprunel/contract/basics";
+import { FOLLOWED, type Endpoint, type Problem } from "@sprunel/contract/basics";
 import { vi } from "vitest";
 import type { z } from "zod";
 
@@ -29,6 +29,7 @@ export class FakeServer {
   private readonly answers: { readonly endpoint: Endpoint; readonly answer: unknown }[] = [];
   private lost = false;
   private readonly held = new Set<Endpoint>();
+  private readonly steps = new Map<Endpoint, readonly string[]>();
 
   constructor() {
     vi.stubGlobal("fetch", (address: string, init: RequestInit = {}) => this.fetch(address, init));
@@ -40,6 +41,12 @@ export class FakeServer {
     answer: Answer<A>,
   ): this {
     this.answers.unshift({ endpoint, answer });
+    return this;
+  }
+
+  /** What an endpoint tells of its work before it answers, where that is asked for. */
+  inSteps(endpoint: object, words: readonly string[]): this {
+    this.steps.set(endpoint as Endpoint, words);
     return this;
   }
 
@@ -74,7 +81,7 @@ export class FakeServer {
     for (const { endpoint, answer } of this.answers) {
       const params = endpoint.method === method ? paramsOf(endpoint.path, url.pathname) : null;
       if (!params) continue;
-      if (this.held.has(endpoint)) return new Promise<Response>(() => undefined);
+      if (this.held.has(endpoint)) return held(this.steps.get(endpoint) ?? [], init.signal);
       endpoint.params.parse(params);
       const query = Object.fromEntries(url.searchParams);
       endpoint.query.parse(query);
@@ -85,6 +92,14 @@ export class FakeServer {
       const call = { endpoint, params, query, body };
       this.calls.push(call);
       const given: unknown = typeof answer === "function" ? (answer as (call: Call) => unknown)(call) : answer;
+      const told = new Headers(init.headers).get("Accept") === FOLLOWED ? this.steps.get(endpoint) : undefined;
+      if (told) {
+        const end = given instanceof Refusal ? { problem: given.problem } : { answer: given };
+        const lines = [...told.map((step) => ({ step })), end];
+        return new Response(lines.map((line) => `${JSON.stringify(line)}\n`).join(""), {
+          headers: { "Content-Type": FOLLOWED },
+        });
+      }
       if (given instanceof Refusal) return json(given.problem, given.problem.status, "application/problem+json");
       if (endpoint.media === "application/x-ndjson")
         return new Response((given as unknown[]).map((line) => `${JSON.stringify(line)}\n`).join(""));
@@ -93,6 +108,19 @@ export class FakeServer {
     }
     return json(refusal(404, `${method} ${address} does not exist here.`).problem, 404, "application/problem+json");
   }
+}
+
+/** Tells its steps and never ends, unless it is broken off. */
+function held(steps: readonly string[], signal: AbortSignal | null | undefined): Promise<Response> {
+  if (steps.length === 0)
+    return new Promise<Response>((_, fail) => signal?.addEventListener("abort", () => fail(signal.reason as Error)));
+  const body = new ReadableStream<Uint8Array>({
+    start(sink) {
+      for (const step of steps) sink.enqueue(new TextEncoder().encode(`${JSON.stringify({ step })}\n`));
+      signal?.addEventListener("abort", () => sink.error(signal.reason));
+    },
+  });
+  return Promise.resolve(new Response(body, { headers: { "Content-Type": FOLLOWED } }));
 }
 
 function paramsOf(path: string, asked: string): Record<string, string> | null {

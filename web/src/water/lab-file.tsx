@@ -2,10 +2,10 @@ import type { WaterFile, WaterSample } from "@sprunel/contract/exchange";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";
-import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { analyteName } from "./analyte-names.ts";
 import { LabFileSettings, type Choices } from "./lab-file-settings.tsx";
+import { Reading } from "../files/reading.tsx";
 import { ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
@@ -40,7 +40,7 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   const toggle = (list: readonly number[], line: number): number[] =>
     list.includes(line) ? list.filter((other) => other !== line) : [...list, line];
   if (preview.isError && !preview.data) return <ProblemNote error={preview.error} />;
-  if (!preview.data) return <Skeleton active />;
+  if (!preview.data) return <Reading fileName={file.fileName} step={preview.step} onStop={onDone} />;
   const fresh = preview.data.samples.filter((sample) => sample.fate === "stored").length;
   return (
     <section aria-label={file.fileName} className={styles["file"]}>

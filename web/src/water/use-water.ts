@@ -1,7 +1,8 @@
 import { importWater, previewWater, type WaterFile } from "@sprunel/contract/exchange";
 import { addWaterReport, getWaterReports, type NewWaterReport } from "@sprunel/contract/water";
 import { keepPreviousData, useMutation, useQuery, useQueryClient, skipToken } from "@tanstack/react-query";
-import { ask } from "../http/api.ts";
+import { ask, askFollowed } from "../http/api.ts";
+import { useFollowed } from "../http/use-followed.ts";
 
 export function useWaterReports() {
   return useQuery({
@@ -11,11 +12,16 @@ export function useWaterReports() {
 }
 
 export function useWaterPreview(file: WaterFile | null) {
-  return useQuery({
+  const { step, follow } = useFollowed();
+  const preview = useQuery({
     queryKey: ["water", "preview", file],
-    queryFn: file === null ? skipToken : () => ask(previewWater, { body: file }),
+    queryFn:
+      file === null
+        ? skipToken
+        : ({ signal }) => follow((onStep) => askFollowed(previewWater, { body: file, signal }, onStep)),
     placeholderData: keepPreviousData,
   });
+  return { ...preview, step };
 }
 
 export function useWaterImport() {

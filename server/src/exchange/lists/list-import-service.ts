@@ -2,6 +2,7 @@ import { listFileSchema, type ListChoices, type ListFile, type ListPreview } fro
 import type { Site } from "@sprunel/contract/site";
 import type { ListTable } from "@sprunel/core/table";
 import { localDate } from "@sprunel/core/time";
+import type { Follower } from "../../http/served.ts";
 import { importLog } from "../../imports/import-log.ts";
 import { readLikeBefore, toldOf, type Reading } from "../../imports/like-before.ts";
 import { storeShelf } from "./shelf-list.ts";
@@ -22,13 +23,18 @@ const SAMPLE_ROWS = 6;
 /** Lists from files: a preview does all that the import does, and takes it back; so it cannot promise another thing. */
 export function listImportService(scope: Scope) {
   /** Read before anything is written: a long file holds nobody up. */
-  async function read(file: ListFile, site: Site): Promise<Reading<ListChoices, ReadList>> {
+  async function read(file: ListFile, site: Site, follower?: Follower): Promise<Reading<ListChoices, ReadList>> {
     const zones = (await scope.zones()).map(({ name }) => name);
     const today = localDate(scope.clock(), site.timeZone);
     return readLikeBefore(scope, {
       ...{ kind: file.list, asked: file.choices, kept: (before) => keptSchema.parse(before) },
       read: (choices: ListChoices) =>
-        readAsked(scope.pool, file, { ...choices, timeZone: choices.timeZone ?? site.timeZone, zones, today }),
+        readAsked(
+          scope.pool,
+          file,
+          { ...choices, timeZone: choices.timeZone ?? site.timeZone, zones, today },
+          follower,
+        ),
     });
   }
 
@@ -67,9 +73,9 @@ export function listImportService(scope: Scope) {
   }
   return {
     /** @throws {DomainError} for a file that holds no such list */
-    async preview(file: ListFile): Promise<ListPreview> {
+    async preview(file: ListFile, follower: Follower): Promise<ListPreview> {
       const site = await scope.site.current();
-      const list = await read(file, site);
+      const list = await read(file, site, follower);
       return scope.rehearsal((inner) => run(file, list, site, inner));
     },
 
@@ -100,18 +106,22 @@ const keptSchema = listFileSchema.shape.choices.omit({ acceptOffers: true, zone:
 
 type Choices = ListChoices & { readonly timeZone: string; readonly zones: readonly string[]; readonly today: string };
 
-async function readAsked(pool: Pool, file: ListFile, choices: Choices): Promise<ReadList> {
+async function readAsked(pool: Pool, file: ListFile, choices: Choices, follower?: Follower): Promise<ReadList> {
   const bytes = Buffer.from(file.contentBase64, "base64");
   const { sheet } = file.choices;
   switch (file.list) {
     case "readings":
-      return listOf(await pool.readList({ kind: "readings", bytes, sheet, choices }), choices, storeReadings);
+      return listOf(await pool.readList({ kind: "readings", bytes, sheet, choices }, follower), choices, storeReadings);
     case "soil-tests":
-      return listOf(await pool.readList({ kind: "soil-tests", bytes, sheet, choices }), choices, storeSoilTests);
+      return listOf(
+        await pool.readList({ kind: "soil-tests", bytes, sheet, choices }, follower),
+        choices,
+        storeSoilTests,
+      );
     case "picks":
-      return listOf(await pool.readList({ kind: "picks", bytes, sheet, choices }), choices, storePicks);
+      return listOf(await pool.readList({ kind: "picks", bytes, sheet, choices }, follower), choices, storePicks);
     case "shelf":
-      return listOf(await pool.readList({ kind: "shelf", bytes, sheet, choices }), choices, storeShelf);
+      return listOf(await pool.readList({ kind: "shelf", bytes, sheet, choices }, follower), choices, storeShelf);
   }
 }
 
