@@ -7,6 +7,7 @@ build();
 const { board, figure, folder, rows, start, stop } = await import("./bench/measure.mjs");
 const { firstScreenKb, inTheBrowser } = await import("./bench/screen.mjs");
 const { manyZones, overHttp, recosted } = await import("./bench/server.mjs");
+const { longFiles } = await import("./bench/files.mjs");
 const { engine } = await import("./bench/engine.mjs");
 const { sums } = await import("./bench/sums.mjs");
 
@@ -22,6 +23,7 @@ await inTheBrowser();
 await stop(second.child);
 await manyZones();
 await recosted();
+await longFiles();
 await engine();
 await sums();
 rmSync(folder, { recursive: true, force: true });

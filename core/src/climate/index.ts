@@ -5,5 +5,6 @@ export { sunTimes } from "./sun-times.ts";
 export { WEATHER_KINDS, type WeatherKind } from "./weather-columns.ts";
 export { weatherAgain, type WeatherOfDay } from "./weather-again.ts";
 export { houseAir, weatherHours, type HouseAir, type WeatherHour, type WeatherSample } from "./weather-hours.ts";
-export { readWeatherTable, type WeatherTable } from "./weather-table.ts";
+export { byKind, readWeatherFile, type WeatherFile, type WeatherSeries } from "./weather-series.ts";
+export { readWeatherTable } from "./weather-table.ts";
 export { dayLength } from "./day-length.ts";

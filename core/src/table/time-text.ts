@@ -110,6 +110,8 @@ interface Hour {
 /** A time of day: "14:05", "7h30", "2 PM". Null for what is none; a bare number is one only of two or four digits. */
 export function readHour(text: string): Hour | "impossible" | null {
   const plain = text.trim();
+  const usual = /^([01]\d|2[0-3]):([0-5]\d)(?::[0-5]\d)?$/.exec(plain);
+  if (usual) return { minutes: Number(usual[1]) * 60 + Number(usual[2]), offsetMin: null };
   // A spreadsheet keeps a time as a share of the day.
   if (/^0?[.,]\d+$/.test(plain))
     return { minutes: Math.round(Number(plain.replace(",", ".")) * 1440), offsetMin: null };
@@ -178,6 +180,8 @@ const APART = 3;
  * @param latest nothing of the column is from after this date, `YYYY-MM-DD`
  */
 export function dateOrder(cells: readonly string[], latest?: string): DateOrder | "ambiguous" {
+  // Most begin with a year: there is nothing to find.
+  if (cells.filter((cell) => /^\s*\d{4}\s?[-/.]\s?\d/.test(cell)).length * 2 > cells.length) return "ymd";
   const found = cells.flatMap((cell) => {
     const match = NUMERIC.exec(withoutWeekday(cell.trim().replace(/\s+/g, " ")));
     return match

@@ -81,9 +81,10 @@ function computedOffsetMin(instantMs: number, timeZone: string): number {
  */
 export function instantsOf(time: LocalTime, timeZone: string): number[] {
   const asUtc = Date.UTC(time.year, time.month - 1, time.day, time.hour, time.minute);
-  const day = 86_400_000;
-  const offsets = new Set([utcOffsetMin(asUtc - day, timeZone), utcOffsetMin(asUtc + day, timeZone)]);
-  return [...offsets]
+  const [before, after] = [utcOffsetMin(asUtc - DAY_MS, timeZone), utcOffsetMin(asUtc + DAY_MS, timeZone)];
+  // No clock changes twice within two days.
+  if (before === after) return [asUtc - before * 60_000];
+  return [before, after]
     .map((offset) => asUtc - offset * 60_000)
     .filter((instant) => instant + utcOffsetMin(instant, timeZone) * 60_000 === asUtc)
     .sort((a, b) => a - b);

@@ -12,7 +12,8 @@ import {
   WEATHER_KINDS,
   WIND_HEIGHT_M,
   type WeatherKind,
-  type WeatherTable,
+  byKind,
+  type WeatherFile as ReadWeather,
 } from "@sprunel/core/climate";
 import { localDate } from "@sprunel/core/time";
 import { ProblemError } from "../http/problems.ts";
@@ -20,23 +21,22 @@ import type { Follower } from "../http/served.ts";
 import { importLog } from "../imports/import-log.ts";
 import { readLikeBefore, toldOf } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
-import { readingKey, weatherStore, type WeatherReading } from "./weather-store.ts";
-
-const SAMPLE_ROWS = 6;
+import { weatherStore, type WeatherReading } from "./weather-store.ts";
 
 /** What of a file's choices holds for the next one like it: not which sheet of its book it was. */
 const keptSchema = weatherChoicesSchema.omit({ sheet: true }).strip();
 
 interface ReadFile {
   readonly site: Site;
-  readonly table: WeatherTable;
+  readonly table: ReadWeather;
   readonly choices: WeatherChoices;
   readonly heads: string;
   readonly rememberedFrom: string | null;
 }
 interface Judged extends ReadFile {
   readonly stationId: number;
-  readonly fresh: readonly WeatherReading[];
+  fresh(): Iterable<WeatherReading>;
+  readonly freshCount: number;
   readonly conflicts: readonly WeatherReading[];
   readonly alreadyThere: number;
 }
@@ -51,7 +51,7 @@ export function weatherImportService(scope: Scope) {
       ...{ kind: "weather", asked: choices, kept: (before) => keptSchema.parse(before) },
       read: async ({ sheet, ...said }: WeatherChoices) => ({
         table: await scope.pool.run(
-          "weather-table",
+          "weather-file",
           { bytes, sheet, choices: { ...said, siteTimeZone: site.timeZone, today } },
           follower,
         ),
@@ -81,9 +81,9 @@ export function weatherImportService(scope: Scope) {
       const readFile = await read(file, site);
       const answer = await scope.transaction(async (inner) => {
         const judged = await judge(readFile, inner);
-        if (judged.table.rows.length === 0) throw nothingToImport(judged.table);
+        if (judged.table.span === null) throw nothingToImport(judged.table);
         const store = weatherStore(inner);
-        if (judged.fresh.length > 0 || judged.conflicts.length > 0) {
+        if (judged.freshCount > 0 || judged.conflicts.length > 0) {
           const importId = await store.addImport({
             stationId: judged.stationId,
             fileName: file.fileName,
@@ -92,23 +92,23 @@ export function weatherImportService(scope: Scope) {
             choices: judged.choices,
             importedAtMs: scope.clock(),
           });
-          await store.add(judged.stationId, "imported", judged.fresh, importId);
+          await store.add(judged.stationId, "imported", judged.fresh(), importId);
           await store.addConflicts(importId, judged.conflicts);
           await importLog(inner).add({
             ...{ kind: "weather", fileName: file.fileName, heads: judged.heads, choices: judged.choices },
-            ...{ rows: judged.table.rows.length, importedAtMs: scope.clock(), weatherImportId: importId },
+            ...{ rows: judged.table.series.hourMs.length, importedAtMs: scope.clock(), weatherImportId: importId },
           });
         }
         return previewOf(file.fileName, judged);
       });
-      const [first] = readFile.table.rows;
-      if (first) scope.cache.weatherChanged(localDate(first.hourStartMs, site.timeZone));
+      const [first] = readFile.table.series.hourMs;
+      if (first !== undefined) scope.cache.weatherChanged(localDate(first, site.timeZone));
       return { fileName: answer.fileName, counts: answer.counts, hours: answer.hours, stored: answer.stored };
     },
   };
 }
 
-function nothingToImport(table: WeatherTable): ProblemError {
+function nothingToImport(table: ReadWeather): ProblemError {
   return new ProblemError({
     type: "/problems/bad-input",
     title: "Nothing to import",
@@ -120,35 +120,45 @@ function nothingToImport(table: WeatherTable): ProblemError {
   });
 }
 
-async function compare(table: WeatherTable, store: ReturnType<typeof weatherStore>, stationId: number) {
-  const readings: WeatherReading[] = table.rows.flatMap((row) =>
-    WEATHER_KINDS.flatMap((kind) => {
-      const value = row.values[kind];
-      return value === null ? [] : [{ kind, hourMs: row.hourStartMs, value, doubtful: row.doubtful.includes(kind) }];
-    }),
-  );
-  const hours = table.rows.map((row) => row.hourStartMs);
-  const [first = 0, last = -1] = [hours[0], hours.at(-1)];
-  const there = await store.readings(stationId, "imported", first, last);
-  const fresh: WeatherReading[] = [];
+/** What of a file is new to a station, what differs from what it has, and how much is there already. */
+async function compare({ series }: ReadWeather, store: ReturnType<typeof weatherStore>, stationId: number) {
+  const { hourMs, values, doubtful } = series;
+  const there = await store.readings(stationId, "imported", hourMs[0] ?? 0, hourMs.at(-1) ?? -1);
+  const isFresh = byKind(() => new Uint8Array(hourMs.length));
   const conflicts: WeatherReading[] = [];
-  for (const reading of readings) {
-    const known = there.size === 0 ? undefined : there.get(readingKey(reading.kind, reading.hourMs));
-    if (known === undefined) fresh.push(reading);
-    // Values that went through another unit and back may differ in the last digit.
-    else if (Math.abs(known - reading.value) > 1e-6) conflicts.push(reading);
+  let [freshCount, alreadyThere] = [0, 0];
+  for (const kind of WEATHER_KINDS) {
+    const known = there.get(kind);
+    values[kind].forEach((value, at) => {
+      if (Number.isNaN(value)) return;
+      const before = known?.get(hourMs[at] ?? NaN);
+      if (before === undefined) {
+        isFresh[kind][at] = 1;
+        freshCount++;
+      }
+      // Values that went through another unit and back may differ in the last digit.
+      else if (Math.abs(before - value) > 1e-6) conflicts.push(readingAt(kind, at));
+      else alreadyThere++;
+    });
   }
-  return { fresh, conflicts, alreadyThere: readings.length - fresh.length - conflicts.length };
+  function readingAt(kind: WeatherKind, at: number): WeatherReading {
+    return { kind, hourMs: hourMs[at] ?? NaN, value: values[kind][at] ?? NaN, doubtful: doubtful[kind][at] === 1 };
+  }
+  function* fresh(): Generator<WeatherReading> {
+    for (const kind of WEATHER_KINDS)
+      for (let at = 0; at < hourMs.length; at++) if (isFresh[kind][at] === 1) yield readingAt(kind, at);
+  }
+  return { fresh, freshCount, conflicts, alreadyThere };
 }
 
 function previewOf(
   fileName: string,
-  { table, site, choices, rememberedFrom, fresh, conflicts, alreadyThere }: Judged,
+  { table, site, choices, rememberedFrom, freshCount, conflicts, alreadyThere }: Judged,
 ): WeatherPreview {
-  const { rows } = table;
-  const [first, last] = [rows[0], rows.at(-1)];
-  const expected = first && last ? Math.round((last.stampMs - first.stampMs) / 3_600_000) + 1 : 0;
-  const known = (kind: WeatherKind): number[] => rows.map((row) => row.values[kind]).filter((value) => value !== null);
+  const { series, span, firstRows } = table;
+  const hours = series.hourMs.length;
+  const expected = span ? Math.round((span.lastMs - span.firstMs) / 3_600_000) + 1 : 0;
+  const known = (kind: WeatherKind): Float64Array => series.values[kind].filter((value) => !Number.isNaN(value));
   const sum = (kind: WeatherKind): number => known(kind).reduce((total, value) => total + value, 0);
   const mean = (kind: WeatherKind): number | null => (known(kind).length > 0 ? sum(kind) / known(kind).length : null);
   return {
@@ -165,11 +175,11 @@ function previewOf(
     rejected: [...table.rejected],
     flagged: table.flagged.map((row) => ({ line: row.line, flags: [...row.flags] })),
     hours: {
-      firstUtc: first ? instant(first.stampMs) : null,
-      lastUtc: last ? instant(last.stampMs) : null,
+      firstUtc: span && instant(span.firstMs),
+      lastUtc: span && instant(span.lastMs),
       expected,
-      stored: rows.length,
-      missing: expected - rows.length,
+      stored: hours,
+      missing: expected - hours,
     },
     gaps: table.gaps.map((gap) => ({ fromUtc: instant(gap.fromMs), toUtc: instant(gap.toMs), hours: gap.hours })),
     totals: {
@@ -179,29 +189,29 @@ function previewOf(
       meanWindMs: mean("wind"),
     },
     clockChangeUtc: table.clockChangeMs === null ? null : instant(table.clockChangeMs),
-    sample: rows.slice(0, SAMPLE_ROWS).map((row) => ({
+    sample: firstRows.map((row) => ({
       line: row.line,
       stampUtc: instant(row.stampMs),
       hourStartUtc: instant(row.hourStartMs),
       values: { ...row.values },
     })),
-    stored: { newValues: fresh.length, alreadyThere, conflicts: conflicts.length },
+    stored: { newValues: freshCount, alreadyThere, conflicts: conflicts.length },
   };
 }
 
 /** Light while the sun is below the horizon betrays a clock of another zone, or the wrong end of the hour. */
 const DARK_SHARE = 0.02;
 
-function sunInTheDark({ rows }: WeatherTable, { latitudeDeg, longitudeDeg }: Site): string[] {
+function sunInTheDark({ series }: ReadWeather, { latitudeDeg, longitudeDeg }: Site): string[] {
   let [all, dark] = [0, 0];
-  for (const { hourStartMs, values } of rows) {
-    if (!values.radiation) continue;
-    const date = new Date(hourStartMs).toISOString().slice(0, 10);
-    const utcH = (hourStartMs % 86_400_000) / 3_600_000;
-    all += values.radiation;
-    if (periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH + 0.5, longitudeDeg, 0) === 0)
-      dark += values.radiation;
-  }
+  series.values.radiation.forEach((radiation, at) => {
+    const hourMs = series.hourMs[at] ?? NaN;
+    if (Number.isNaN(radiation) || radiation === 0) return;
+    const date = new Date(hourMs).toISOString().slice(0, 10);
+    const utcH = (hourMs % 86_400_000) / 3_600_000;
+    all += radiation;
+    if (periodExtraterrestrialMjM2(latitudeDeg, dayOfYear(date), utcH + 0.5, longitudeDeg, 0) === 0) dark += radiation;
+  });
   if (all === 0 || dark / all < DARK_SHARE) return [];
   return [
     `${Math.round((100 * dark) / all)} % of the sunlight stands in hours when the sun is down at your site. Check the zone of the file's clock, and whether a time is the start or the end of its hour.`,
@@ -209,7 +219,7 @@ function sunInTheDark({ rows }: WeatherTable, { latitudeDeg, longitudeDeg }: Sit
 }
 
 /** A note on top may tell where the station stands. */
-function otherPlace({ preamble }: WeatherTable, { longitudeDeg }: Site): string[] {
+function otherPlace({ preamble }: ReadWeather, { longitudeDeg }: Site): string[] {
   const [, degrees, side] =
     /\blong(?:itude)?\b[^\d-]*(-?\d+(?:[.,]\d+)?)\s*°?\s*([EW])?/i.exec(preamble.join(" ")) ?? [];
   if (degrees === undefined) return [];

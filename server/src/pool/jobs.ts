@@ -1,5 +1,5 @@
 import type { ListKind } from "@sprunel/contract/exchange";
-import { readWeatherTable } from "@sprunel/core/climate";
+import { readWeatherFile } from "@sprunel/core/climate";
 import { readShelfList, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { readPickList } from "@sprunel/core/harvest";
 import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
@@ -23,18 +23,29 @@ interface SentFile {
 /** Tells whoever waits what is being done. */
 export type Step = (words: string) => void;
 
-/** The last file: whoever settles how it is read has it opened once. */
-let last: { readonly of: string; readonly table: Table } | null = null;
+/** The last file: whoever settles how it is read has it opened once, and who then imports it has it read once. */
+let last: { readonly of: string; readonly table: Table; by: string; read: unknown } | null = null;
 
-function opened({ bytes, sheet }: SentFile, step: Step): Table {
+/** A file as a reader reads it by what was chosen. */
+function readAs<R>(
+  kind: string,
+  { bytes, sheet, choices }: SentFile & { readonly choices: object | undefined },
+  read: (table: Table, choices: never) => R,
+  step: Step,
+): R {
   const of = `${createHash("sha1").update(bytes).digest("hex")} ${sheet ?? ""}`;
-  if (last?.of === of) return last.table;
-  last = null;
-  step(`opening a file of ${(bytes.length / 1e6).toFixed(bytes.length < 1e6 ? 2 : 0)} MB`);
-  const table = openedFile(bytes, sheet);
-  last = { of, table };
-  step(`looking at ${table.records.length} rows`);
-  return table;
+  if (last?.of !== of) {
+    last = null;
+    step(`opening a file of ${(bytes.length / 1e6).toFixed(bytes.length < 1e6 ? 2 : 0)} MB`);
+    last = { of, table: openedFile(bytes, sheet), by: "", read: undefined };
+  }
+  const by = JSON.stringify([kind, choices]);
+  if (last.by !== by) {
+    step(`looking at ${last.table.records.length} rows`);
+    Object.assign(last, { by: "", read: undefined });
+    Object.assign(last, { read: read(last.table, choices as never), by });
+  }
+  return last.read as R;
 }
 
 const LISTS = {
@@ -73,14 +84,12 @@ export const JOBS = {
   },
   "recipe-cost": (question: RecipeInput): Promise<RecipeCost> =>
     withSolver((solver) => recipeCost(question, remember(solver))),
-  "weather-table": (file: SentFile & { choices: Choices<typeof readWeatherTable> }, step: Step) =>
-    readWeatherTable(opened(file, step), file.choices),
+  "weather-file": (file: SentFile & { choices: Choices<typeof readWeatherFile> }, step: Step) =>
+    readAs("weather", file, readWeatherFile, step),
   "water-table": (file: SentFile & { choices: Choices<typeof readWaterTable> }, step: Step) =>
-    readWaterTable(opened(file, step), file.choices),
-  list(file: ListJob<ListKind>, step: Step): ReadList<ListKind> {
-    const read: (source: Source, choices: never) => ReadList<ListKind> = LISTS[file.kind];
-    return read(opened(file, step), file.choices as never);
-  },
+    readAs("water", file, readWaterTable, step),
+  list: (file: ListJob<ListKind>, step: Step): ReadList<ListKind> =>
+    readAs<ReadList<ListKind>>(file.kind, file, LISTS[file.kind], step),
 } as const;
 
 export interface ListJob<K extends ListKind> extends SentFile {

@@ -47,18 +47,19 @@ describe("the pool", () => {
     expect(answer.unmet).toEqual([]);
   });
 
-  it("tells what it does of a file, and opens one that is read again only once", async () => {
+  it("tells what it does of a file, and neither opens nor reads the same twice", async () => {
     const bytes = new TextEncoder().encode("time,T (°C)\n2026-06-03 08:00,18\n2026-06-03 09:00,19\n");
     const read = async (timeZone: string) => {
       const steps: string[] = [];
       const table = await pool.run(
-        "weather-table",
+        "weather-file",
         { bytes, choices: { siteTimeZone: timeZone } },
         { step: (words) => void steps.push(words) },
       );
-      return [table.rows.length, steps];
+      return [table.series.hourMs.length, steps];
     };
     expect(await read("Europe/Paris")).toEqual([2, ["opening a file of 0.00 MB", "looking at 3 rows"]]);
+    expect(await read("Europe/Lisbon")).toEqual([2, ["looking at 3 rows"]]);
     expect(await read("Europe/Lisbon")).toEqual([2, []]);
   });
 
