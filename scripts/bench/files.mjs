@@ -52,6 +52,7 @@ export async function longFiles() {
     "ms",
     2000,
   );
+  const mb = (book.contentBase64.length * 0.75) / 1e6;
   figure(
     `preview of a workbook of ${mb.toFixed(0)} MB, a million cells`,
     (await timed(() => send("POST", "/api/weather/previews", book))) / 1000,
