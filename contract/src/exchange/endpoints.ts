@@ -2,6 +2,7 @@ import { endpoint } from "../basics/endpoint.ts";
 import { setUpSchema } from "../site/zone.ts";
 import { listFileSchema, listPreviewSchema } from "./list-import.ts";
 import { oneParams } from "../basics/endpoint.ts";
+import { analysisFileSchema, organicPreviewSchema, tissueFileSchema, tissuePreviewSchema } from "./analysis-file.ts";
 import { importsSchema, takenBackSchema } from "./imports.ts";
 import { siteFileSchema } from "./site-file.ts";
 import { waterFileSchema, waterPreviewSchema } from "./water-import.ts";
@@ -41,6 +42,24 @@ export const importWater = endpoint({
   body: waterFileSchema,
   answer: waterPreviewSchema,
   status: 201,
+  takesFiles: true,
+});
+
+export const previewOrganic = endpoint({
+  method: "post",
+  path: "/api/organic-analyses/previews",
+  summary: "What a laboratory's file tells of a digestate or reclaimed water; stores nothing",
+  body: analysisFileSchema,
+  answer: organicPreviewSchema,
+  takesFiles: true,
+});
+
+export const previewTissue = endpoint({
+  method: "post",
+  path: "/api/tissue-analyses/previews",
+  summary: "What a laboratory's file tells of leaf, sap or extract; stores nothing",
+  body: tissueFileSchema,
+  answer: tissuePreviewSchema,
   takesFiles: true,
 });
 

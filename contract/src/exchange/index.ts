@@ -5,6 +5,8 @@ export {
   importList,
   importWater,
   previewList,
+  previewOrganic,
+  previewTissue,
   previewWater,
   readSiteFile,
 } from "./endpoints.ts";
@@ -19,3 +21,4 @@ export {
 export { SITE_FILE_FORMAT, SITE_FILE_VERSION, siteFileSchema, type SiteFile, type ZoneFile } from "./site-file.ts";
 export { waterFileSchema, type WaterFile, type WaterPreview, type WaterSample } from "./water-import.ts";
 export type { ImportKind, Imports, PastImport, TakenBack } from "./imports.ts";
+export type { AnalysisFile, OrganicPreview, TissueFile, TissuePreview } from "./analysis-file.ts";

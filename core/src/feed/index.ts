@@ -34,8 +34,8 @@ export { MOST_STEP_PCT, stepFor, UNCHANGED, type DoseChange } from "./programme/
 export { CLASS_FACTOR, classOf, SOIL_CLASSES, type SoilClass } from "./programme/soil-class.ts";
 export {
   readTissueSheet,
-  TISSUE_COLUMNS,
-  type TissueColumn,
+  TISSUE_ROWS,
+  type TissueRow,
   type TissueLine,
   type TissueSheet,
 } from "./programme/tissue-file.ts";

@@ -16,6 +16,8 @@ export interface MeasuredCell {
   readonly below: boolean;
   /** what was likely meant by a cell that is asked about, in its unit: the middle of a range, what a struck figure was replaced by */
   readonly likely?: number;
+  /** of a range */
+  readonly ends?: readonly [number, number];
 }
 
 const FIGURE = String.raw`[-−+]?[.,]?\d(?:[\d.,'\s\u00a0\u202f]*\d)?[.,]?(?:e[-+]?\d+)?`;
@@ -81,7 +83,7 @@ export function measuredCell(raw: string, decimal: DecimalMark): MeasuredCell {
   return { raw, kind: below ? "below" : above ? "above" : "number", value, unit: currency || unit.trim(), below };
 }
 
-type Asked = Pick<MeasuredCell, "kind" | "unit" | "likely">;
+type Asked = Pick<MeasuredCell, "kind" | "unit" | "likely" | "ends">;
 
 function struckOut(text: string, decimal: DecimalMark): Asked | null {
   const drawn = text
@@ -110,5 +112,6 @@ function asked(
 ): Asked {
   const [first, second] = [readNumber(one, decimal), other === "" ? null : readNumber(other, decimal)];
   const likely = first === null || second === null ? null : likelyOf(first, second);
-  return { kind, unit: unit.trim(), ...(likely !== null && { likely }) };
+  const ends = kind === "range" && first !== null && second !== null ? ([first, second] as const) : null;
+  return { kind, unit: unit.trim(), ...(likely !== null && { likely }), ...(ends && { ends }) };
 }

@@ -9,4 +9,6 @@ export interface Declaration<K extends string> {
   readonly identity: readonly K[];
   /** which meanings hold a day with its hour, a day, and an hour */
   readonly times?: { readonly stamp?: K; readonly date?: K; readonly time?: K };
+  /** rows of limits and norms are read, too: figures are held against them */
+  readonly bands?: boolean;
 }

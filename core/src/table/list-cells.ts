@@ -4,7 +4,7 @@ import type { ReadColumn } from "./columns.ts";
 import { conversionOf, type Conversion } from "./quantity.ts";
 import type { TableRecord } from "./read-table.ts";
 import type { Sheet } from "./sheet.ts";
-import { readHour, readTime, withHourOf, type DateOrder, type TimeReading } from "./time-text.ts";
+import { dayIn, readHour, readTime, withHourOf, type DateOrder, type TimeReading } from "./time-text.ts";
 import { matchZone } from "./zone-name.ts";
 
 /** What holds for a whole list, where its rows do not say it. */
@@ -203,11 +203,9 @@ export class ListCells<K extends string> {
   /** The row's date, or the one above; `YYYY-MM-DD`. @throws {RowRejected} */
   date(): string {
     const text = this.file.dateOf(this.record);
-    const reading = readTime(text, this.file.order);
-    if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
-    if (reading.status !== "clock") throw new RowRejected("bad-time", text || "no date");
-    const { year, month, day } = reading.time;
-    return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
+    const day = dayIn(text, this.file.order);
+    if (day === null) throw new RowRejected("bad-time", text || "no date");
+    return day;
   }
 
   /** Instants at which the place's clock showed the row's time, two in the hour that is repeated. @throws {RowRejected} */

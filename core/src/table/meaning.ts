@@ -68,12 +68,25 @@ export function guessMeanings<K extends string>(
   rated.sort((a, b) => b.score - a.score || a.column - b.column);
   const guesses = heads.map((): Guess<K> | null => null);
   const taken = new Set<K>();
-  for (const { column, guess } of rated) {
-    if (guesses[column] !== null || (taken.has(guess.kind) && !meanings[guess.kind].many)) continue;
-    guesses[column] = guess;
-    taken.add(guess.kind);
-  }
+  const isFree = ({ column, guess: { kind } }: Rated<K>): boolean =>
+    guesses[column] === null && (!taken.has(kind) || (meanings[kind].many ?? false));
+  const take = (one: Rated<K>): void => {
+    guesses[one.column] = one.guess;
+    taken.add(one.guess.kind);
+  };
+  for (const one of rated) if (one.score !== BY_UNIT_ALONE && isFree(one)) take(one);
+  // A unit by itself tells the one meaning of those left that is written in it as a rule.
+  heads.forEach((_, column) => {
+    const left = rated.filter(
+      (one) => one.column === column && one.score === BY_UNIT_ALONE && isFree(one) && offersUnit(one.guess, meanings),
+    );
+    if (left.length === 1) left.forEach(take);
+  });
   return guesses;
+}
+
+function offersUnit<K extends string>({ kind, conversion }: Guess<K>, meanings: Meanings<K>): boolean {
+  return meanings[kind].quantity?.units.includes(conversion?.unit ?? "") ?? false;
 }
 
 function rate<K extends string>(

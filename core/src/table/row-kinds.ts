@@ -88,8 +88,8 @@ export function withUnits(record: TableRecord, unitColumns: ReadonlyMap<number, 
   return { ...record, cells };
 }
 
-export function asideAcross(cells: readonly string[]): NotDataReason | undefined {
-  if (cells.some((cell) => isOnly(cell, "limit") || isOnly(cell, "method"))) return "comment";
+export function asideAcross(cells: readonly string[], bands: boolean): NotDataReason | undefined {
+  if (cells.some((cell) => (!bands && isOnly(cell, "limit")) || isOnly(cell, "method"))) return "comment";
   return cells.some((cell) => /^[<>≤≥~]?\s*[-+−]?[.,]?\d/.test(cell)) || cells.some(isTime) ? undefined : "comment";
 }
 
@@ -97,7 +97,7 @@ export function laterReason<K extends string>(
   cells: readonly string[],
   header: readonly string[],
   columns: readonly LaidColumn<K>[],
-  { identity }: Declaration<K>,
+  { identity, bands }: Declaration<K>,
   isLast: boolean,
 ): NotDataReason | undefined {
   const filled = cells.filter((cell) => cell !== "");
@@ -109,7 +109,11 @@ export function laterReason<K extends string>(
       guess && (identity as readonly string[]).includes(guess.kind) && (cells[column - 1] ?? "") !== "",
   );
   // Whose row it is tells a row from a sum: a sum has no place, day or product of its own.
-  if (filled.some((cell) => TOTALS.test(cell)) && named.every(({ column }) => TOTALS.test(cells[column - 1] ?? "")))
+  if (
+    !bands &&
+    filled.some((cell) => TOTALS.test(cell)) &&
+    named.every(({ column }) => TOTALS.test(cells[column - 1] ?? ""))
+  )
     return "totals";
   if (filled.length > 1 || columns.length < 3 || isTime(first)) return undefined;
   // A line of its own among the rows is a caption; at the end, or long, a note.

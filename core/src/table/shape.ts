@@ -102,7 +102,7 @@ function laidOut<K extends string>(
     else {
       const reason =
         lies === "across"
-          ? asideAcross(cells)
+          ? asideAcross(cells, declaration.bands ?? false)
           : laterReason(cells, header.cells, columns, declaration, at === records.length - 1);
       if (reason) note(line, reason);
       else dataRows.push(withUnits(record, unitColumns));

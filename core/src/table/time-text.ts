@@ -128,6 +128,15 @@ export function readHour(text: string): Hour | "impossible" | null {
   return { minutes: full * 60 + minute, offsetMin };
 }
 
+/** The day that a text tells, `YYYY-MM-DD`, of an instant the one in UTC; null where it tells none. */
+export function dayIn(text: string, order: DateOrder): string | null {
+  const reading = readTime(text, order);
+  if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
+  if (reading.status !== "clock") return null;
+  const { year, month, day } = reading.time;
+  return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
+}
+
 /** A day and its hour, from cells of their own, as one text. */
 export function withHourOf(day: string, hour: string): string {
   const share = /^0?[.,]\d+$/.test(hour.trim()) ? readHour(hour) : null;

@@ -19,7 +19,7 @@ const BASIS =
   /(?<![A-Za-z0-9])(no3-?n|nh4-?n|no2-?n|po4-?p|so4-?s|caco3|hco3|co3|p2o5|k2o|cao|mgo|na2o|so3|so4|sio2|no3|nh4|no2|po4|h2po4|hpo4|kcl|nacl|fe|mn|zn|cu|mo|na|ca|mg|cl|si|n|p|k|b|s)(?![A-Za-z0-9])/gi;
 /** What only says how a figure was come by. */
 const BESIDE =
-  /\b(as|als|als|comme|como|come|of|per cent|dry ?(matter|weight|soil|mass|basis)?|d\.?m\.?|dw|dm|ts|tm|tr|i\.?\s?tr\.?|i\.?\s?(d\.?\s?)?ts|trockensubstanz|trs|fw|fm|fresh|@|at|bei|à|a|bij) ?(\d+ ?°? ?c?)?\b|\((20|25) ?°? ?c\)|25 ?°c$/gi;
+  /\b(as|als|als|comme|como|come|of|per cent|dry ?(matter|weight|soil|mass|basis)?|d\.?m\.?|dw|dm|ts|tm|tr|i\.?\s?tr\.?|i\.?\s?(d\.?\s?)?ts|trockensubstanz|trs|fw|fm|fresh|@|at|bei|à|a|bij) ?(\d+ ?°? ?c?)?\b|(?<=\S)\s(m\.?s\.?|s\.?s\.?|mat[ie]ère sèche|materia seca|sostanza secca)$|\((20|25) ?°? ?c\)|25 ?°c$/gi;
 
 /**
  * All that a text may mean as a unit: the likeliest first, as "F" may be a temperature and "°f" a hardness.

@@ -45,7 +45,25 @@ describe("a laboratory's analysis of a digestate", () => {
     expect(report.remarks).toEqual(["Kalium (furlongs) has no unit that is understood (none), and is left out."]);
   });
 
-  it("is refused in words where a file has no such figures", () => {
-    expect(() => read("time,temperature\n2026-09-04,21\n")).toThrow(/at least two of suspended solids/);
+  it("of which no column is known tells what it lacks, and is read once they are set by hand", () => {
+    const text = "when;flurp;gloop\n2026-09-04;1850;340\n";
+    expect(read(text)).toMatchObject({ analysis: {}, lacks: [expect.arrayContaining(["solids", "k"])] });
+    const columns = [
+      { column: 2, kind: "nh4N", unit: "mg/L" },
+      { column: 3, kind: "solids", unit: "mg/L" },
+    ];
+    expect(readOrganicTable(new TextEncoder().encode(text), { columns }).analysis).toEqual({
+      nh4NMgL: 1850,
+      suspendedSolidsMgL: 340,
+    });
+  });
+
+  it("says that its day can be read both ways round, and is read as somebody says", () => {
+    const text = "Date,TSS (mg/L),NH4-N (mg/L)\n3/4/2026,340,5\n";
+    expect(read(text)).toMatchObject({ takenOn: "2026-04-03", dateOrderAssumed: true });
+    expect(readOrganicTable(new TextEncoder().encode(text), { dateOrder: "mdy" })).toMatchObject({
+      takenOn: "2026-03-04",
+      dateOrderAssumed: false,
+    });
   });
 });

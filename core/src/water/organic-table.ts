@@ -1,18 +1,17 @@
 import { molarMassG } from "../chemistry/formula.ts";
-import { DomainError } from "../working/domain-error.ts";
 import { measuredCell } from "../table/cell.ts";
-import { readColumns } from "../table/columns.ts";
 import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
 import { conversionOf, type Quantity } from "../table/quantity.ts";
-import { asTable, type Source } from "../table/read-table.ts";
 import type { Declaration } from "../table/declaration.ts";
-import { layOut } from "../table/shape.ts";
-import { dateOrder, readTime } from "../table/time-text.ts";
+import type { Source } from "../table/read-table.ts";
+import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "../table/sheet.ts";
+import { dayIn } from "../table/time-text.ts";
 import { EC_QUANTITY } from "../table/usual-quantities.ts";
 import type { OrganicAnalysis } from "./wastewater.ts";
 
-interface OrganicReport {
+export interface OrganicReport
+  extends SheetTold<Figure | "date">, Pick<Dialect, "decimal" | "decimalAssumed" | "dateOrder" | "dateOrderAssumed"> {
   readonly takenOn: string | null;
   /** what the file tells; half of its limit for what lay below it */
   readonly analysis: Partial<OrganicAnalysis>;
@@ -78,13 +77,17 @@ const FIGURES: readonly (keyof OrganicAnalysis)[] = [
  * Reads a laboratory's analysis of a digestate or reclaimed water, its first sample: an analyte a row or a column. What has no
  * unit that is understood is left out, and said.
  *
- * @throws {DomainError} when fewer than two of its figures are in the file
+ * @throws {DomainError} where there is no table in the file
  */
-export function readOrganicTable(source: Source): OrganicReport {
-  const table = asTable(source);
-  const layout = layOut(table, DECLARATION);
-  const columns = layout ? readColumns(layout, DECLARATION, table.decimal) : [];
-  const [sample] = layout?.dataRows ?? [];
+export function readOrganicTable(source: Source, choices: SheetChoices = {}): OrganicReport {
+  const sheet = new Sheet(
+    source,
+    DECLARATION,
+    choices,
+    "No analysis was found. The file needs suspended solids, ammonium N, organic or total N, phosphorus, potassium or EC, each with its unit.",
+  );
+  const { columns, table } = sheet;
+  const [sample] = sheet.layout.dataRows;
   const found: Partial<Record<Found, number>> = {};
   const remarks: string[] = [];
   for (const { kind, column, header, unit, unitAssumed, unknownUnit } of columns) {
@@ -112,25 +115,11 @@ export function readOrganicTable(source: Source): OrganicReport {
     remarks.push("Organic N is total N less ammonium N.");
   }
   const missing = FIGURES.filter((key) => analysis[key] === undefined);
-  if (missing.length > FIGURES.length - 2)
-    throw new DomainError({
-      code: "not-possible",
-      path: "file",
-      message:
-        "No analysis was found. The file needs at least two of suspended solids, ammonium N, organic or total N, phosphorus, potassium and EC, each with its unit.",
-    });
-  const dateAt = columns.find(({ kind }) => kind === "date")?.column;
-  const dates = [sample?.cells[(dateAt ?? 0) - 1] ?? "", layout?.told.date ?? ""].filter((text) => text !== "");
-  return { takenOn: dateIn(dates), analysis, missing, remarks };
-}
-
-function dateIn(cells: readonly string[]): string | null {
-  const order = dateOrder(cells);
-  for (const cell of cells) {
-    const reading = readTime(cell, order === "ambiguous" ? "dmy" : order);
-    if (reading.status !== "clock") continue;
-    const { year, month, day } = reading.time;
-    return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
-  }
-  return null;
+  const dateText = sample ? sheet.text(sample, "date") : "";
+  const { dateOrder, dateOrderAssumed } = sheet.dialect([dateText]);
+  return {
+    ...sheet.told(),
+    ...{ decimal: table.decimal, decimalAssumed: table.decimalAssumed, dateOrder, dateOrderAssumed },
+    ...{ takenOn: dayIn(dateText, dateOrder), analysis, missing, remarks },
+  };
 }

@@ -6,7 +6,7 @@ import type { ReadColumn } from "../table/columns.ts";
 import type { Source, Table, TableRecord } from "../table/read-table.ts";
 import type { Layout } from "../table/shape.ts";
 import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "../table/sheet.ts";
-import { readTime, type DateOrder } from "../table/time-text.ts";
+import { dayIn } from "../table/time-text.ts";
 import { unitsIn } from "../table/unit-text.ts";
 import { checkReport, type ReportCheck } from "./report-check.ts";
 import { analyteOf, countedIn, WATER_DECLARATION, type Analyte, type WaterColumn } from "./water-meanings.ts";
@@ -99,7 +99,7 @@ export function readWaterTable(source: Source, choices: WaterChoices = {}): Wate
   for (const record of layout.dataRows) {
     const text = record.cells.join("\t");
     const before = seen.get(text);
-    const takenOn = dateOf(dateText(record), order);
+    const takenOn = dayIn(dateText(record), order);
     if (!record.turned && record.cells.length !== layout.columns.length)
       rejectAll(record, "field-count", `${record.cells.length} cells where the header has ${layout.columns.length}`);
     else if (takenOn === null && dateText(record) !== "") rejectAll(record, "bad-time", dateText(record));
@@ -231,12 +231,4 @@ function amountIn(kind: WaterColumn, value: number, unit: string): number | null
 
 function isFlagged({ check, setAside }: WaterSample): boolean {
   return (check !== null && check.verdict !== "good") || setAside.length > 0;
-}
-
-function dateOf(text: string, order: DateOrder): string | null {
-  const reading = readTime(text, order);
-  if (reading.status === "instant") return new Date(reading.instantMs).toISOString().slice(0, 10);
-  if (reading.status !== "clock") return null;
-  const { year, month, day } = reading.time;
-  return `${year}-${String(month).padStart(2, "0")}-${String(day).padStart(2, "0")}`;
 }

@@ -5,6 +5,8 @@ import {
   importList,
   importWater,
   previewList,
+  previewOrganic,
+  previewTissue,
   previewWater,
   readSiteFile,
 } from "@sprunel/contract/exchange";
@@ -14,6 +16,7 @@ import { followed, received, served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
+import { analysisFiles } from "./analysis-files.ts";
 import { Incoming } from "./site-file/incoming.ts";
 import { listImportService } from "./lists/list-import-service.ts";
 import { siteFileService } from "./site-file/site-file-service.ts";
@@ -31,6 +34,7 @@ export function exchangeModule(
 ): Module {
   const lists = listImportService(scope);
   const waters = waterImportService(scope);
+  const analyses = analysisFiles(scope);
   const past = pastImports(scope);
   const files = siteFileService(scope, modules, new Incoming(dataFolder));
   return {
@@ -39,6 +43,8 @@ export function exchangeModule(
       served(importList, ({ body }) => lists.commit(body)),
       followed(previewWater, ({ body }, follower) => waters.preview(body, follower)),
       served(importWater, ({ body }) => waters.commit(body)),
+      followed(previewOrganic, ({ body }, follower) => analyses.organic(body, follower)),
+      followed(previewTissue, ({ body }, follower) => analyses.tissue(body, follower)),
       served(getImports, () => past.list()),
       served(takeImportBack, ({ params }) => past.takeBack(params.id)),
       written(getSiteFile, async (_asked, res) => {

@@ -1,10 +1,10 @@
 import type { ListKind } from "@sprunel/contract/exchange";
 import { readWeatherFile } from "@sprunel/core/climate";
-import { readShelfList, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { readShelfList, readTissueSheet, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { readPickList } from "@sprunel/core/harvest";
 import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
 import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
-import { readWaterTable } from "@sprunel/core/water";
+import { readOrganicTable, readWaterTable } from "@sprunel/core/water";
 import type { Source, Table } from "@sprunel/core/table";
 import { createHash } from "node:crypto";
 import { openedFile } from "./container.ts";
@@ -88,6 +88,10 @@ export const JOBS = {
     readAs("weather", file, readWeatherFile, step),
   "water-table": (file: SentFile & { choices: Choices<typeof readWaterTable> }, step: Step) =>
     readAs("water", file, readWaterTable, step),
+  "organic-table": (file: SentFile & { choices: Choices<typeof readOrganicTable> }, step: Step) =>
+    readAs("organic", file, readOrganicTable, step),
+  "tissue-sheet": (file: SentFile & { choices: Choices<typeof readTissueSheet> }, step: Step) =>
+    readAs("tissue", file, readTissueSheet, step),
   list: (file: ListJob<ListKind>, step: Step): ReadList<ListKind> =>
     readAs<ReadList<ListKind>>(file.kind, file, LISTS[file.kind], step),
 } as const;

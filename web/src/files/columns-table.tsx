@@ -2,7 +2,7 @@ import Alert from "antd/es/alert";
 import Select from "antd/es/select";
 import styles from "./files.module.css";
 
-interface FileColumn {
+export interface FileColumn {
   readonly column: number;
   readonly header: string;
   readonly kind: string;

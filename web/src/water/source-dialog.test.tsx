@@ -1,4 +1,5 @@
 import { addSource, getWater, getWaterReports, updateSource } from "@sprunel/contract/water";
+import { previewOrganic } from "@sprunel/contract/exchange";
 import { getZoneFeed } from "@sprunel/contract/feed";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
@@ -55,5 +56,24 @@ describe("a source of water", () => {
     await user.click(dialog.getByRole("button", { name: /Save/ }));
     expect(await dialog.findByText(words)).toBeVisible();
     expect(dialog.getByLabelText("Name of the water")).toHaveValue("Brook");
+  });
+
+  it("that is a digestate is filled from a laboratory's file, and says what the file does not tell", async () => {
+    const { server, user, dialog } = await opened(/^Add a source/);
+    server.on(previewOrganic, {
+      ...{ columns: [], kinds: [], lacks: [], book: null, preamble: [], decimal: ".", decimalAssumed: false },
+      ...{ dateOrder: "dmy", dateOrderAssumed: true, takenOn: "2026-04-03" },
+      analysis: { nh4NMgL: 1850, kMgL: 2400 },
+      missing: ["pMgL"],
+      remarks: ["K is given by mass and taken for 1 kg in a litre."],
+    });
+    await user.click(dialog.getByLabelText("Kind"));
+    await user.click(await screen.findByTitle(/digestate/i));
+    const input = document.querySelector<HTMLInputElement>("[role=dialog] input[type=file]");
+    await user.upload(input as HTMLInputElement, new File(["a"], "lab.xlsx"));
+    expect(await dialog.findByText(/taken for 1 kg in a litre\. Not in the file: Phosphorus\./)).toBeVisible();
+    expect(dialog.getByLabelText("Ammonium N")).toHaveValue("1850");
+    expect(dialog.getByLabelText("Phosphorus")).toHaveValue("");
+    expect(dialog.getByText(/both orders fit: please check/)).toBeVisible();
   });
 });

@@ -1,14 +1,17 @@
 import { newSourceSchema, type NewSource, type Source, type SourceKind } from "@sprunel/contract/water";
-import { readOrganicTable } from "@sprunel/core/water";
+import { previewOrganic } from "@sprunel/contract/exchange";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { useState } from "react";
-import { FileButton } from "../files/file-button.tsx";
+import { useEffect, useState } from "react";
+import { AnalysisButton, AnalysisSettings, type AnalysisChoices } from "../files/analysis-file.tsx";
+import type { ChosenFile } from "../files/chosen-file.ts";
+import { Reading } from "../files/reading.tsx";
+import { useAnalysis } from "../files/use-analysis.ts";
+import { ProblemNote } from "../http/problem.tsx";
 import { withoutIdentity } from "../forms/stale-edit.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../place/use-board.ts";
-import { trySum } from "../sums/try-sum.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { SOURCE_WORDS } from "./source-words.ts";
 import { useSaveSource } from "../place/use-sources.ts";
@@ -41,6 +44,22 @@ const ANALYSIS: readonly { readonly key: AnalysisKey; readonly label: string; re
   { key: "ecMsCm", label: "EC", unit: "mS/cm" },
   { key: "hygieneDays", label: "Last dose before the first pick", unit: "days" },
 ];
+
+/** What a laboratory's file may tell of it. */
+const FIGURE_WORDS: Readonly<Record<string, string>> = {
+  date: "day",
+  solids: "suspended solids",
+  organicN: "organic N",
+  nh4N: "ammonium N",
+  nh4: "ammonium",
+  totalN: "total N",
+  p: "phosphorus",
+  p2o5: "phosphorus as P₂O₅",
+  k: "potassium",
+  k2o: "potassium as K₂O",
+  ec: "EC",
+  ignore: "not used",
+};
 
 /** One source of water: its limits and, where it has one, its storage. What is not known stays empty. */
 export function SourceDialog({ source, onClose }: { source: Source | null; onClose(): void }) {
@@ -119,26 +138,45 @@ export function SourceDialog({ source, onClose }: { source: Source | null; onClo
 function AnalysisFields({ today }: { today: string }) {
   const kind = Form.useWatch("kind") as SourceKind | undefined;
   const form = Form.useFormInstance<Values>();
-  const [said, setSaid] = useState<readonly string[]>([]);
-  if (kind !== "digestate" && kind !== "reclaimed") return null;
-  const fillFrom = (bytes: Uint8Array): void => {
-    const report = trySum(() => readOrganicTable(bytes));
-    if (typeof report === "string") {
-      setSaid([report]);
-      return;
-    }
-    const { takenOn, analysis, missing, remarks } = report;
+  const [file, setFile] = useState<ChosenFile | null>(null);
+  const [choices, setChoices] = useState<AnalysisChoices>({});
+  const preview = useAnalysis(previewOrganic, file, choices);
+  const report = preview.error ? undefined : preview.data;
+  useEffect(() => {
+    if (!report) return;
+    const { takenOn, analysis } = report;
     form.setFieldsValue({ analysis: { ...analysis, ...(takenOn && { takenOn }) } });
-    const labels = ANALYSIS.flatMap(({ key, label }) => (missing.some((other) => other === key) ? [label] : []));
-    setSaid([...remarks, ...(labels.length > 0 ? [`Not in the file: ${labels.join(", ")}.`] : [])]);
-  };
+  }, [report, form]);
+  if (kind !== "digestate" && kind !== "reclaimed") return null;
+  const labels = ANALYSIS.flatMap(({ key, label }) => (report?.missing.includes(key) ? [label] : []));
+  const said = [...(report?.remarks ?? []), ...(labels.length > 0 ? [`Not in the file: ${labels.join(", ")}.`] : [])];
   return (
     <>
-      <Form.Item label="Analysis" extra={said.join(" ") || "or type it below"}>
-        <FileButton accept=".csv,.txt,.tsv" onBytes={fillFrom}>
-          Fill from a lab file
-        </FileButton>
+      <Form.Item label="Analysis from a lab file" extra={said.join(" ") || "or type it below"}>
+        <AnalysisButton
+          file={file}
+          onFile={(next) => {
+            setFile(next);
+            setChoices({});
+          }}
+        />
       </Form.Item>
+      {file && (
+        <div className="whole-row">
+          {preview.isFetching && !preview.data && (
+            <Reading fileName={file.name} step={preview.step} onStop={() => setFile(null)} />
+          )}
+          {preview.error && <ProblemNote error={preview.error} />}
+          {report && (
+            <AnalysisSettings
+              told={report}
+              named={(figure) => FIGURE_WORDS[figure] ?? figure}
+              choices={choices}
+              onChange={setChoices}
+            />
+          )}
+        </div>
+      )}
       <Form.Item name={["analysis", "takenOn"]} label="Analysed on" extra="empty: no analysis yet">
         <DateInput until={today} />
       </Form.Item>

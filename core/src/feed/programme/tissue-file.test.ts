@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { readTissueSheet, type TissueColumn } from "./tissue-file.ts";
+import { readTissueSheet, type TissueRow } from "./tissue-file.ts";
 
-const read = (text: string, set?: ReadonlyMap<number, TissueColumn>) =>
-  readTissueSheet(new TextEncoder().encode(text), set);
+const read = (text: string, rows: readonly { row: number; is: TissueRow }[] = []) =>
+  readTissueSheet(new TextEncoder().encode(text), { rows });
 
 describe("a sheet of leaf results", () => {
   it("with a nutrient a row has the band in one column and other nutrients set aside", () => {
-    const { lines, aside, columns } = read(
+    const { lines, rows, columns } = read(
       [
         "Leaf analysis,,,",
         "Sample,Block 3,,",
@@ -18,13 +18,16 @@ describe("a sheet of leaf results", () => {
         "Calcium (Ca),1.9,%,1.5 - 3.0",
       ].join("\n"),
     );
-    expect(columns.map(({ is }) => is)).toEqual(["nutrient", "found", "unit", "band"]);
+    expect(rows.map(({ header, is }) => [header, is])).toEqual([
+      ["Result", "found"],
+      ["Sufficiency range", "band"],
+    ]);
     expect(lines).toMatchObject([
       { line: 4, nutrient: "N", found: 3.1, low: 3.5, high: 5, unit: "%" },
       { line: 5, nutrient: "P", found: 0.42, low: 0.3, high: 0.6, unit: "%" },
       { line: 6, nutrient: "K", found: 5.2, low: 3, high: 4.5, unit: "%" },
     ]);
-    expect(aside).toEqual([{ line: 7, text: "Calcium (Ca) · 1.9 · % · 1.5 - 3.0" }]);
+    expect(columns.filter(({ kind }) => kind === "ignore").map(({ header }) => header)).toContain("Calcium (Ca)");
   });
 
   it("in German with decimal commas has the band in two columns and the unit in the head", () => {
@@ -45,7 +48,7 @@ describe("a sheet of leaf results", () => {
   });
 
   it("in French has its band from mini to maxi and its unit of dry matter", () => {
-    const { columns, lines } = read(
+    const { rows, lines } = read(
       [
         "Laboratoire Agro-Sud;;;;",
         "Elément;Résultat;Unité;Mini;Maxi",
@@ -54,18 +57,18 @@ describe("a sheet of leaf results", () => {
         "Magnésium (Mg);6,9;g/kg MS;4;9",
       ].join("\n"),
     );
-    expect(columns.map(({ is }) => is)).toEqual(["nutrient", "found", "unit", "low", "high"]);
+    expect(rows.map(({ is }) => is)).toEqual(["found", "low", "high"]);
     expect(lines).toMatchObject([
-      { nutrient: "N", found: 38.2, low: 42, high: 55, unit: "g/kg MS" },
-      { nutrient: "K", found: 0.25, below: true, low: 3.5, high: 5, unit: "% MS" },
+      { nutrient: "N", found: 38.2, low: 42, high: 55, unit: "g/kg" },
+      { nutrient: "K", found: 0.25, below: true, low: 3.5, high: 5, unit: "%" },
     ]);
   });
 
   it("turned, with a nutrient a column, has rows named for the result and the ends of the band", () => {
-    const { lines, columns } = read(
+    const { lines, rows } = read(
       "\tN %\tP %\tK %\tCa %\nLow\t3.5\t0.3\t3\t1\nResult\t3.1\t0.7\t4\t2\nHigh\t5\t0.6\t4.5\t3",
     );
-    expect(columns.map(({ is }) => is)).toEqual(["nutrient", "low", "found", "high"]);
+    expect(rows.map(({ is }) => is)).toEqual(["low", "found", "high"]);
     expect(lines).toMatchObject([
       { nutrient: "N", found: 3.1, low: 3.5, high: 5, unit: "%" },
       { nutrient: "P", found: 0.7, low: 0.3, high: 0.6, unit: "%" },
@@ -76,7 +79,7 @@ describe("a sheet of leaf results", () => {
   it("of sap in French, a figure below what can be measured counts as half of that limit, and says so", () => {
     const { lines } = read("élément;valeur;unité\nazote (NO3-N);<20;mg/l\npotassium;3100;mg/l\n");
     expect(lines).toMatchObject([
-      { nutrient: "N", found: 10, below: true, low: null, high: null, unit: "mg/l" },
+      { nutrient: "N", found: 10, below: true, low: null, high: null, unit: "mg/L" },
       { nutrient: "K", found: 3100, below: false },
     ]);
   });
@@ -84,21 +87,20 @@ describe("a sheet of leaf results", () => {
   it("whose columns no head names waits for a hand: the first figure is the result, others are set by a person", () => {
     const text = "N;3.1;3.5;5.0\nP;0.4;0.3;0.6\n";
     expect(read(text).lines[0]).toMatchObject({ found: 3.1, low: null, high: null, unit: null });
-    const set = new Map<number, TissueColumn>([
-      [2, "low"],
-      [3, "high"],
-    ]);
+    const set = [
+      { row: 2, is: "low" as const },
+      { row: 3, is: "high" as const },
+    ];
     expect(read(text, set).lines[0]).toMatchObject({ found: 3.1, low: 3.5, high: 5 });
   });
 
   it("takes neither sodium nor a word that begins with N for nitrogen", () => {
-    const { lines, aside } = read("element,result,unit\nNa,0.2,%\nNi,3,mg/kg\nNote,1,\nN,4,%\n");
+    const { lines } = read("element,result,unit\nNa,0.2,%\nNi,3,mg/kg\nNote,1,\nN,4,%\n");
     expect(lines.map(({ label }) => label)).toEqual(["N"]);
-    expect(aside.map(({ text }) => text)).toEqual(["Na · 0.2 · %", "Ni · 3 · mg/kg", "Note · 1"]);
   });
 
-  it("without any of N, P and K is refused in words", () => {
-    expect(() => read("element;result\nCa;3\nMg;1\n")).toThrow(/no result in it that a dose could go by/);
+  it("without any of N, P and K tells what it lacks, and an empty one is refused in words", () => {
+    expect(read("element;result\nCa;3\nMg;1\n")).toMatchObject({ lines: [], lacks: [["N", "P", "K"]] });
     expect(() => read("")).toThrow(/Neither a row nor a column/);
   });
 

@@ -1,12 +1,40 @@
-import { measuredCell } from "../../table/cell.ts";
-import { readNumber, type DecimalMark } from "../../table/number.ts";
-import { asTable, type Source, type TableRecord } from "../../table/read-table.ts";
-import { DomainError } from "../../working/domain-error.ts";
+import { measuredCell, type MeasuredCell } from "../../table/cell.ts";
+import type { ReadColumn } from "../../table/columns.ts";
+import type { Declaration } from "../../table/declaration.ts";
+import { headOf } from "../../table/head.ts";
+import type { Concept } from "../../table/lexicon.ts";
+import type { Meaning } from "../../table/meaning.ts";
+import type { Source, TableRecord } from "../../table/read-table.ts";
+import { Sheet, type Dialect, type SheetChoices, type SheetTold } from "../../table/sheet.ts";
+import { unitsIn } from "../../table/unit-text.ts";
 import { MAIN, type Main } from "./nutrients.ts";
 
-/** What a column of a laboratory's sheet of leaf, sap or extract may hold. */
-export const TISSUE_COLUMNS = ["nutrient", "found", "unit", "low", "high", "band", "skip"] as const;
-export type TissueColumn = (typeof TISSUE_COLUMNS)[number];
+/** What a row of a laboratory's results of leaf, sap or extract may tell of its nutrients. */
+export const TISSUE_ROWS = ["found", "low", "high", "band", "skip"] as const;
+export type TissueRow = (typeof TISSUE_ROWS)[number];
+
+/** Amounts stay in the unit of the laboratory: they are held against its own band. */
+const AMOUNT = {
+  units: ["%", "g/kg", "mg/kg", "mg/L", "mmol/L", "mmol/kg"],
+  alike: { "mg/L": 1, "mmol/L": 1, "mmol/kg": 1 },
+};
+const amount = (...named: readonly (readonly Concept[])[]): Meaning => ({
+  named,
+  beside: ["total", "value", "leaf", "solids"],
+  quantity: AMOUNT,
+});
+
+const DECLARATION: Declaration<Main> = {
+  meanings: {
+    // Nitrate of sap counts as nitrogen.
+    N: { ...amount(["N"], ["nitrate"], ["nitrate", "N"]), never: ["ammonium"] },
+    P: amount(["P"], ["P2O5"], ["phosphate"], ["P", "P2O5"]),
+    K: amount(["K"], ["K2O"], ["K", "K2O"]),
+  },
+  needs: [["N", "P", "K"]],
+  identity: [],
+  bands: true,
+};
 
 /** One of N, P and K as the sheet tells it; what it does not tell is null. */
 export interface TissueLine {
@@ -14,199 +42,145 @@ export interface TissueLine {
   readonly nutrient: Main;
   /** as written: "N (total)" */
   readonly label: string;
+  /** in the unit */
   readonly found: number | null;
   /** found is half of the limit below which the laboratory could not measure */
   readonly below: boolean;
+  /** what stands there, where it is no single figure */
+  readonly unread: string | null;
   readonly low: number | null;
   readonly high: number | null;
   readonly unit: string | null;
 }
 
-export interface TissueSheet {
-  /** what each column is taken for, in the order of the file; of a sheet that was turned, in that of its rows */
-  readonly columns: readonly { readonly header: string; readonly is: TissueColumn; readonly example: string }[];
-  readonly lines: readonly TissueLine[];
-  /** lines with a figure that bear on no dose of N, P or K, or cannot be read, as written */
-  readonly aside: readonly { readonly line: number; readonly text: string }[];
+interface TissueChoices extends SheetChoices {
+  /** rows that somebody set by hand */
+  readonly rows?: readonly { readonly row: number; readonly is: TissueRow }[] | undefined;
 }
 
-/** Names in several languages, without accents; nitrate of sap counts as nitrogen. */
-const NAMES: Readonly<Record<Main, RegExp>> = {
-  N: /^(total )?(n|nitrogen|stickstoff|azote|azoto|nitrogeno|stikstof|nitrate|nitrat|nitrato|no3|no3n)( total| tot| gesamt| kjeldahl)?$/,
-  P: /^(total )?(p|phosphorus|phosphor|phosphore|fosforo|fosfor|phosphate|phosphat|fosfato|p2o5|h2po4|po4)( total| tot)?$/,
-  K: /^(total )?(k|potassium|kalium|potasio|potassio|potasium|k2o)( total| tot)?$/,
-};
-/** Heads of columns in several languages. */
-const HEADS: readonly (readonly [TissueColumn, RegExp])[] = [
-  ["unit", /^(unit|units|einheit|unite|unidad|unita|eenheid|unidade)\b/],
+export interface TissueSheet extends SheetTold<Main>, Pick<Dialect, "decimal" | "decimalAssumed"> {
+  /** its rows, of a sheet with a nutrient a row its columns, and what each was taken for */
+  readonly rows: readonly {
+    readonly row: number;
+    readonly header: string;
+    readonly is: TissueRow;
+    readonly examples: readonly string[];
+  }[];
+  readonly lines: readonly TissueLine[];
+}
+
+/** Heads of rows in several languages, as they follow each other. */
+const HEADS: readonly (readonly [TissueRow, RegExp])[] = [
   ["low", /\b(low|lower|mini?|minimum|from|untere|unterer|ab|von|bas|inferieur|inferior|minimo|ondergrens)\b/],
   ["high", /\b(high|upper|maxi?|maximum|to|obere|oberer|bis|haut|superieur|superior|maximo|bovengrens)\b/],
-  [
-    "band",
-    /range|band|bereich|plage|rango|gamma|intervalo|traject|sufficien|norm|optimum|optimal|richtwert|target|streefwaarde|faixa/,
-  ],
-  ["found", /result|found|value|gehalt|wert|valeur|resultat|valor|measured|content|analys|uitslag|gehalte|teneur/],
-  ["nutrient", /nutrient|element|parameter|analyte|nahrstoff|elemento|nutriente|voedingselement/],
+  ["found", /\b(result|found|measured|gemessen|befund)/],
 ];
-const UNIT = /^(%|‰|[mµ]?g\/k?g|[mµ]?g\/l|ppm|mmol\/(l|kg)|meq\/l)( ?(dm|d\.m\.|dw|ms|ts|ss|tm))?$/i;
-const RANGE = /^\s*<?\s*([\d.,]+)\s*(?:-|–|—|to|bis|a|à|tot|\.\.+)\s*([\d.,]+)\s*(.*)$/i;
 
 /**
- * Reads a sheet of leaf, sap or extract results: a nutrient a row or a nutrient a column, the band in one column or in two, the
- * unit in a column, in the head, beside the figure or beside the nutrient's name.
+ * Reads a laboratory's results of leaf, sap or extract: a nutrient a row or a nutrient a column, the band in one column or in two,
+ * the unit in a column, in the head, beside the figure or beside the nutrient's name.
  *
- * @param set columns that somebody set by hand, by their place in `columns`
  * @throws {DomainError} where neither a row nor a column names one of N, P and K
  */
-export function readTissueSheet(source: Source, set: ReadonlyMap<number, TissueColumn> = new Map()): TissueSheet {
-  const { records, decimal } = asTable(source);
-  const filled = records.filter(({ cells }) => cells.some((cell) => cell !== ""));
-  const rows = upright(filled);
-  const first = rows.findIndex(({ cells }) => cells.some((cell) => nutrientOf(cell)));
-  if (first < 0)
-    throw new DomainError({
-      code: "not-possible",
-      path: "file",
-      message:
-        "Neither a row nor a column of the file is named N, P or K, nitrogen, phosphorus or potassium: there is no result in it that a dose could go by.",
-    });
-  // The head is the nearest row above that has words and no figure.
-  const headAt = rows.findLastIndex(
-    ({ cells }, at) =>
-      at < first &&
-      cells.filter((cell) => /\p{L}/u.test(cell)).length > 1 &&
-      cells.every((cell) => measuredCell(cell, decimal).value === null),
+export function readTissueSheet(source: Source, choices: TissueChoices = {}): TissueSheet {
+  const sheet = new Sheet(
+    source,
+    DECLARATION,
+    choices,
+    "Neither a row nor a column of the file is named N, P or K, nitrogen, phosphorus or potassium: there is no result in it that a dose could go by.",
   );
-  const body = rows.slice(headAt < 0 ? first : headAt + 1);
-  const columns = guessed(rows[headAt]?.cells ?? [], body, decimal).map((column, at) => ({
-    ...column,
-    is: set.get(at) ?? column.is,
-  }));
-  const lines: TissueLine[] = [];
-  const aside: { line: number; text: string }[] = [];
-  for (const row of body) {
-    const found = lineOf(row, columns, decimal);
-    if (found) lines.push(found);
-    else if (row.cells.some((cell) => /\d/.test(cell)))
-      aside.push({ line: row.line, text: row.cells.filter((cell) => cell !== "").join(" · ") });
-  }
-  return { columns, lines, aside };
-}
-
-/** A nutrient a row, whichever way the sheet lies. */
-function upright(records: readonly TableRecord[]): readonly TableRecord[] {
-  const at = records.findIndex(({ cells }) => new Set(cells.flatMap((cell) => nutrientOf(cell) ?? [])).size > 1);
-  const across = records[at];
-  if (!across) return records;
-  const below = records.slice(at);
-  return across.cells.map((_, column) => ({
-    line: across.line,
-    cells: below.map(({ cells }) => cells[column] ?? ""),
-  }));
-}
-
-/** Without accents, marks and what stands in brackets. */
-function plain(text: string): string {
-  return text
-    .normalize("NFD")
-    .replace(/\p{M}/gu, "")
-    .toLowerCase()
-    .replace(/[([{].*?[)\]}]/g, " ")
-    .replace(/[₀-₉]/g, (digit) => String("₀₁₂₃₄₅₆₇₈₉".indexOf(digit)))
-    .replace(/[^\p{L}\d%/ ]+/gu, " ")
-    .replace(/ +/g, " ")
-    .trim();
-}
-
-function nutrientOf(cell: string): Main | null {
-  // "N %", "Nitrogen, total", "NO3-N"
-  const name = plain(cell.replace(/no3[ -]?n\b/i, "no3n"))
-    .replace(/ ?(%|g\/kg|mg\/kg|mg\/l|ppm|mmol\/l|dm|ts|ms)/g, "")
-    .trim();
-  return MAIN.find((nutrient) => NAMES[nutrient].test(name)) ?? MAIN.find((one) => bracketed(cell) === one) ?? null;
-}
-
-/** "Stickstoff-Gehalt (N)": the formula in brackets. */
-function bracketed(cell: string): string | undefined {
-  return /[([]\s*(N|P|K)\s*[)\]]/.exec(cell)?.[1];
-}
-
-function unitIn(text: string): string | null {
-  const inside = /[([,]\s*([^()[\],]+?)\s*[)\]]?\s*$/.exec(text)?.[1] ?? text.trim().split(/\s+/).at(-1) ?? "";
-  return UNIT.test(inside) ? inside : null;
-}
-
-function guessed(
-  head: readonly string[],
-  body: readonly TableRecord[],
-  decimal: DecimalMark,
-): { header: string; is: TissueColumn; example: string }[] {
-  const width = Math.max(head.length, ...body.map(({ cells }) => cells.length));
-  const named = body.filter(({ cells }) => cells.some((cell) => nutrientOf(cell)));
-  let hasFound = false;
-  const columns = Array.from({ length: width }, (_, at) => {
-    const header = head[at] ?? "";
-    const cells = named.map((row) => row.cells[at] ?? "").filter((cell) => cell !== "");
-    const most = (test: (cell: string) => boolean): boolean =>
-      cells.length > 0 && cells.filter(test).length * 2 > cells.length;
-    const isNumber = (cell: string): boolean => measuredCell(cell, decimal).value !== null;
-    const byHead = headOf(header);
-    const is: TissueColumn = most((cell) => nutrientOf(cell) !== null)
-      ? "nutrient"
-      : most((cell) => UNIT.test(cell))
-        ? "unit"
-        : most((cell) => RANGE.test(cell))
-          ? "band"
-          : most(isNumber) && byHead && byHead !== "nutrient" && byHead !== "unit"
-            ? // One figure is no band.
-              byHead === "band"
-              ? "skip"
-              : byHead
-            : most(isNumber)
-              ? "found"
-              : "skip";
-    return { header, is, example: cells[0] ?? "" };
-  });
-  // Of several columns of figures the one that a head names is the result, else the first; others wait to be set by hand.
-  const namedFound = columns.findIndex(({ header, is }) => is === "found" && headOf(header) === "found");
-  return columns.map((column, at) => {
-    if (column.is !== "found") return column;
-    const taken = namedFound >= 0 ? at === namedFound : !hasFound;
-    hasFound = true;
-    return taken ? column : { ...column, is: "skip" as const };
-  });
-}
-
-function headOf(header: string): TissueColumn | undefined {
-  return HEADS.find(([, pattern]) => pattern.test(plain(header)))?.[0];
-}
-
-function lineOf(
-  { line, cells }: TableRecord,
-  columns: TissueSheet["columns"],
-  decimal: DecimalMark,
-): TissueLine | null {
-  const cellOf = (is: TissueColumn): string => {
-    const at = columns.findIndex((column) => column.is === is);
-    return at < 0 ? "" : (cells[at] ?? "");
+  const { layout, table } = sheet;
+  const nutrients = MAIN.flatMap((kind) => sheet.column(kind) ?? []);
+  const cellOf = ({ cells }: TableRecord, { column }: ReadColumn<Main>): MeasuredCell =>
+    measuredCell(cells[column - 1] ?? "", table.decimal);
+  const firstAt = Math.min(...nutrients.map(({ column }) => column - 1));
+  const rows = rowsOf(
+    layout.dataRows.map((record) => ({
+      record,
+      header: headerOf(record, firstAt),
+      cells: nutrients.map((column) => cellOf(record, column)).filter(({ kind }) => kind !== "empty"),
+    })),
+    choices.rows,
+  );
+  const told = (is: TissueRow, column: ReadColumn<Main>) => {
+    const row = rows.find((one) => one.is === is);
+    return row && { ...row, cell: cellOf(row.record, column) };
   };
-  const label = cellOf("nutrient");
-  const nutrient = nutrientOf(label);
-  if (!nutrient) return null;
-  const measured = measuredCell(cellOf("found"), decimal);
-  const [, from = "", to = "", bandUnit = ""] = RANGE.exec(cellOf("band")) ?? [];
-  const unit =
-    cellOf("unit") ||
-    measured.unit ||
-    bandUnit.trim() ||
-    unitIn(label) ||
-    unitIn(columns.find(({ is }) => is === "found")?.header ?? "");
+  const lines = nutrients.map((column): TissueLine => {
+    const [found, band] = [told("found", column), told("band", column)];
+    const { value = null, below = false, kind = "empty", raw = "", unit = "" } = found?.cell ?? {};
+    const [from = null, to = null] = band?.cell.ends ?? [];
+    return {
+      line: found?.record.turned?.lines[column.column - 1] ?? found?.record.line ?? 0,
+      nutrient: column.kind as Main,
+      label: column.header,
+      found: kind === "below" ? value && value / 2 : kind === "number" ? value : null,
+      below,
+      unread: kind === "number" || kind === "below" || kind === "empty" ? null : raw,
+      low: told("low", column)?.cell.value ?? from,
+      high: told("high", column)?.cell.value ?? to,
+      unit: plainUnit(
+        unit || (column.unitAssumed ? "" : column.unit) || band?.cell.unit || unitOf(found?.header ?? ""),
+        column.kind,
+      ),
+    };
+  });
   return {
-    ...{ line, nutrient, label },
-    found: measured.value !== null && measured.below ? measured.value / 2 : measured.value,
-    below: measured.below,
-    low: measuredCell(cellOf("low"), decimal).value ?? readNumber(from, decimal),
-    high: measuredCell(cellOf("high"), decimal).value ?? readNumber(to, decimal),
-    unit: unit || null,
+    ...sheet.told(),
+    ...{ decimal: table.decimal, decimalAssumed: table.decimalAssumed },
+    rows: rows.map(({ record: _record, ...row }) => row),
+    lines,
   };
+}
+
+/** The words nearest to its figures: of what stands before them in its row, or over them in its column. */
+function headerOf({ cells, turned }: TableRecord, firstAt: number): string {
+  const before = cells.slice(0, firstAt).filter((cell) => /\p{L}{2}/u.test(cell));
+  return (turned ? before.at(-1) : before[0]) ?? "";
+}
+
+function unitOf(header: string): string {
+  return headOf(header).units.find((text) => unitsIn(text).length > 0) ?? "";
+}
+
+/** "N %" says of nitrogen no more than "%". */
+function plainUnit(unit: string, nutrient: string): string | null {
+  return unit.replace(new RegExp(`^${nutrient}\\s+|\\s+${nutrient}$`), "") || null;
+}
+
+interface Row {
+  readonly record: TableRecord;
+  readonly header: string;
+  readonly cells: readonly MeasuredCell[];
+}
+
+/** What each row is taken for: as somebody said, as its head or its cells tell, and the first that is left is the result. */
+function rowsOf(
+  rows: readonly Row[],
+  said: TissueChoices["rows"] = [],
+): readonly (TissueSheet["rows"][number] & { readonly record: TableRecord })[] {
+  const guessed = rows.map((row, at) => {
+    const byHand = said.find((one) => one.row === at + 1)?.is;
+    return { ...row, row: at + 1, byHand, guess: byHand ?? guessOf(row.header, row.cells) };
+  });
+  // What a head calls the result goes before what nothing tells.
+  const result =
+    guessed.find(({ guess }) => guess === "found") ??
+    guessed.find(({ guess, cells }) => guess === null && cells.length > 0);
+  return guessed.map((one) => ({
+    ...{ row: one.row, record: one.record, header: one.header },
+    is: one === result ? "found" : one.guess === "found" ? "skip" : (one.guess ?? "skip"),
+    examples: one.cells.slice(0, 3).map(({ raw }) => raw),
+  }));
+}
+
+function guessOf(header: string, cells: readonly MeasuredCell[]): TissueRow | null {
+  if (cells.length > 0 && cells.filter(({ kind }) => kind === "range").length * 2 > cells.length) return "band";
+  const { words } = headOf(header);
+  const text = words.map(({ word }) => word).join(" ");
+  const [is] = HEADS.find(([, pattern]) => pattern.test(text)) ?? [];
+  if (is) return is;
+  if (words.some(({ concepts }) => concepts.includes("value"))) return "found";
+  // One figure is no band.
+  return words.some(({ concepts }) => concepts.includes("limit")) ? "skip" : null;
 }

@@ -1,21 +1,16 @@
+import { previewTissue, type TissuePreview } from "@sprunel/contract/exchange";
 import type { DoseProgramme } from "@sprunel/contract/feed";
-import {
-  MOST_STEP_PCT,
-  readTissueSheet,
-  stepFor,
-  TISSUE_COLUMNS,
-  UNCHANGED,
-  type TissueColumn,
-  type TissueLine,
-  type TissueSheet,
-} from "@sprunel/core/feed";
+import { MOST_STEP_PCT, stepFor, TISSUE_ROWS, UNCHANGED, type TissueRow } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";
-import { FileButton } from "../../files/file-button.tsx";
+import { AnalysisButton, AnalysisSettings, type AnalysisChoices } from "../../files/analysis-file.tsx";
+import type { ChosenFile } from "../../files/chosen-file.ts";
+import { Reading } from "../../files/reading.tsx";
+import { useAnalysis } from "../../files/use-analysis.ts";
 import { DateInput } from "../../forms/date-input.tsx";
-import { Faults } from "../../forms/faults.tsx";
 import forms from "../../forms/forms.module.css";
+import { ProblemNote } from "../../http/problem.tsx";
 import tables from "../../theme/tables.module.css";
 import { trySum } from "../../sums/try-sum.ts";
 import { showDigits } from "../../units/show.ts";
@@ -23,49 +18,60 @@ import { QuantityInput } from "../../units/quantity-input.tsx";
 import styles from "./doses.module.css";
 
 type Change = DoseProgramme["changes"][number];
+type TissueLine = TissuePreview["lines"][number];
 
-const COLUMN_WORDS: Readonly<Record<TissueColumn, string>> = {
-  nutrient: "the nutrient",
+const ROW_WORDS: Readonly<Record<TissueRow, string>> = {
   found: "what was found",
-  unit: "its unit",
   low: "band from",
   high: "band to",
   band: "the band, as 3 – 5",
   skip: "not read",
 };
+const NUTRIENT_WORDS: Readonly<Record<string, string>> = {
+  N: "nitrogen (N)",
+  P: "phosphorus (P)",
+  K: "potassium (K)",
+  ignore: "not read: bears on no dose",
+};
 
 /** A band that the sheet does not tell is typed; it stays with its line. */
 type Bands = Readonly<Record<number, { readonly low?: number | null; readonly high?: number | null }>>;
+interface Settled {
+  readonly choices: AnalysisChoices;
+  readonly rows: readonly { readonly row: number; readonly is: TissueRow }[];
+  readonly bands: Bands;
+}
+const FRESH: Settled = { choices: {}, rows: [], bands: {} };
 
 /** Results of leaf, sap or extract from a laboratory's sheet, and what they ask of the doses from a day on, together. */
 export function TissueFile({ today, onTake, onDone }: { today: string; onTake(change: Change): void; onDone(): void }) {
-  const [bytes, setBytes] = useState<Uint8Array | null>(null);
-  const [set, setSet] = useState<ReadonlyMap<number, TissueColumn>>(new Map());
-  const [bands, setBands] = useState<Bands>({});
+  const [file, setFile] = useState<ChosenFile | null>(null);
+  const [{ choices, rows, bands }, setSettled] = useState(FRESH);
   const [fromOn, setFromOn] = useState<string | null>(today);
-  const read = bytes && trySum(() => readTissueSheet(bytes, set));
-  const sheet = typeof read === "string" ? null : read;
+  const preview = useAnalysis(previewTissue, file, { ...choices, ...(rows.length > 0 && { rows }) });
+  const sheet = preview.error ? undefined : preview.data;
   const lines = (sheet?.lines ?? []).map((line) => judged({ ...line, ...bands[line.line] }));
-  const twice = lines.filter(({ nutrient }, at) => lines.findIndex((one) => one.nutrient === nutrient) !== at);
-  const moving = lines.filter((line) => !twice.includes(line) && line.step !== null && line.step !== UNCHANGED.N);
+  const moving = lines.filter((line) => line.step !== null && line.step !== UNCHANGED.N);
+  const setRow = (row: number, is: TissueRow): void =>
+    setSettled({ choices, bands, rows: [...rows.filter((one) => one.row !== row), { row, is }] });
   return (
     <div role="group" aria-label="Results from a file" className={styles["fromFile"]}>
       <p>
-        A laboratory’s sheet as CSV or text: a nutrient a row or a nutrient a column, with the band in which each should
-        lie.
+        A laboratory’s sheet as text or workbook: a nutrient a row or a nutrient a column, with the band in which each
+        should lie.
       </p>
-      <FileButton
-        accept=".csv,.txt,.tsv,text/csv,text/plain"
-        onBytes={(next) => {
-          setBytes(next);
-          setSet(new Map());
-          setBands({});
+      <AnalysisButton
+        file={file}
+        onFile={(next) => {
+          setFile(next);
+          setSettled(FRESH);
         }}
-      >
-        {bytes ? "Another file" : "Choose the file"}
-      </FileButton>
-      <Faults faults={typeof read === "string" ? [read] : []} error={null} />
-      {sheet && <Columns sheet={sheet} onSet={(at, is) => setSet(new Map([...set, [at, is]]))} />}
+      />
+      {file && preview.isFetching && !preview.data && (
+        <Reading fileName={file.name} step={preview.step} onStop={() => setFile(null)} />
+      )}
+      {file && preview.error && <ProblemNote error={preview.error} />}
+      {sheet && <Rows rows={sheet.rows} onSet={setRow} />}
       {lines.length > 0 && (
         <table className={tables["table"]}>
           <thead>
@@ -84,7 +90,8 @@ export function TissueFile({ today, onTake, onDone }: { today: string; onTake(ch
                   {line.nutrient} <small>{line.label}</small>
                 </td>
                 <td>
-                  {line.found === null ? "–" : `${showDigits(line.found)} ${line.unit ?? ""}`}
+                  {line.found === null ? (line.unread ?? "–") : `${showDigits(line.found)} ${line.unit ?? ""}`}
+                  {line.unread !== null && <small> is no single figure</small>}
                   {line.below && <small> below what could be measured: half of that limit</small>}
                   {line.unit === null && <small> the sheet names no unit: is it that of the band?</small>}
                 </td>
@@ -95,28 +102,27 @@ export function TissueFile({ today, onTake, onDone }: { today: string; onTake(ch
                       unit={line.unit ?? ""}
                       value={line[end]}
                       onChange={(value) =>
-                        setBands({ ...bands, [line.line]: { ...bands[line.line], [end]: value ?? null } })
+                        setSettled({
+                          ...{ choices, rows },
+                          bands: { ...bands, [line.line]: { ...bands[line.line], [end]: value ?? null } },
+                        })
                       }
                     />
                   </td>
                 ))}
-                <td>{twice.includes(line) ? "read twice: the first line counts" : asks(line)}</td>
+                <td>{asks(line)}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {sheet && sheet.aside.length > 0 && (
-        <details>
-          <summary>
-            {sheet.aside.length} {sheet.aside.length === 1 ? "line bears" : "lines bear"} on no dose of N, P or K
-          </summary>
-          <ul>
-            {sheet.aside.map(({ line, text }) => (
-              <li key={`${line} ${text}`}>{text}</li>
-            ))}
-          </ul>
-        </details>
+      {sheet && (
+        <AnalysisSettings
+          told={sheet}
+          named={(kind) => NUTRIENT_WORDS[kind] ?? kind}
+          choices={choices}
+          onChange={(next) => setSettled({ rows, bands, choices: next })}
+        />
       )}
       <div className={forms["fields"]}>
         <label>
@@ -138,18 +144,18 @@ export function TissueFile({ today, onTake, onDone }: { today: string; onTake(ch
   );
 }
 
-/** What each column was taken for; a person sets it where that is wrong. */
-function Columns({ sheet, onSet }: { sheet: TissueSheet; onSet(at: number, is: TissueColumn): void }) {
+/** What each row, or column, of figures was taken for; a person sets it where that is wrong. */
+function Rows({ rows, onSet }: { rows: TissuePreview["rows"]; onSet(row: number, is: TissueRow): void }) {
   return (
-    <div className={forms["fields"]} role="group" aria-label="Columns of the file">
-      {sheet.columns.map(({ header, is, example }, at) => (
-        <label key={`${at} ${header}`}>
-          {header || `column ${at + 1}`} <small>{example}</small>
+    <div className={forms["fields"]} role="group" aria-label="Figures of the file">
+      {rows.map(({ row, header, is, examples }) => (
+        <label key={row}>
+          {header || `figures ${row}`} <small>{examples.join(" · ")}</small>
           <Select
-            aria-label={`Column ${at + 1}`}
+            aria-label={header || `figures ${row}`}
             value={is}
-            options={TISSUE_COLUMNS.map((value) => ({ value, label: COLUMN_WORDS[value] }))}
-            onChange={(next) => onSet(at, next)}
+            options={TISSUE_ROWS.map((value) => ({ value, label: ROW_WORDS[value] }))}
+            onChange={(next) => onSet(row, next)}
             className="select-m"
           />
         </label>

@@ -1,0 +1,97 @@
+import type { AnalysisFile } from "@sprunel/contract/exchange";
+import Collapse from "antd/es/collapse";
+import Upload from "antd/es/upload";
+import Button from "antd/es/button";
+import { useState } from "react";
+import { ProblemNote } from "../http/problem.tsx";
+import { readChosen, type ChosenFile } from "./chosen-file.ts";
+import { ColumnsTable, Lacks, type FileColumn } from "./columns-table.tsx";
+import { DateOrder, DecimalChoice, SheetChoice } from "./file-settings.tsx";
+import styles from "./files.module.css";
+
+export type AnalysisChoices = Omit<AnalysisFile, "fileName" | "contentBase64">;
+
+/** A button that takes a laboratory's file, as text or workbook. */
+export function AnalysisButton({ file, onFile }: { file: ChosenFile | null; onFile(file: ChosenFile): void }) {
+  const [readError, setReadError] = useState<Error | null>(null);
+  const choose = (chosen: File): false => {
+    setReadError(null);
+    readChosen(chosen).then(onFile, setReadError);
+    return false;
+  };
+  return (
+    <>
+      <Upload accept=".csv,.txt,.tsv,.xlsx,.xlsm,.xls,.ods,text/*" showUploadList={false} beforeUpload={choose}>
+        <Button>{file ? "Another file" : "Choose the file"}</Button>
+      </Upload>
+      {readError && <ProblemNote error={readError} />}
+    </>
+  );
+}
+
+interface Told {
+  readonly columns: readonly FileColumn[];
+  readonly kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
+  readonly lacks: readonly (readonly string[])[];
+  readonly book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
+  readonly decimal: "." | ",";
+  readonly decimalAssumed: boolean;
+  readonly dateOrder?: "ymd" | "dmy" | "mdy";
+  readonly dateOrderAssumed?: boolean;
+}
+
+/** How the file is read: what was guessed can be settled, one thing at a time. */
+export function AnalysisSettings({
+  told,
+  named,
+  choices,
+  onChange,
+}: {
+  told: Told;
+  named(kind: string): string;
+  choices: AnalysisChoices;
+  onChange(choices: AnalysisChoices): void;
+}) {
+  const open = told.columns.filter(
+    ({ kind, unknownUnit, unitAssumed }) => kind !== "ignore" && (unknownUnit !== null || unitAssumed),
+  ).length;
+  return (
+    <>
+      <section className={styles["settings"]} aria-label="How the file is read">
+        <DecimalChoice
+          decimal={told.decimal}
+          isAssumed={told.decimalAssumed}
+          isChosen={choices.decimal !== undefined}
+          onChange={(decimal) => onChange({ ...choices, decimal })}
+        />
+        <SheetChoice book={told.book} onChange={(sheet) => onChange({ sheet })} />
+        {told.dateOrder && (told.dateOrderAssumed === true || choices.dateOrder !== undefined) && (
+          <DateOrder
+            value={told.dateOrder}
+            isAssumed={told.dateOrderAssumed ?? false}
+            onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+          />
+        )}
+      </section>
+      <Lacks lacks={told.lacks} named={named} />
+      <Collapse
+        {...(open + told.lacks.length > 0 && { defaultActiveKey: "columns" })}
+        items={[
+          {
+            key: "columns",
+            label: `What the file names${open > 0 ? `: ${open} to check` : ""}`,
+            children: (
+              <ColumnsTable
+                columns={told.columns}
+                kinds={told.kinds}
+                named={named}
+                chosen={choices.columns ?? []}
+                onChange={(columns) => onChange({ ...choices, columns })}
+              />
+            ),
+          },
+        ]}
+      />
+    </>
+  );
+}
