@@ -30,7 +30,7 @@ describe("a pick", () => {
       "Date,Zone,kg",
       "2026-06-03,Tunnel 1,",
       "2026-06-04,Tunnel 1,0",
-      "2026-06-05,Tunnel 1,<2",
+      "2026-06-05,Tunnel 1,heavy",
     );
     expect(rejected.map(({ reason }) => reason)).toEqual(["no-amount", "no-amount", "no-amount"]);
   });

@@ -41,7 +41,7 @@ const SOIL_PH = { least: 4.5, most: 8.6 };
 
 const DECLARATION: Declaration<SoilColumn> = {
   meanings: {
-    zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"]] },
+    zone: { named: [["zone"], ["sample", "zone"]], weakly: [["sample"], ["product"]] },
     depth: { named: [["depth"]], quantity: { units: ["cm", "in", "m", "mm"] }, once: true },
     date: { named: [["date"]], never: ["paper"] },
     texture: { named: [["texture"], ["soil", "texture"]] },

@@ -27,7 +27,7 @@ const CELL = new RegExp(
 );
 /** Not measured, not given, nothing found: in words and signs of several languages. */
 const NOTHING =
-  /^(|[-–—._*?/\\]+|n\.?\s?[adtmbngcf]\.?|n\.?\s?n\.?\.?|n\/a|#n\/?a|na|nan|null|none|nil|not (tested|measured|determined|detected|available|analysed|analyzed)|nicht (bestimmt|gemessen|nachweisbar|nachgewiesen)|non (mesuré|détecté|déterminé|rilevato|determinato)|no (detectado|medido|determinado)|não (detectado|medido)|niet (bepaald|gemeten|aantoonbaar)|bdl|b\.d\.l\.?|nd|missing|keine?( angabe)?|k\.?\s?a\.?|s\/d|s\.?d\.?|empty|leer|vide|ditto|error|err|fault|offline)$/i;
+  /^(|[-–—._*?/\\]+|n\.?\s?[abcdefgmqrtv]\.?|n\.?\s?n\.?\.?|n\/a|#n\/?a|na|nan|null|none|nil|not (tested|measured|determined|detected|available|analysed|analyzed)|nicht (bestimmt|gemessen|nachweisbar|nachgewiesen)|non (mesuré|détecté|déterminé|rilevato|determinato)|no (detectado|medido|determinado)|não (detectado|medido)|niet (bepaald|gemeten|aantoonbaar)|bdl|b\.d\.l\.?|nd|missing|keine?( angabe)?|k\.?\s?a\.?|s\/d|s\.?d\.?|empty|leer|vide|ditto|error|err|fault|offline)$/i;
 const TRACE = /^(traces?|tr\.?|spuren?|trazas?|tracce|traços|sporen|<?\s?(lod|loq|bg|ng|mdl|rl))$/i;
 
 /** Figures by themselves, without blanks inside. */
@@ -75,7 +75,7 @@ export function measuredCell(raw: string, decimal: DecimalMark): MeasuredCell {
   if (
     value === null ||
     /^\/\s*[\d.,]+$/.test(unit) ||
-    /\d/.test(unit.replace(/[²³]|m[23]|100|1000|\/\s?\d+|[a-z]{1,3}\d[-+]?/gi, ""))
+    /\d/.test(unit.replace(/[²³]|m[23]|100|1000|2[05]\s*°?\s*c\b|\/\s?\d+|[a-z]{1,3}\d[-+]?/gi, ""))
   )
     return { ...nothing, ...moreThanOne(text, decimal) };
   const below = sign === "<" || sign === "≤" || sign === "&lt;";

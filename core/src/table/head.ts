@@ -41,7 +41,7 @@ export function headOf(written: string): Head {
     // What stands in brackets may name it too: "pH (drain)", "P (P2O5)".
     words: [
       ...wordsIn(named),
-      ...wordsIn(inBrackets.filter((inside) => unitsIn(inside).length === 0).join(" ")).filter(
+      ...wordsIn(inBrackets.filter((inside) => unitsIn(inside).length === 0 || namesMethod(inside)).join(" ")).filter(
         (word) => word.length > 1 && conceptsOf(word).length > 0,
       ),
     ].map(meaningOf),
@@ -56,6 +56,11 @@ export function headOf(written: string): Head {
   if (known.size >= MOST_KNOWN) known.clear();
   known.set(written, head);
   return head;
+}
+
+/** "P2O5 CAL" is no heat. */
+function namesMethod(text: string): boolean {
+  return wordsIn(text).some((word) => conceptsOf(word).includes("extractant"));
 }
 
 /** "K mg/L" names K, and no magnesium; "pH in" is no length. */
@@ -85,17 +90,21 @@ function wordsIn(text: string): string[] {
 
 /** Without accents, in small letters; what programs write together is set apart. */
 export function plainText(text: string): string {
-  return text
-    .replace(/[₀-₉]/g, (digit) => String("₀₁₂₃₄₅₆₇₈₉".indexOf(digit)))
-    .replace(/[⁺⁻⁰¹²³⁴-⁹]+/g, " ")
-    .normalize("NFD")
-    .replace(/\p{M}/gu, "")
-    .replaceAll("ß", "ss")
-    .replaceAll("_", " ")
-    .replace(/(\p{Ll}{3,})(\p{Lu})/gu, "$1 $2")
-    .replace(/([a-z])\d?[+]{1,2}/gi, "$1 ")
-    .replace(/\bn[ -]?min\b/gi, "nmin")
-    .toLowerCase();
+  return (
+    text
+      .replace(/[₀-₉]/g, (digit) => String("₀₁₂₃₄₅₆₇₈₉".indexOf(digit)))
+      .replace(/[⁺⁻⁰¹²³⁴-⁹]+/g, " ")
+      .normalize("NFD")
+      .replace(/\p{M}/gu, "")
+      .replaceAll("ß", "ss")
+      // "C.E.", "U.M."
+      .replace(/(?<![\p{L}\d])(?:\p{L}\.\s?){1,4}\p{L}\.?(?![\p{L}\d])/gu, (letters) => letters.replace(/[.\s]/g, ""))
+      .replaceAll("_", " ")
+      .replace(/(\p{Ll}{3,})(\p{Lu})/gu, "$1 $2")
+      .replace(/([a-z])\d?[+]{1,2}/gi, "$1 ")
+      .replace(/\bn[ -]?min\b/gi, "nmin")
+      .toLowerCase()
+  );
 }
 
 function meaningOf(word: string): Head["words"][number] {

@@ -67,9 +67,11 @@ export function plainHeader(records: readonly TableRecord[]): Header | null {
   return cells ? { from: at, to: at, cells, worth: 0 } : null;
 }
 
-/** Two words at least, and nothing that is a figure or a time. */
+/** Two words at least, and nothing that is a figure, a range of them, or a time. */
 export function mayHead(cells: readonly string[]): boolean {
-  return cells.filter((cell) => cell !== "").length > 1 && !cells.some((cell) => isFigure(cell) || isTime(cell));
+  const isOfFigures = (cell: string): boolean =>
+    isFigure(cell) || isTime(cell) || (/\d/.test(cell) && !/\p{L}/u.test(cell));
+  return cells.filter((cell) => cell !== "").length > 1 && !cells.some(isOfFigures);
 }
 
 /** "Drain" over "EC" and "pH": few words, over columns that go on to the right. */

@@ -18,7 +18,7 @@ const WORDS = {
     "sample point punto entnahmestelle probestelle messstelle forage brunnen well pozo puits probe echantillon muestra campione amostra monster labor- labnr reference ref analysis",
   /** how and where it was measured, which changes nothing of what it is */
   plain:
-    "rel relative relativ relativa relatief on at am le el il op em mean average avg mittel mittelwert mw moyenne media medio promedio gemiddeld gemiddelde tot out outside outdoor aussen ext exterior exterieur esterna externa esterno externo buiten speed velocity geschwindigkeit vitesse velocidad velocita velocidade snelheid sensor logger station reading ablesung the of de des du la le del della do da van von und and et y e wert mm24 electrical elektrische electrique electrica elettrica elektrisch current now instant",
+    "rel relative relativ relativa relatief on at am le el il op em mean average avg mittel mittelwert mw moyenne media medio promedio gemiddeld gemiddelde tot out outside outdoor aussen ext exterior exterieur esterna externa esterno externo buiten speed velocity geschwindigkeit vitesse velocidad velocita velocidade snelheid sensor logger station reading ablesung the of de des du la le del della do da van von und and et y e wert mm24 electrical elektrische electrique electrica elettrica elektrisch current now instant id code",
   /** with what a laboratory took it out of the soil, which it names beside what it found */
   extractant:
     "olsen bray bray1 bray2 p1 p2 mehlich mehlich3 mehlich1 m3 cal doppellactat dl aae10 aae egner riehm morgan lancaster dtpa edta acetate nh4oac ammoniumacetate joret hebert dyer kelowna schachtschabel",
@@ -26,7 +26,7 @@ const WORDS = {
   temperature: "temp temperature temperatur temperatura temperat- -temperatur -temp t ta tair tl airtc",
   air: "air luft aria aire ar lucht",
   humidity:
-    "hum humid- humed- umid- rh rf hr ur rv feuchte -feuchte feucht- luftfeuchte luftfeuchtigkeit vocht- luchtvochtigheid damp moisture hygro-",
+    "lf hum humid- humed- umid- rh rf hr ur rv feuchte -feuchte feucht- luftfeuchte luftfeuchtigkeit vocht- luchtvochtigheid damp moisture hygro-",
   wind: "wind windspeed windgeschw- vent vitessevent viento vento windsnelheid ff ws wspd windspd",
   radiation:
     "solar radiation rad slr slrw solare radiat- sun sunlight global globale globalstrahlung strahlung -strahlung rayonnement radiacion radiazione radiacao irradi- straling zonnestraling insolation glob ghi rg rs sw shortwave light einstrahlung pyranometer soleil",
@@ -95,9 +95,9 @@ const WORDS = {
     "parameter parametre parametro analyte determination determinand bestimmung- element elemento elemente nutrient nahrstoff analysis untersuchung- grosse bepaling kenngrosse wert-name merkmal messgrosse constituent component item param",
   value:
     "value result results found ergebnis- messwert wert gehalt resultat- valeur valor valores risultat- valore waarde uitslag uitkomst content concentration konzentration concentra- measured gemessen befund teneur",
-  unit: "unit units einheit- unite unites unidad- unita eenheid- unidade-",
+  unit: "um udm ud uds eenh einh unit units einheit- unite unites unidad- unita eenheid- unidade-",
   limit:
-    "limit limits detection quantification reporting rpl pql grenzwert- bestimmungsgrenze nachweisgrenze loq lod bg ng mdl rl limite- seuil norm norma norme normal range target optimum optimal richtwert sollwert soll- sollbereich objetivo obiettivo streefwaarde max-allowed guideline reference- threshold plage rango",
+    "limit limits detection quantification quantifica- detec- rilevabil- nachweis- aantoonbaar- reporting rpl pql grenzwert- bestimmungsgrenze nachweisgrenze loq lod bg ng mdl rl limite- seuil norm norma norme normal range target optimum optimal richtwert sollwert soll- sollbereich objetivo obiettivo streefwaarde max-allowed guideline reference- threshold plage rango",
   method: "method methode- metodo metodi methodik verfahren norm-method din iso procedure",
   // Substances, by name and formula
   N: "n nitrogen stickstoff azote nitrogeno azoto stikstof -stickstoff",

@@ -43,6 +43,8 @@ export interface ListFlag {
     | "range"
     | "struck"
     | "several"
+    | "above"
+    | "below-limit"
     | "ec-unit-guessed"
     | "ec-ph-swapped"
     | "drain-over-feed"
@@ -135,23 +137,33 @@ export class ListCells<K extends string> {
   }
 
   /**
-   * Canonical value of a cell, by its unit; null when it is empty, below detection, or no single number in a known unit.
+   * Canonical value of a cell, by its unit, half of its limit for what lay below one; null when it is empty or no single number in a
+   * known unit.
    *
    * @param field for which a likely value is offered
    * @param share of what the field tells in one of it
    */
   value(kind: K, field?: string, share = 1): number | null {
     const cell = this.cell(kind);
-    const unit = cell.unit === "" ? this.columnUnit(kind) : cell.unit;
+    const unit = cell.unit === "" ? this.columnUnit(kind) : this.typedUnit(kind);
     if (cell.kind === "range" || cell.kind === "struck" || cell.kind === "several") {
       const likely = cell.likely === undefined ? null : this.inUnit(kind, cell.likely * share, unit);
       this.setAside(kind, cell.kind, field !== undefined && likely !== null ? { [field]: likely } : undefined);
     }
-    if (cell.kind === "unreadable") this.setAside(kind, "unreadable");
-    if (cell.kind !== "number" || cell.value === null) return null;
+    if (cell.kind === "unreadable" || cell.kind === "above") this.setAside(kind, cell.kind);
+    if ((cell.kind !== "number" && cell.kind !== "below") || cell.value === null) return null;
     const value = this.inUnit(kind, cell.value * share, unit);
     if (value === null) this.setAside(kind, "unit-unknown");
-    return value;
+    if (value === null || cell.kind === "number") return value;
+    this.flags.push({ code: "below-limit", kind, raw: this.text(kind), taken: "half of that limit" });
+    return value / 2;
+  }
+
+  /** "35 kg can": what stands behind a unit may be what holds it. */
+  private typedUnit(kind: K): string {
+    const { unit } = this.cell(kind);
+    const [, first = ""] = /^(\S+)\s+\p{L}[\p{L}\s.-]*$/u.exec(unit) ?? [];
+    return first !== "" && !this.conversion(kind, unit) && this.conversion(kind, first) ? first : unit;
   }
 
   /** Canonical amount; null for what is no unit of the kind. */

@@ -35,9 +35,10 @@ export function across<K extends string>(records: readonly TableRecord[], declar
     return more.length === 0 && (!isFigure(said) || isTime(said)) ? said : "";
   });
   const lines = filled.map(({ line }) => line);
+  const headAt = headRowOf(filled, first.at);
   const inAll = turned.slice(first.at).map((record, at): TableRecord => {
     if (at === 0) return record;
-    const [head = ""] = record.cells;
+    const head = record.cells[headAt] ?? "";
     return { ...record, cells: record.cells.map((cell, row) => cell || (once[row] ?? "")), turned: { head, lines } };
   });
   return {
@@ -45,6 +46,18 @@ export function across<K extends string>(records: readonly TableRecord[], declar
     lines,
     header: { from: 0, to: 0, cells, worth: first.worth },
   };
+}
+
+/** The row that heads the columns: the last one with a word over each before the figures begin. */
+function headRowOf(rows: readonly TableRecord[], from: number): number {
+  const figuresAt = rows.findIndex(({ cells }) => cells.slice(from + 1).some(isFigure));
+  const before = rows.slice(0, Math.max(0, figuresAt));
+  return Math.max(
+    0,
+    before.findLastIndex(
+      ({ cells }) => cells.slice(from + 1).filter((cell) => cell !== "" && !isTime(cell)).length > 1,
+    ),
+  );
 }
 
 /** Most of its cells are words: figures and days head nothing. */

@@ -35,6 +35,7 @@ export function unitsIn(text: string): readonly UnitText[] {
   const found = [...product(plain, null), ...(bare === plain ? [] : product(bare, null))];
   // In what it is counted stands before, between or behind; "mg" is not magnesium where no unit is left without it.
   for (const { 0: basis, index } of plain.matchAll(BASIS)) {
+    if (basis === "mg" && index === 0) continue;
     const rest = plainUnit(`${plain.slice(0, index)} ${plain.slice(index + basis.length)}`.replace(BESIDE, " "));
     if (rest !== "") found.push(...product(rest.replace(/ \//g, "/"), basisName(basis)));
   }
@@ -55,6 +56,10 @@ function plainUnit(text: string): string {
       .replace(/\s+(per|pro|par|por|je|a|à|al|auf)\s+/gi, "/")
       .replace(/\s*\/\s*/g, "/")
       .replace(/\^/g, "")
+      // "MJ/m²h"
+      .replace(/(?<=m)([23])(?=[a-z])/gi, "$1.")
+      // An "A" below pounds or gallons is an acre; nobody measures them by the are.
+      .replace(/^((?:lbs?|oz|gals?|tons?|bu|qts?|pts?)\b.*)\/a(?:cre)?\.?$/i, "$1/acre")
       .replace(/\bsq\.? ?(m|ft|cm|in|yd)\b/gi, "$12")
       .replace(/\bcu\.? ?(m|ft|cm|in|yd)\b/gi, "$13")
       .replace(/\bqm\b/gi, "m2")

@@ -129,6 +129,8 @@ export const FLAG_WORDS: Record<string, string> = {
   unreadable: "no number, set aside",
   range: "a range, set aside",
   struck: "struck out, set aside",
+  above: "above what could be measured, set aside",
+  "below-limit": "below what could be measured",
   several: "more than one figure, set aside",
   "depth-needed": "given by area: how deep the layer is must stand beside it",
   "depth-from-end": "only one end is told",

@@ -1,0 +1,194 @@
+import { describe, expect, it } from "vitest";
+import { readWeatherTable } from "../climate/weather-table.ts";
+import { readShelfList } from "../feed/shelf-list.ts";
+import { readReadingList } from "../rootzone/reading-list.ts";
+import { readSoilList } from "../rootzone/soil-list.ts";
+import { readWaterTable } from "../water/water-table.ts";
+
+const bytes = (...lines: string[]) => new TextEncoder().encode(`${lines.join("\n")}\n`);
+const site = { zones: ["North house", "Field A"], timeZone: "Europe/Paris" };
+const near = (value: number): number => expect.closeTo(value, 3) as number;
+
+describe("files as strangers write them", () => {
+  it("from an Italian laboratory, with what stands above, units first, methods and a range in the last row", () => {
+    const { samples } = readWaterTable(
+      bytes(
+        "Laboratorio Valdisole;;;",
+        "Data ricezione;05/05/2026;;",
+        "Data prelievo;04/05/2026;;",
+        "Campione;Pozzo nuovo;;",
+        "",
+        "Parametro;U.M.;Risultato;Metodo",
+        "pH;unità pH;7,4;UNI 10523",
+        "Calcio;mg/l;80,16;EPA 6010",
+        "Cloruri;mg/l;35,45;APAT 4020",
+        "Nitrati;mg/l;<1;APAT 4020",
+        "Ammoniaca;mg/l;n.r.;APAT",
+        "Boro;mg/l;0,03 - 0,05;EPA",
+      ),
+    );
+    expect(samples).toMatchObject([
+      {
+        ...{ source: "Pozzo nuovo", takenOn: "2026-05-04", ph: 7.4, notTested: ["NH4"] },
+        ions: { Ca: near(2), Cl: near(1) },
+        belowDetection: [{ analyte: "NO3", text: "<1" }],
+        setAside: [{ analyte: "B", why: "range" }],
+        methods: { Ca: "EPA 6010" },
+      },
+    ]);
+  });
+
+  it("from a Portuguese one, whose units name what they count, with a column of limits", () => {
+    const { samples } = readWaterTable(
+      bytes(
+        "Data de colheita: 7 de maio de 2026;;;",
+        "Amostra: Furo 2;;;",
+        "Determinação;Resultado;Unidades;Limite de quantificação",
+        "pH (25 ºC);7,3;Escala Sorensen;",
+        "Condutividade elétrica (25 ºC);612;µS/cm;",
+        "Cálcio;80,16;mg Ca/L;1",
+        "Cloretos;35,45;mg Cl/L;1",
+        "Ferro;< 0,02;mg Fe/L;0,02",
+      ),
+    );
+    expect(samples).toMatchObject([
+      {
+        source: "Furo 2",
+        takenOn: "2026-05-07",
+        ecMsCm: near(0.612),
+        ions: { Ca: near(2), Cl: near(1) },
+        setAside: [],
+      },
+    ]);
+  });
+
+  it("from one in America, samples beside each other under their names, units in the last column", () => {
+    const { samples } = readWaterTable(
+      bytes(
+        "Client: Miller,,,",
+        "Date Sampled: 3/14/2026,,,",
+        ",Well #1,Pond,Units",
+        "pH,7.1,8.2,SU",
+        "E.C.,0.71,0.44,mmhos/cm",
+        "Calcium (Ca),80.16,40.08,ppm",
+        "Alkalinity (as CaCO3),180,95,ppm",
+        "Chloride (Cl),35.45,30,ppm",
+      ),
+    );
+    expect(samples).toMatchObject([
+      { source: "Well #1", takenOn: "2026-03-14", ecMsCm: near(0.71), ions: { Ca: near(2), Cl: near(1) } },
+      { source: "Pond", takenOn: "2026-03-14", ecMsCm: near(0.44), ions: { Ca: near(1) } },
+    ]);
+  });
+
+  it("with a row for each figure and the temperature in the unit", () => {
+    const { samples } = readWaterTable(
+      bytes(
+        "Monster\tDatum\tBepaling\tUitslag\tEenheid",
+        "Bassin\t12-3-2026\tEC\t0,25\tmS/cm 25 °C",
+        "Bassin\t12-3-2026\tNatrium\t0,9\tmmol/l",
+        "Drain\t12-3-2026\tEC\t2,25\tmS/cm 25 °C",
+        "Drain\t12-3-2026\tNatrium\t5,9\tmmol/l",
+      ),
+    );
+    expect(samples.map(({ source, ecMsCm, ions }) => [source, ecMsCm, ions.Na])).toEqual([
+      ["Bassin", near(0.25), near(0.9)],
+      ["Drain", near(2.25), near(5.9)],
+    ]);
+  });
+
+  it("of soil, in pounds an acre: an A below pounds is no are", () => {
+    const { rows } = readSoilList(
+      bytes(
+        "Sample ID,Date,Depth (in),pH,Buffer pH,P (M3) lb/A,K (M3) lb/A,NO3-N lb/A",
+        "Field A,10/22/2026,0-6.6667,6.2,6.7,60,310,24",
+      ),
+      site,
+    );
+    // Two million pounds lie in an acre's six inches and two thirds: a part in a million is two pounds.
+    const { pMgKg = NaN, kMgKg = NaN, mineralNKgHa = NaN } = rows[0]?.values ?? {};
+    expect((pMgKg ?? NaN) / 30).toBeCloseTo(1, 2);
+    expect((kMgKg ?? NaN) / 155).toBeCloseTo(1, 2);
+    expect(mineralNKgHa).toBeCloseTo(24 * 1.12085, 2);
+  });
+
+  it("of soil, with letters set apart by points and exchangeable cations", () => {
+    const { rows, columns } = readSoilList(
+      bytes(
+        "Parcela;Fecha muestreo;Profundidad (cm);pH (1:2,5 en agua);C.E. (dS/m);Fósforo Olsen (mg/kg);C.I.C. (meq/100g)",
+        "Field A;15/02/2026;0-30;7,9;0,8;34;18,9",
+      ),
+      site,
+    );
+    expect(columns.map(({ kind }) => kind)).toEqual(["zone", "date", "depth", "ph", "ec", "p", "cec"]);
+    expect(rows).toMatchObject([{ values: { ecSaturatedMsCm: 0.8, cecCmolKg: 18.9, phIn: "water" } }]);
+  });
+
+  it("of soil, a place in each column, with what took it out of the soil beside the oxide", () => {
+    const { rows } = readSoilList(
+      bytes(
+        "Probenahme am:;07.10.2026;",
+        "Bezeichnung;North house;Field A",
+        "pH-Wert (CaCl2);6,4;6,9",
+        "Phosphat (P2O5 CAL) mg/100g;28;61",
+        "Kali (K2O CAL) mg/100g;19;44",
+      ),
+      site,
+    );
+    expect(rows.map(({ values: { zone, pMgKg, methods } }) => [zone, pMgKg, methods["pMgKg"]])).toEqual([
+      ["North house", expect.closeTo(280 * 0.4364, 0), "CAL"],
+      ["Field A", expect.closeTo(610 * 0.4364, 0), "CAL"],
+    ]);
+  });
+
+  it("of weather, units in a row after a blank line, an hour written right behind the area", () => {
+    const { rows } = readWeatherTable(
+      bytes(
+        "Zeitstempel\tLufttemp.\trel. LF\tGlobalstrahlung",
+        "",
+        "\t°C\t%\tMJ/m²h",
+        "",
+        "3. Jul 2026 08:00\t19,4\t68\t1,12",
+        "3. Jul 2026 09:00\t21,0\t61\t1,66",
+      ),
+      { siteTimeZone: "Europe/Berlin" },
+    );
+    expect(
+      rows.map(({ values: { airTemperature, humidity, radiation } }) => [airTemperature, humidity, radiation]),
+    ).toEqual([
+      [19.4, 68, near(1.12)],
+      [21, 61, near(1.66)],
+    ]);
+  });
+
+  it("of readings, with one above and one below what could be measured: neither goes in silence", () => {
+    const { rows } = readReadingList(
+      bytes("Block,Reading Date,Tensiometer 12in (cb),Drain EC (mS/cm)", "Field A,06/13/2026 7:15 AM,>80,<0.2"),
+      site,
+    );
+    expect(rows).toMatchObject([
+      {
+        values: { tensionKpa: null, drainEcMsCm: near(0.1) },
+        flags: [
+          { code: "below-limit", kind: "drainEc", raw: "<0.2" },
+          { code: "above", kind: "tensionKpa", raw: ">80" },
+        ],
+      },
+    ]);
+  });
+
+  it("of a shelf, with what holds the kilograms behind them", () => {
+    const { rows } = readShelfList(
+      bytes(
+        "Artikel;Gebinde;Preis €/Sack;Bestand (Sack);N ges. %;P2O5 %",
+        "Kalksalpeter;25 kg;16,90;12;15,5;",
+        "Phosphorsäure;35 kg Kanister;62,00;3;;54,3",
+      ),
+      site,
+    );
+    expect(rows.map(({ values: { bagKg, inStockKg } }) => [bagKg, inStockKg])).toEqual([
+      [25, 300],
+      [35, 105],
+    ]);
+  });
+});
