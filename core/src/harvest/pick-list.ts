@@ -2,14 +2,18 @@ import type { Source } from "../table/read-table.ts";
 import { readList, type ListChoices, type ListRow, type ListTable } from "../table/list.ts";
 import { RowRejected } from "../table/list-cells.ts";
 import type { Declaration } from "../table/declaration.ts";
+import { conversionOf } from "../table/quantity.ts";
 import { matchZone } from "../table/zone-name.ts";
 import { readNumber } from "../table/number.ts";
 
-type PickColumn = "date" | "zone" | "grade" | "amount" | "count" | "brix";
+type PickColumn = "date" | "zone" | "grade" | "amount" | "crates" | "count" | "brix";
 
 /** Counted by what they hold. */
-const CRATES =
-  /^(cr(ate)?s?|box(es)?|bins?|trays?|flats?|punnets?|kisten?|steigen?|caisses?|cagettes?|cajas?|cassett[ae]|caixas?|kratt?en|kisten)\.?$/i;
+const CRATE =
+  "(?:cr(?:ate)?s?|box(?:es)?|bins?|trays?|flats?|punnets?|cartons?|lugs?|kisten?|steigen?|caisses?|cagettes?|cajas?|cassett[ae]|caixas?|kratt?en)";
+const CRATES = "crates";
+/** A crate is as much as one of its zone holds. */
+const IN_CRATES = { name: CRATES, written: new RegExp(`^${CRATE}\\.?$`), factor: 1 };
 
 const DECLARATION: Declaration<PickColumn> = {
   meanings: {
@@ -22,13 +26,15 @@ const DECLARATION: Declaration<PickColumn> = {
     },
     amount: {
       named: [["amount"]],
+      weakly: [["crate"]],
       never: ["price", "number"],
       beside: ["total"],
-      quantity: { units: ["kg", "lb", "g", "t", "cwt"] },
+      quantity: { units: ["kg", "lb", "g", "t", "cwt"], scales: [IN_CRATES] },
     },
+    crates: { named: [["crate"]], never: ["price"], quantity: { units: [CRATES], scales: [IN_CRATES] } },
     count: { named: [["number"]], never: ["price"] },
   },
-  needs: [["date"], ["amount"]],
+  needs: [["date"], ["amount", "crates"]],
   identity: ["zone", "grade"],
   times: { date: "date" },
 };
@@ -67,13 +73,12 @@ export function readPickList(source: Source, choices: PickListChoices): PickList
     dateKinds: ["date"],
     judge: (cells, { layout, rows }) => {
       const [pickedOn, zone] = [cells.date(), cells.zone("zone")];
-      const amount = cells.cell("amount");
-      const crate = { ...cratesIn(layout.preamble, choices.zones), ...choices.crateKg }[zone];
-      const isCrates = CRATES.test(amount.unit);
-      if (isCrates && crate === undefined)
-        throw new RowRejected("no-amount", `${amount.raw}: what a crate of ${zone} weighs is not known`);
-      const massKg =
-        isCrates && amount.value !== null ? amount.value * (crate ?? NaN) : cells.value("amount", "massKg");
+      const kind = cells.has("amount") ? "amount" : "crates";
+      const amount = cells.cell(kind);
+      const isCrates = cells.unit(kind) === CRATES;
+      const crate = isCrates ? crateOf(zone, [...layout.preamble, cells.header(kind)], choices) : 1;
+      if (crate === undefined) throw new RowRejected("crate-weight", zone);
+      const massKg = cells.value(kind, "massKg", crate);
       // A range, or two figures, is asked about; the row stays.
       const isAsked = amount.value === null && amount.kind !== "empty" && amount.kind !== "unreadable";
       if (!isAsked && (massKg === null || massKg <= 0))
@@ -129,16 +134,38 @@ function slipSetAside(row: ListRow<NotedPick>, usualKg: number | undefined): Lis
   };
 }
 
+/** What a crate of a zone weighs, kg: as somebody said, as the text on top says of it, or of all crates. */
+function crateOf(zone: string, texts: readonly string[], { zones, crateKg }: PickListChoices): number | undefined {
+  const text = texts.join(" ");
+  return crateKg?.[zone] ?? cratesIn(text, zones)[zone] ?? crateIn(text);
+}
+
+const WEIGHT = String.raw`(\d[\d.,]*)\s*(kg|lbs?|g)\b`;
+
+/** "Crate = 6 kg", "Cartons (25 lb)", "10 kg crates" */
+function crateIn(text: string): number | undefined {
+  const found =
+    new RegExp(`\\b${CRATE}\\b[^\\p{L}\\d]*(?:of|je|zu|à|de|da|di|net)?[^\\p{L}\\d]*${WEIGHT}`, "iu").exec(text) ??
+    new RegExp(`${WEIGHT}[\\s-]*${CRATE}\\b`, "iu").exec(text);
+  return found ? weightKg(found[1] ?? "", found[2] ?? "") : undefined;
+}
+
 /** "One crate: melons 9,5 kg net" in the text on top: the zone is the one whose name begins like that. */
-function cratesIn(preamble: readonly string[], zones: readonly string[]): Record<string, number> {
+function cratesIn(text: string, zones: readonly string[]): Record<string, number> {
   const found: Record<string, number> = {};
-  for (const [, name = "", kg = ""] of preamble.join(" ").matchAll(/([\p{L}]+)\s+([\d.,]+)\s*kg/giu)) {
+  for (const [, name = "", weight = "", unit = ""] of text.matchAll(new RegExp(`(\\p{L}+)\\s+${WEIGHT}`, "giu"))) {
     const zone = zones.find((candidate) => {
       const [first = ""] = candidate.split(/[\s_-]/);
       return matchZone(name, [first]).status !== "unknown";
     });
-    const weight = readNumber(kg, kg.includes(",") ? "," : ".");
-    if (zone !== undefined && weight !== null) found[zone] = weight;
+    const kg = weightKg(weight, unit);
+    if (zone !== undefined && kg !== undefined) found[zone] = kg;
   }
   return found;
+}
+
+function weightKg(text: string, unit: string): number | undefined {
+  const figure = readNumber(text, text.includes(",") ? "," : ".");
+  const { factor } = conversionOf({ units: ["kg"] }, unit) ?? {};
+  return figure === null || factor === undefined ? undefined : figure * factor;
 }

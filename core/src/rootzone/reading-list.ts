@@ -146,7 +146,10 @@ export function readReadingList(source: Source, choices: ReadingListChoices): Re
         ...of,
         dripPh: ph.dripPh === null ? null : cells.within("dripPh", "dripPh", PH.least, PH.most),
         drainPh: ph.drainPh === null ? null : cells.within("drainPh", "drainPh", PH.least, PH.most),
-        ...drain(cells, cells.value("drippers") ?? choices.drippersOnTray ?? drippersIn(layout.preamble)),
+        ...drain(
+          cells,
+          cells.within("drippers", "drippers", 1, 500) ?? choices.drippersOnTray ?? drippersIn(layout.preamble),
+        ),
         levelCm: cells.within("levelCm", "levelCm", -100, 200),
         tensionKpa: cells.within("tensionKpa", "tensionKpa", 0, 200),
         rootC: cells.within("rootC", "rootC", -10, 60),

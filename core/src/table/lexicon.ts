@@ -46,7 +46,7 @@ const WORDS = {
   deficit: "deficit vpd dpv sattigungsdefizit",
   par: "par ppfd photons quantum",
   // Root zone
-  ec: "ec ce lf cond conduct- conductiv- leitf- leitwert conducib- condutiv- geleidbaar- geleiding egv tds ppm cf elektr-",
+  ec: "ms us µs ec ce lf cond conduct- conductiv- leitf- leitwert conducib- condutiv- geleidbaar- geleiding egv tds ppm cf elektr-",
   ph: "ph phwert -ph",
   drain:
     "drain drained drainage dran drane dranage drain- dranwasser drainwasser lixivi- drenaj- drenado drenagg- drenag- lisciviat- percol- leach- runoff rinsate overdrain out salida sortie uscita saida ablauf uitloop sickerwasser",
@@ -68,10 +68,14 @@ const WORDS = {
   grade:
     "grade class quality sorte sorti- klasse qualitat- handelsklasse categor- kategorie calibre calidad qualite qualita qualidade klasse kwaliteit sortering",
   amount:
-    "kg weight mass gewicht -gewicht masse poids peso massa menge ertrag rendement rendimiento harvest ernte erntemenge recolte cosecha raccolto colheita oogst amount lb lbs kilos kilogram- yield crates kisten cajas cassette caisses kratten t",
+    "kg weight mass gewicht -gewicht masse poids peso massa menge ertrag rendement rendimiento harvest ernte erntemenge recolte cosecha raccolto colheita oogst amount lb lbs kilos kilogram- yield t",
+  /** what is counted by what it holds */
+  crate:
+    "crate crates cr box boxes bin bins tray trays flat flats punnet punnets carton cartons lug lugs kiste kisten steige steigen caisse caisses cagette cagettes caja cajas cassetta cassette caixa caixas krat kratten",
   brix: "brix sugar zucker sucre azucar zucchero acucar suiker",
   // Soil
-  depth: "depth layer horizon tiefe bodentiefe profond- profund- profondita diepte laag schicht entnahmetiefe",
+  depth:
+    "prof laag depth layer horizon tiefe bodentiefe profond- profund- profondita diepte laag schicht entnahmetiefe",
   texture: "texture bodenart textur- textura tessitura grondsoort soiltype type bodentyp",
   organic:
     "organic humus om mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",

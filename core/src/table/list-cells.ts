@@ -30,6 +30,7 @@ export type ListRejection =
   | "unknown-zone"
   | "ambiguous-zone"
   | "no-amount"
+  | "crate-weight"
   | "no-name"
   | "no-analysis"
   | "empty";

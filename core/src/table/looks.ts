@@ -57,11 +57,15 @@ function likelyUnit<K extends string>(
       .length;
   };
   const [best] = [...quantity.units].sort((a, b) => inside(b) - inside(a));
-  // The usual one stays where it fits most of them.
-  return best !== undefined && inside(column.unit) * 2 < figures.length && inside(best) > inside(column.unit)
-    ? { ...column, unit: best }
-    : column;
+  if (best === undefined) return column;
+  // The usual one stays where it fits most of them, unless another fits all and more than a slip lies outside of it.
+  const fits = inside(column.unit);
+  const isOther = fits * 2 < figures.length || (fits < figures.length * FEW_OUTSIDE && inside(best) === figures.length);
+  return isOther && inside(best) > fits ? { ...column, unit: best } : column;
 }
+
+/** Fewer of a column's figures are inside than where some slips lie outside. */
+const FEW_OUTSIDE = 0.8;
 
 /** So many figures show what a column is, in steps as finely as they are measured. */
 const LEAST_FIGURES = 5;

@@ -86,5 +86,5 @@ function offered({ units }: Quantity, factor: number, offset: number, dimension:
 
 /** What may be chosen for a column of a quantity, and what stands in the file beside it. */
 export function choicesOf({ units, scales = [] }: Quantity): readonly string[] {
-  return [...units, ...scales.map(({ name }) => name)];
+  return [...new Set([...units, ...scales.map(({ name }) => name)])];
 }

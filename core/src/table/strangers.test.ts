@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { readWeatherTable } from "../climate/weather-table.ts";
 import { readShelfList } from "../feed/shelf-list.ts";
+import { readPickList } from "../harvest/pick-list.ts";
 import { readReadingList } from "../rootzone/reading-list.ts";
 import { readSoilList } from "../rootzone/soil-list.ts";
 import { readWaterTable } from "../water/water-table.ts";
@@ -190,5 +191,50 @@ describe("files as strangers write them", () => {
       [25, 300],
       [35, 105],
     ]);
+  });
+
+  it("of picks in crates by the head of their column: what a crate weighs is told, or asked for", () => {
+    const read = (...lines: string[]) => readPickList(bytes(...lines), site);
+    const rows = ["2026-06-08,North house,12", "2026-06-09,Field A,9.5"];
+    const told = read("Crate = 6 kg", "Date,House,Crates", ...rows);
+    expect(told.rows.map(({ values }) => values.massKg)).toEqual([72, 57]);
+    const inHead = read("Date,House,Cartons (25 lb)", ...rows);
+    expect(inHead.rows.map(({ values }) => values.massKg)).toEqual([near(136.078), near(107.728)]);
+    const untold = read("Date,House,Crates", ...rows);
+    expect(untold.rejected.map(({ reason, detail }) => [reason, detail])).toEqual([
+      ["crate-weight", "North house"],
+      ["crate-weight", "Field A"],
+    ]);
+    const said = readPickList(bytes("Date,House,Crates", ...rows), {
+      ...site,
+      crateKg: { "North house": 5, "Field A": 8 },
+    });
+    expect(said.rows.map(({ values }) => values.massKg)).toEqual([60, 76]);
+    const both = read("Date,House,Mass (kg),Crates", "2026-06-08,North house,70,12");
+    expect(both.rows.map(({ values }) => values.massKg)).toEqual([70]);
+  });
+
+  it("of a pen, headed mS: that is a conductivity, and no dripper", () => {
+    const { rows } = readReadingList(
+      bytes(
+        "Greenhouse: North house",
+        "",
+        "Day;Drip mS;Drip pH;Drain mS;Drain pH;Drain %",
+        "Mon 1 June 2026;2.0;5.6;2.9;6.0;30",
+      ),
+      site,
+    );
+    expect(rows).toMatchObject([
+      { values: { zone: "North house", dripEcMsCm: 2, drainEcMsCm: near(2.9), drippers: null, drainMl: null } },
+    ]);
+  });
+
+  it("of sunlight without a unit, whose figures tell it: it stays to be checked", () => {
+    const { columns, rows } = readWeatherTable(
+      bytes("Date,Hour,Sunlight", "7/14/2026,1,0", "7/14/2026,12,820", "7/14/2026,13,830", "7/14/2026,22,0"),
+      { siteTimeZone: "America/Los_Angeles" },
+    );
+    expect(columns.at(-1)).toMatchObject({ kind: "radiation", unit: "W/m2", unitAssumed: true });
+    expect(rows[1]?.values.radiation).toBeCloseTo(820 * 0.0036, 6);
   });
 });

@@ -56,6 +56,7 @@ function plainUnit(text: string): string {
       .replace(/\s+(per|pro|par|por|je|a|à|al|auf)\s+/gi, "/")
       .replace(/\s*\/\s*/g, "/")
       .replace(/\^/g, "")
+      .replace(/mol\s?\+/gi, "molc")
       // "MJ/m²h"
       .replace(/(?<=m)([23])(?=[a-z])/gi, "$1.")
       // An "A" below pounds or gallons is an acre; nobody measures them by the are.

@@ -257,6 +257,36 @@ describe("the columns of a file", () => {
   });
 });
 
+describe("what a list does not say of any of its rows", () => {
+  it("is asked for: on which day they are from, and what a crate weighs where", async () => {
+    const page = renderPage("/import/picks");
+    const silent: ListPreview = {
+      ...{ ...list, list: "picks", lacks: [["date"]], flagged: [] },
+      rejected: [
+        { line: 2, reason: "crate-weight", detail: "Melon bags" },
+        { line: 3, reason: "crate-weight", detail: "Melon bags" },
+      ],
+    };
+    page.server
+      .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
+      .on(previewList, silent)
+      .on(getImports, { imports: [] });
+    await screen.findByRole("heading", { level: 1 });
+    const input = document.querySelector<HTMLInputElement>("input[type=file]");
+    await page.user.upload(input as HTMLInputElement, file("picks.csv"));
+    await page.user.type(await screen.findByLabelText(/A crate of Melon bags weighs/), "6,5");
+    await waitFor(() =>
+      expect(page.server.sent(previewList).at(-1)).toMatchObject({ choices: { crateKg: { "Melon bags": 6.5 } } }),
+    );
+    await page.user.type(screen.getByLabelText(/Its rows are from/), "12/6/2026{Enter}");
+    await waitFor(() =>
+      expect(page.server.sent(previewList).at(-1)).toMatchObject({
+        choices: { crateKg: { "Melon bags": 6.5 }, day: "2026-06-12" },
+      }),
+    );
+  });
+});
+
 describe("files that were imported before", () => {
   const past = {
     ...{ id: 4, kind: "readings" as const, fileName: "may.csv", rows: 31, by: "Ana" },

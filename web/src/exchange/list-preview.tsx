@@ -99,7 +99,13 @@ function Silent({ preview, choices, onChange }: Props) {
     (choices.zone !== undefined || rejected.some(({ reason }) => reason === "unknown-zone")) &&
     !preview.columns.some(({ kind }) => kind === "zone");
   const asksDay = choices.day !== undefined || preview.lacks.some((group) => group.includes("date"));
-  if (!asksZone && !asksDay && !dialect.untimed) return null;
+  const crates = [
+    ...new Set([
+      ...rejected.flatMap(({ reason, detail }) => (reason === "crate-weight" ? [detail] : [])),
+      ...Object.keys(choices.crateKg ?? {}),
+    ]),
+  ].sort();
+  if (!asksZone && !asksDay && !dialect.untimed && crates.length === 0) return null;
   return (
     <section className={styles["settings"]} aria-label="What the file does not say">
       {asksZone && (
@@ -115,6 +121,21 @@ function Silent({ preview, choices, onChange }: Props) {
           <span className={styles["assumed"]}>no column names a zone</span>
         </label>
       )}
+      {crates.map((zone) => (
+        <label key={zone}>
+          A crate of {zone} weighs
+          <QuantityInput
+            live
+            quantity="mass"
+            value={choices.crateKg?.[zone] ?? null}
+            onChange={(kg) => {
+              const { [zone]: _before, ...others } = choices.crateKg ?? {};
+              onChange({ ...choices, crateKg: kg === null ? others : { ...others, [zone]: kg } });
+            }}
+          />
+          <span className={styles["assumed"]}>the file counts crates</span>
+        </label>
+      ))}
       {asksDay && (
         <label>
           Its rows are from

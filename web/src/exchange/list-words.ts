@@ -96,6 +96,7 @@ export const FIELD_WORDS: Readonly<
   pickedOn: { name: "picked" },
   grade: { name: "grade" },
   amount: { name: "mass or crates" },
+  crates: { name: "crates" },
   massKg: { name: "mass", quantity: "mass" },
   count: { name: "count of fruit" },
   fruitCount: { name: "fruit" },

@@ -30,6 +30,7 @@ export const REASONS: Record<string, string> = {
   "unknown-zone": "no zone has this name",
   "ambiguous-zone": "the name fits two zones",
   "no-amount": "no mass above zero",
+  "crate-weight": "what a crate weighs is not known",
   "no-name": "no product is named",
   "no-analysis": "its analysis cannot be read",
 };
