@@ -193,7 +193,8 @@ function Offers({ preview, choices, onChange }: Props) {
 function offerWords(raw: string, offer: Readonly<Record<string, number | readonly number[]>>): string {
   const meant = Object.entries(offer).map(([field, value]) => {
     const unit = FIELD_WORDS[field]?.unit ?? (field === "massKg" ? "kg" : "");
-    const shown = typeof value === "number" ? Number(value.toPrecision(6)) : value.join("–");
+    const shown =
+      typeof value === "number" ? Number(value.toPrecision(4)) : value.map((end) => Number(end.toFixed(1))).join("–");
     return `${wordsOf(field)} ${shown} ${unit}`.trim();
   });
   return `“${raw}” is meant as ${meant.join(", ")}`;
@@ -215,6 +216,7 @@ function Sample({ preview }: { preview: ListPreview }) {
     const quantity = FIELD_WORDS[field]?.quantity;
     return quantity ? show(quantity, value).text : String(Number(value.toPrecision(4)));
   };
+  if (preview.sample.length === 0) return null;
   return (
     <section className={styles["scroll"]} tabIndex={0} aria-label="First rows">
       <h2>The first rows, as they will be stored</h2>

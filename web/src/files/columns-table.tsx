@@ -46,8 +46,11 @@ export function ColumnsTable({
   named,
   chosen,
   onChange,
+  title = "Columns",
 }: {
   columns: readonly FileColumn[];
+  /** of a table that lies across they are rows */
+  title?: string;
   /** what a column may mean, and in what units */
   kinds: readonly { readonly kind: string; readonly units: readonly string[] }[];
   named(kind: string): string;
@@ -59,8 +62,8 @@ export function ColumnsTable({
   const change = (column: number, kind: string, unit: string): void =>
     onChange([...chosen.filter((one) => one.column !== column), { column, kind, unit }]);
   return (
-    <section className={styles["scroll"]} tabIndex={0} role="region" aria-label="Columns">
-      <h2>Columns</h2>
+    <section className={styles["scroll"]} tabIndex={0} role="region" aria-label={title}>
+      <h2>{title}</h2>
       <table className={styles["table"]}>
         <thead>
           <tr>
@@ -73,7 +76,7 @@ export function ColumnsTable({
         <tbody>
           {columns.map((column) => (
             <tr key={column.column}>
-              <th scope="row">{column.header || `column ${column.column}`}</th>
+              <th scope="row">{column.header || `without a name, ${column.column}`}</th>
               <td className="quiet">{column.examples.join(" · ")}</td>
               <td>
                 <Select

@@ -71,6 +71,7 @@ export function LabFileSettings({
             label: `What its ${lies === "across" ? "rows" : "columns"} mean${open > 0 ? `: ${open} to check` : ""}`,
             children: (
               <ColumnsTable
+                title={lies === "across" ? "Rows" : "Columns"}
                 columns={columns}
                 kinds={preview.kinds}
                 named={analyteName}

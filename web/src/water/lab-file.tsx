@@ -11,6 +11,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
 import styles from "./water.module.css";
 import { useDates } from "../units/dates.tsx";
+import { showDigits } from "../units/show.ts";
 
 const FATES: Record<WaterSample["fate"], string> = {
   stored: "will be stored",
@@ -80,7 +81,12 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
           {sample.belowDetection.length > 0 && (
             <p className="quiet">
               Below what could be measured, so that half of the limit counts:{" "}
-              {sample.belowDetection.map(({ analyte, text }) => `${analyteName(analyte)} ${text}`).join(", ")}
+              {sample.belowDetection
+                .map(
+                  ({ analyte, text, limit, unit }) =>
+                    `${analyteName(analyte)} “${text}”, ${limit === null ? "which names none that is understood" : `${showDigits(limit)} ${unit ?? ""}`}`,
+                )
+                .join("; ")}
             </p>
           )}
           <Verdict sample={sample} needsPh={of === "source"} />

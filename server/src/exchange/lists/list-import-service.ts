@@ -1,6 +1,7 @@
 import { listFileSchema, type ListChoices, type ListFile, type ListPreview } from "@sprunel/contract/exchange";
 import type { Site } from "@sprunel/contract/site";
 import type { ListTable } from "@sprunel/core/table";
+import type { SoilTest } from "@sprunel/core/rootzone";
 import { localDate } from "@sprunel/core/time";
 import type { Follower } from "../../http/served.ts";
 import { importLog } from "../../imports/import-log.ts";
@@ -145,12 +146,14 @@ function plainOffer(offer: Readonly<Record<string, number | readonly number[]>>)
   );
 }
 
-/** A row's values as a table shows them. */
-function cellsOf(values: object): Record<string, string | number | null> {
-  return Object.fromEntries(
-    Object.entries(values).flatMap(([field, value]: [string, unknown]) => {
+/** A row's values as a table shows them; what lay below a limit as that. */
+function cellsOf(values: object & Partial<Pick<SoilTest, "belowDetection">>): Record<string, string | number | null> {
+  const { belowDetection = {}, ...others } = values;
+  const below = Object.entries(belowDetection).map(([field, { limit }]) => [field, `<${Number(limit.toPrecision(3))}`]);
+  return Object.fromEntries([
+    ...Object.entries(others).flatMap(([field, value]: [string, unknown]) => {
       if (field === "atMs") return [["at", new Date(value as number).toISOString()]];
-      if (Array.isArray(value)) return [[field, value.join("–")]];
+      if (Array.isArray(value)) return [[field, value.map((end) => Number(Number(end).toFixed(1))).join("–")]];
       if (field === "elementPct")
         return [
           [
@@ -162,5 +165,6 @@ function cellsOf(values: object): Record<string, string | number | null> {
         ];
       return value === null || typeof value === "string" || typeof value === "number" ? [[field, value]] : [];
     }),
-  );
+    ...below,
+  ]) as Record<string, string | number | null>;
 }

@@ -603,47 +603,6 @@ describe("while it grows", () => {
     });
   });
 
-  it("a sheet of results moves the doses as one, with a band typed that it does not tell", async () => {
-    const { user, server } = await opened();
-    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
-    await user.click(grows.getByRole("button", { name: "Results from a file" }));
-    const choose = async (text: string) => {
-      const input = screen.getByRole("group", { name: "Results from a file" }).querySelector("input[type=file]");
-      if (!(input instanceof HTMLInputElement)) throw new Error("a file can be chosen");
-      await user.upload(input, new File([text], "leaf.csv", { type: "text/csv" }));
-    };
-    await choose("date,kg\n2026-06-01,3\n");
-    expect(await grows.findByText(/Neither a row nor a column of the file is named N, P or K/)).toBeVisible();
-    await choose("Nutrient,Result,Unit,Range\nN,3.15,%,3.5 - 5\nP,0.4,%,0.3 - 0.6\nK,5.4,%,\nCa,2,%,1 - 3\n");
-    expect(await grows.findByText("+10 %, 20 % at most")).toBeVisible();
-    expect(grows.getByText("within its band: stays as it is")).toBeVisible();
-    expect(grows.getByText("type the band, as the laboratory gives it")).toBeVisible();
-    expect(grows.getByText("1 line bears on no dose of N, P or K")).toBeVisible();
-    await user.type(grows.getByLabelText("Band from, K"), "3");
-    await user.type(grows.getByLabelText("Band to, K"), "4.5");
-    await user.click(grows.getByRole("button", { name: "Change the doses" }));
-    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
-    expect(server.sent(saveProgramme)[0]).toMatchObject({
-      programme: {
-        changes: [{ factorPct: { N: 110, P: 100, K: 80 }, why: expect.stringContaining("K 5.4 %") as string }],
-      },
-    });
-  });
-
-  it("a column of results that was taken wrongly is set by hand", async () => {
-    const { user } = await opened();
-    const grows = within(await screen.findByRole("region", { name: "While it grows" }));
-    await user.click(grows.getByRole("button", { name: "Results from a file" }));
-    const input = screen.getByRole("group", { name: "Results from a file" }).querySelector("input[type=file]");
-    if (!(input instanceof HTMLInputElement)) throw new Error("a file can be chosen");
-    await user.upload(input, new File(["N;3.15;3.5;5\n"], "leaf.csv", { type: "text/csv" }));
-    await user.click(await grows.findByRole("combobox", { name: "Column 3" }));
-    await user.click(await screen.findByTitle("band from"));
-    await user.click(grows.getByRole("combobox", { name: "Column 4" }));
-    await user.click((await screen.findAllByTitle("band to")).at(-1) as HTMLElement);
-    expect(await grows.findByText("+10 %, 20 % at most")).toBeVisible();
-  });
-
   it("leaf that was carried away is noted with usual contents that are told as assumed, and taken out again", async () => {
     const leaf = [{ id: 4, takenOn: "2026-06-10", massKg: 300, analysed: false, kgHa: { N: 19.7, P: 2.3, K: 22.5 } }];
     const { user, server } = await opened({ leaf });

@@ -63,6 +63,22 @@ describe("results of leaf or sap from a file", () => {
     expect(programme.changes.at(-1)).toMatchObject({ why: "N 3.0 %, band 3.5 to 5.0" });
   });
 
+  it("take a band that is typed where the sheet tells none, and say what is within its band", async () => {
+    const { user, server, group, upload } = await opened();
+    const lines = [line("N", { found: 4 }), line("K", { line: 4, found: 5.4, low: null, high: null })];
+    server.on(previewTissue, { ...preview, lines });
+    await upload("leaf.csv");
+    expect(await group.findByText("within its band: stays as it is")).toBeVisible();
+    expect(group.getByRole("button", { name: "Change the doses" })).toBeDisabled();
+    await user.type(group.getByLabelText("Band from, K"), "3");
+    await user.type(group.getByLabelText("Band to, K"), "4.5");
+    await user.click(group.getByRole("button", { name: "Change the doses" }));
+    await waitFor(() => expect(server.sent(saveProgramme)).toHaveLength(1));
+    expect(server.sent(saveProgramme)[0]).toMatchObject({
+      programme: { changes: [{ factorPct: { N: 100, P: 100, K: 80 }, why: "K 5.4 %, band 3.0 to 4.5" }] },
+    });
+  });
+
   it("are read from another row when somebody sets it", async () => {
     const { user, server, group, upload } = await opened();
     await upload("leaf.csv");
