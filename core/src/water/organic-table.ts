@@ -117,8 +117,11 @@ export function readOrganicTable(source: Source, choices: SheetChoices = {}): Or
   const missing = FIGURES.filter((key) => analysis[key] === undefined);
   const dateText = sample ? sheet.text(sample, "date") : "";
   const { dateOrder, dateOrderAssumed } = sheet.dialect([dateText]);
+  const told = sheet.told();
   return {
-    ...sheet.told(),
+    ...told,
+    // A thousandfold lies between what is usual: no unit is assumed here, it is asked for.
+    columns: told.columns.map((column) => (column.unitAssumed ? { ...column, unit: "", unitAssumed: false } : column)),
     ...{ decimal: table.decimal, decimalAssumed: table.decimalAssumed, dateOrder, dateOrderAssumed },
     ...{ takenOn: dayIn(dateText, dateOrder), analysis, missing, remarks },
   };

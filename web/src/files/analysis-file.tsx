@@ -52,8 +52,9 @@ export function AnalysisSettings({
   choices: AnalysisChoices;
   onChange(choices: AnalysisChoices): void;
 }) {
+  const hasUnits = (kind: string): boolean => told.kinds.some((one) => one.kind === kind && one.units.length > 0);
   const open = told.columns.filter(
-    ({ kind, unknownUnit, unitAssumed }) => kind !== "ignore" && (unknownUnit !== null || unitAssumed),
+    ({ kind, unit, unitAssumed }) => hasUnits(kind) && (unit === "" || unitAssumed),
   ).length;
   return (
     <>

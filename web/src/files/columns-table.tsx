@@ -62,13 +62,15 @@ export function ColumnsTable({
   const change = (column: number, kind: string, unit: string): void =>
     onChange([...chosen.filter((one) => one.column !== column), { column, kind, unit }]);
   return (
-    <section className={styles["scroll"]} tabIndex={0} role="region" aria-label={title}>
+    <section className={`${styles["scroll"]} ${styles["columns"]}`} tabIndex={0} role="region" aria-label={title}>
       <h2>{title}</h2>
       <table className={styles["table"]}>
         <thead>
           <tr>
             <th scope="col">in the file</th>
-            <th scope="col">first cells</th>
+            <th scope="col" className={styles["examples"]}>
+              first cells
+            </th>
             <th scope="col">means</th>
             <th scope="col">unit</th>
           </tr>
@@ -77,7 +79,7 @@ export function ColumnsTable({
           {columns.map((column) => (
             <tr key={column.column}>
               <th scope="row">{column.header || `without a name, ${column.column}`}</th>
-              <td className="quiet">{column.examples.join(" · ")}</td>
+              <td className={`quiet ${styles["examples"]}`}>{column.examples.join(" · ")}</td>
               <td>
                 <Select
                   aria-label={`${column.header || `column ${column.column}`} means`}
