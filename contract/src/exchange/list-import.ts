@@ -16,6 +16,10 @@ const listChoicesSchema = z.strictObject({
     .optional()
     .describe("of rows that tell no time of day; noon when left out"),
   zone: z.string().max(60).optional().describe("the zone of all rows, where no column names one"),
+  zoneNames: z
+    .record(z.string().max(120), z.string().max(60))
+    .optional()
+    .describe("which zone is meant by a name that the file has for one"),
   day: dateSchema.optional().describe("the day of all rows, where the file tells none"),
   drippersOnTray: quantitySchema("Drippers over a tray", 1, 500, "").optional(),
   crateKg: z

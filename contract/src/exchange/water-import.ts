@@ -11,6 +11,18 @@ export const waterFileSchema = z
     ...sheetChoices,
     takenOn: dateSchema.optional().describe("of samples of which the file does not say when they were taken"),
     sourceName: textSchema("The name of the water", 60).optional().describe("of samples that the file does not name"),
+    samples: z
+      .array(
+        z.strictObject({
+          at: z.number().int().min(1).describe("which of the file's samples, from 1"),
+          is: textSchema("The name of the water or zone", 60)
+            .optional()
+            .describe("of what it is, where its own name is another"),
+          leftOut: z.boolean().optional(),
+        }),
+      )
+      .max(1000)
+      .optional(),
     /** first lines of samples whose offered correction is agreed to */
     acceptOffers: z.array(z.number().int()).max(1000).optional(),
     /** first lines of refused samples that are to be stored all the same */
@@ -58,7 +70,7 @@ const waterSampleSchema = z.object({
   hardnessMmolL: z.number().nullable(),
   check: checkSchema.nullable(),
   /** what an import does with it as asked now */
-  fate: z.enum(["stored", "already-there", "refused"]),
+  fate: z.enum(["stored", "already-there", "refused", "left-out"]),
 });
 export type WaterSample = z.infer<typeof waterSampleSchema>;
 

@@ -15,6 +15,8 @@ export interface ListTold {
   readonly timeZone: string;
   /** the zone of all rows, where no column names one */
   readonly zone?: string | undefined;
+  /** which zone is meant by a name that the file has for one */
+  readonly zoneNames?: Readonly<Record<string, string>> | undefined;
   /** the day of all rows that tell none, `YYYY-MM-DD` */
   readonly day?: string | undefined;
   /** of rows that tell no time of day, `HH:MM`; noon where left out */
@@ -64,6 +66,9 @@ export interface ListFlag {
   /** what was taken in place of it, in words */
   readonly taken?: string;
 }
+
+/** What a row is said to name that names nothing: somebody can say of these, too, where they are from. */
+const NO_PLACE = "no place given";
 
 /** Thrown by a judge: nothing of the row is stored. */
 export class RowRejected extends Error {
@@ -198,8 +203,9 @@ export class ListCells<K extends string> {
 
   /** @throws {RowRejected} when no zone, or more than one, has the name */
   zone(kind: K): string {
-    const { zones } = this.file.choices;
-    const text = this.text(kind);
+    const { zones, zoneNames = {} } = this.file.choices;
+    const written = this.text(kind) || (this.has(kind) ? NO_PLACE : "");
+    const text = Object.hasOwn(zoneNames, written) ? (zoneNames[written] ?? "") : written;
     if (!this.has(kind)) {
       const match = text === "" ? null : matchZone(text, zones);
       const only = match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined;
@@ -207,8 +213,8 @@ export class ListCells<K extends string> {
       return only;
     }
     const match = matchZone(text, zones);
-    if (match.status === "unknown") throw new RowRejected("unknown-zone", text || "no place given");
-    if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", `${text}: two zones are equally near`);
+    if (match.status === "unknown") throw new RowRejected("unknown-zone", text);
+    if (match.status === "ambiguous") throw new RowRejected("ambiguous-zone", text);
     if (match.status === "guessed") this.flags.push({ code: "zone-guessed", kind, raw: text, taken: match.zone });
     return match.zone;
   }

@@ -18,6 +18,8 @@ export interface Meaning {
   readonly lies?: { readonly least: number; readonly most: number };
   /** more than one column may mean it */
   readonly many?: boolean;
+  /** its name may be that of the element or of its oxide: by a word, or even by the element's sign; it is to be checked */
+  readonly doubt?: "word" | "sign";
   /** what its figures are amounts of may stand once above the table, for all of its rows; words always may */
   readonly once?: boolean;
 }
@@ -42,6 +44,10 @@ const STRANGE_WORD = 2;
 const OTHER_WORD = 3;
 const BY_UNIT_ALONE = 4;
 const SURE = 16;
+/** Half as sure: it is shown as one to check. */
+const DOUBTFUL = 8;
+/** Signs of elements have so many letters at most. */
+const SIGN = 2;
 
 interface Rated<K extends string> {
   readonly column: number;
@@ -139,13 +145,20 @@ function rate<K extends string>(
   const words = head.words
     .filter(({ concepts }) => concepts.some((concept) => group.includes(concept)))
     .map(({ word }) => word);
+  const isDoubtful =
+    (meaning.doubt === "sign" || (meaning.doubt === "word" && words.every((word) => word.length > SIGN))) &&
+    // A charge is the element's, and a unit may say what it counts.
+    !/mol|eq/.test(conversion?.unit ?? "") &&
+    // "P %" counts in what it names.
+    (meaning.doubt === "sign" || (conversion?.basis ?? null) === null);
+  const headed = `it is headed ${words.map((word) => `“${word}”`).join(" ")}`;
   return {
     score,
     guess: guessOf(
       kind,
       // That its unit is not understood makes its name no less sure.
-      isOther ? score + OTHER_UNIT : score,
-      `it is headed ${words.map((word) => `“${word}”`).join(" ")}`,
+      isDoubtful ? Math.min(score, DOUBTFUL) : isOther ? score + OTHER_UNIT : score,
+      isDoubtful ? `${headed}, which may be the element or its oxide` : headed,
       conversion,
       isOther ? written : null,
     ),

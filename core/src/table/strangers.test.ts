@@ -237,4 +237,35 @@ describe("files as strangers write them", () => {
     expect(columns.at(-1)).toMatchObject({ kind: "radiation", unit: "W/m2", unitAssumed: true });
     expect(rows[1]?.values.radiation).toBeCloseTo(820 * 0.0036, 6);
   });
+
+  it("with names of places that no zone has wait until somebody says which zone is meant", () => {
+    const lines = ["Date,Place,kg", "2026-06-08,Gewächshaus Nord,12", "2026-06-09,,5", "2026-06-10,Field A,3"];
+    const asked = readPickList(bytes(...lines), site);
+    expect(asked.rejected.map(({ reason, detail }) => [reason, detail])).toEqual([
+      ["unknown-zone", "Gewächshaus Nord"],
+      ["unknown-zone", "no place given"],
+    ]);
+    const zoneNames = { "Gewächshaus Nord": "North house", "no place given": "Field A" };
+    const said = readPickList(bytes(...lines), { ...site, zoneNames });
+    expect(said.rows.map(({ values: { zone, massKg } }) => [zone, massKg])).toEqual([
+      ["North house", 12],
+      ["Field A", 5],
+      ["Field A", 3],
+    ]);
+  });
+
+  it("that say neither element nor oxide are read as the element and shown as to be checked", () => {
+    const { columns } = readSoilList(
+      bytes("Field,Date,Phosphorus (mg/kg),K (mg/kg),Calcium (meq/100g)", "Field A,2026-03-12,12,90,8"),
+      site,
+    );
+    const sure = new Map(columns.map(({ kind, certainty, because }) => [kind, [certainty >= 0.6, because]]));
+    expect(sure.get("p")).toEqual([false, "it is headed “phosphorus”, which may be the element or its oxide"]);
+    expect(sure.get("k")?.[0]).toBe(true);
+    // A charge is counted of the element.
+    expect(sure.get("ca")?.[0]).toBe(true);
+    const shelf = readShelfList(bytes("Fertilizer,N %,P %,K2O %,Bag kg", "MKP,0,22.7,34,25"), site);
+    expect(shelf.columns.map(({ kind, certainty }) => [kind, certainty >= 0.6])).toContainEqual(["P", false]);
+    expect(shelf.columns.map(({ kind, certainty }) => [kind, certainty >= 0.6])).toContainEqual(["K2O", true]);
+  });
 });

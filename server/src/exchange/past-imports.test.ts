@@ -134,4 +134,29 @@ describe("an import", () => {
       samples: [{ fate: "already-there", ions: { Ca: expect.closeTo(1, 4) as number } }],
     });
   });
+
+  it("has its samples named and left out one by one, and keeps only those that stay", async () => {
+    const server = await nursery();
+    const rows = "pH;7,2;6,1\nEC (mS/cm);0,6;2,2\nCalcium (mmol/l);2;4\nChloride (mmol/l);4;8";
+    const report = {
+      fileName: "drain.csv",
+      contentBase64: btoa(`;Sample 1;Sample 2\nSampled;12.03.2026;12.03.2026\n${rows}\n`),
+      of: "drain",
+    };
+    const first = await server.call("POST", "/api/water/previews", report);
+    expect(first.body).toMatchObject({ samples: [{ zone: null }, { zone: null }] });
+    const samples = [
+      { at: 1, leftOut: true },
+      { at: 2, is: "Melon bags" },
+    ];
+    const { body } = await server.call("POST", "/api/water/imports", { ...report, samples });
+    expect(body).toMatchObject({
+      samples: [
+        { fate: "left-out" },
+        { zone: "Melon bags", fate: "stored", ions: { Ca: expect.closeTo(4, 6) as number } },
+      ],
+    });
+    const kept = await server.call("GET", "/api/zones/1/reports");
+    expect(kept.body["reports"]).toMatchObject([{ kind: "drain", takenOn: "2026-03-12", ph: 6.1 }]);
+  });
 });

@@ -55,7 +55,11 @@ export function waterImportService(scope: Scope) {
           : zoneReportStore(inner).has(zones.get(sample.zone) ?? 0, zoneReportOf(file, sample)),
     };
     const samples: WaterSample[] = [];
-    for (const sample of table.samples) samples.push(await sampleAsAsked(sample, file, known));
+    for (const [at, sample] of table.samples.entries()) {
+      const said = file.samples?.find((one) => one.at === at + 1);
+      const judged = await sampleAsAsked({ ...sample, source: said?.is ?? sample.source }, file, known);
+      samples.push(said?.leftOut === true ? { ...judged, fate: "left-out" } : judged);
+    }
     return {
       fileName: file.fileName,
       counts: table.counts,

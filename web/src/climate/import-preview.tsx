@@ -41,7 +41,7 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
       <DecimalChoice
         decimal={preview.dialect.decimal}
         isAssumed={preview.dialect.decimalAssumed}
-        isChosen={choices.decimal !== undefined}
+        book={preview.book}
         onChange={(decimal) => onChange({ ...choices, decimal })}
       />
       <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />

@@ -287,6 +287,17 @@ describe("what a list does not say of any of its rows", () => {
   });
 });
 
+describe("names of places that no zone has", () => {
+  it("are asked about one by one, and sent with what somebody said", async () => {
+    const { server, user } = await chosen("/import/readings", "notebook.csv");
+    await user.click(await screen.findByRole("combobox", { name: "“Gurken” is" }));
+    await user.click(await screen.findByTitle("Melon bags"));
+    await waitFor(() =>
+      expect(server.sent(previewList).at(-1)).toMatchObject({ choices: { zoneNames: { Gurken: "Melon bags" } } }),
+    );
+  });
+});
+
 describe("files that were imported before", () => {
   const past = {
     ...{ id: 4, kind: "readings" as const, fileName: "may.csv", rows: 31, by: "Ana" },

@@ -68,7 +68,7 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
       <DecimalChoice
         decimal={preview.dialect.decimal}
         isAssumed={preview.dialect.decimalAssumed}
-        isChosen={choices.decimal !== undefined}
+        book={preview.book}
         onChange={(decimal) => onChange({ ...choices, decimal })}
       />
       <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
@@ -94,18 +94,25 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
 function Silent({ preview, choices, onChange }: Props) {
   const setUp = useSetUp();
   const { rejected, dialect, list } = preview;
+  const hasZones = preview.columns.some(({ kind }) => kind === "zone");
   const asksZone =
     list !== "shelf" &&
     (choices.zone !== undefined || rejected.some(({ reason }) => reason === "unknown-zone")) &&
-    !preview.columns.some(({ kind }) => kind === "zone");
+    !hasZones;
   const asksDay = choices.day !== undefined || preview.lacks.some((group) => group.includes("date"));
+  const strange = [
+    ...new Set([
+      ...rejected.flatMap(({ reason, detail }) => (hasZones && NAMES_NO_ZONE.has(reason) ? [detail] : [])),
+      ...Object.keys(choices.zoneNames ?? {}),
+    ]),
+  ].sort();
   const crates = [
     ...new Set([
       ...rejected.flatMap(({ reason, detail }) => (reason === "crate-weight" ? [detail] : [])),
       ...Object.keys(choices.crateKg ?? {}),
     ]),
   ].sort();
-  if (!asksZone && !asksDay && !dialect.untimed && crates.length === 0) return null;
+  if (!asksZone && !asksDay && !dialect.untimed && crates.length + strange.length === 0) return null;
   return (
     <section className={styles["settings"]} aria-label="What the file does not say">
       {asksZone && (
@@ -121,6 +128,24 @@ function Silent({ preview, choices, onChange }: Props) {
           <span className={styles["assumed"]}>no column names a zone</span>
         </label>
       )}
+      {strange.map((name) => (
+        <label key={name}>
+          “{name}” is
+          <Select
+            aria-label={`“${name}” is`}
+            {...(choices.zoneNames?.[name] !== undefined && { value: choices.zoneNames[name] })}
+            placeholder="choose the zone"
+            allowClear
+            options={(setUp.data?.zones ?? []).map((zone) => ({ value: zone.name, label: zone.name }))}
+            className="select-m"
+            onChange={(zone: string | undefined) => {
+              const { [name]: _before, ...others } = choices.zoneNames ?? {};
+              onChange({ ...choices, zoneNames: zone === undefined ? others : { ...others, [name]: zone } });
+            }}
+          />
+          <span className={styles["assumed"]}>no zone has this name: its rows are left out until you choose</span>
+        </label>
+      ))}
       {crates.map((zone) => (
         <label key={zone}>
           A crate of {zone} weighs
@@ -164,6 +189,8 @@ function Silent({ preview, choices, onChange }: Props) {
     </section>
   );
 }
+
+const NAMES_NO_ZONE = new Set(["unknown-zone", "ambiguous-zone"]);
 
 /** What was likely meant: taken only line by line, when somebody agrees. */
 function Offers({ preview, choices, onChange }: Props) {

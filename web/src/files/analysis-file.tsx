@@ -62,7 +62,7 @@ export function AnalysisSettings({
         <DecimalChoice
           decimal={told.decimal}
           isAssumed={told.decimalAssumed}
-          isChosen={choices.decimal !== undefined}
+          book={told.book}
           onChange={(decimal) => onChange({ ...choices, decimal })}
         />
         <SheetChoice book={told.book} onChange={(sheet) => onChange({ sheet })} />

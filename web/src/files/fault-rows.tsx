@@ -28,7 +28,7 @@ export const REASONS: Record<string, string> = {
   "field-count": "more or fewer cells than the header",
   empty: "a time and nothing else",
   "unknown-zone": "no zone has this name",
-  "ambiguous-zone": "the name fits two zones",
+  "ambiguous-zone": "the name is equally near to two zones",
   "no-amount": "no mass above zero",
   "crate-weight": "what a crate weighs is not known",
   "no-name": "no product is named",

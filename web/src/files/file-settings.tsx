@@ -64,19 +64,19 @@ export function SheetChoice({
   );
 }
 
-/** Which mark stands before a file's decimals, where its numbers do not tell. */
+/** Which mark stands before a file's decimals; numbers of a workbook are numbers, and have none. */
 export function DecimalChoice({
   decimal,
   isAssumed,
-  isChosen,
+  book,
   onChange,
 }: {
   decimal: "." | ",";
   isAssumed: boolean;
-  isChosen: boolean;
+  book: object | null;
   onChange(decimal: "." | ","): void;
 }) {
-  if (!isAssumed && !isChosen) return null;
+  if (book) return null;
   return (
     <label>
       Its decimal mark

@@ -30,7 +30,7 @@ export function LabFileSettings({
         <DecimalChoice
           decimal={preview.decimal}
           isAssumed={preview.decimalAssumed}
-          isChosen={choices.decimal !== undefined}
+          book={preview.book}
           onChange={(decimal) => onChange({ ...choices, decimal })}
         />
         <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />

@@ -1,6 +1,7 @@
 import type { WaterFile, WaterSample } from "@sprunel/contract/exchange";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
+import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { analyteName } from "./analyte-names.ts";
@@ -8,6 +9,7 @@ import { LabFileSettings, type Choices } from "./lab-file-settings.tsx";
 import { Reading } from "../files/reading.tsx";
 import { ionName } from "../words/ion-names.ts";
 import { ProblemNote } from "../http/problem.tsx";
+import { useSetUp } from "../place/use-set-up.ts";
 import { useWaterImport, useWaterPreview } from "./use-water.ts";
 import styles from "./water.module.css";
 import { useDates } from "../units/dates.tsx";
@@ -17,7 +19,10 @@ const FATES: Record<WaterSample["fate"], string> = {
   stored: "will be stored",
   "already-there": "is stored already",
   refused: "will not be stored",
+  "left-out": "is left out",
 };
+
+type Said = NonNullable<WaterFile["samples"]>[number];
 
 const ASIDE_WORDS: Record<WaterSample["setAside"][number]["why"], string> = {
   unreadable: "no number",
@@ -35,7 +40,11 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
   const [of, setOf] = useState<NonNullable<WaterFile["of"]>>("source");
   const [insisted, setInsisted] = useState<readonly number[]>([]);
   const [choices, setChoices] = useState<Choices>({});
-  const asked = { ...file, ...choices, of, acceptOffers: [...accepted], insist: [...insisted] };
+  const [said, setSaid] = useState<readonly Said[]>([]);
+  const setUp = useSetUp();
+  const sayOf = (at: number, more: Partial<Said>): void =>
+    setSaid([...said.filter((one) => one.at !== at), { ...said.find((one) => one.at === at), at, ...more }]);
+  const asked = { ...file, ...choices, of, samples: [...said], acceptOffers: [...accepted], insist: [...insisted] };
   const preview = useWaterPreview(asked);
   const importing = useWaterImport();
   const toggle = (list: readonly number[], line: number): number[] =>
@@ -61,15 +70,53 @@ export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
       </label>
       {preview.isError && <ProblemNote error={preview.error} />}
       <LabFileSettings preview={preview.data} choices={choices} onChange={setChoices} />
-      {preview.data.samples.map((sample) => (
-        <article key={sample.lines[0]} className={styles["sample"]}>
+      {preview.data.samples.map((sample, at) => (
+        <article key={`${sample.lines[0]} ${at}`} className={styles["sample"]}>
           <h3>
             {sample.zone ?? (sample.source || "a water without a name")},{" "}
             {sample.takenOn === null ? "without a date" : dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
           </h3>
           {of !== "source" && sample.zone === null && (
-            <p className={styles["bad"]}>No zone is called “{sample.source}”.</p>
+            <p className={styles["bad"]}>No zone is called “{sample.source}”: choose the one that it is of.</p>
           )}
+          {preview.data.samples.length > 1 || of !== "source" ? (
+            <p className={styles["of"]}>
+              {of === "source" ? (
+                <label>
+                  It is of
+                  <Input
+                    aria-label={`Sample ${at + 1} is of`}
+                    defaultValue={sample.source}
+                    maxLength={60}
+                    className="select-m"
+                    onBlur={({ target }) =>
+                      target.value.trim() !== "" &&
+                      target.value !== sample.source &&
+                      sayOf(at + 1, { is: target.value.trim() })
+                    }
+                  />
+                </label>
+              ) : (
+                <label>
+                  It is of
+                  <Select
+                    aria-label={`Sample ${at + 1} is of`}
+                    {...(sample.zone !== null && { value: sample.zone })}
+                    placeholder="choose the zone"
+                    options={(setUp.data?.zones ?? []).map(({ name }) => ({ value: name, label: name }))}
+                    className="select-m"
+                    onChange={(is: string) => sayOf(at + 1, { is })}
+                  />
+                </label>
+              )}
+              <Checkbox
+                checked={sample.fate === "left-out"}
+                onChange={({ target }) => sayOf(at + 1, { leftOut: target.checked })}
+              >
+                leave it out
+              </Checkbox>
+            </p>
+          ) : null}
           {sample.setAside.length > 0 && (
             <p className={styles["bad"]}>
               Set aside:{" "}

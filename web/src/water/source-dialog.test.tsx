@@ -69,6 +69,7 @@ describe("a source of water", () => {
     });
     await user.click(dialog.getByLabelText("Kind"));
     await user.click(await screen.findByTitle(/digestate/i));
+    await dialog.findByRole("button", { name: "Choose the file" });
     const input = document.querySelector<HTMLInputElement>("[role=dialog] input[type=file]");
     await user.upload(input as HTMLInputElement, new File(["a"], "lab.xlsx"));
     expect(await dialog.findByText(/taken for 1 kg in a litre\. Not in the file: Phosphorus\./)).toBeVisible();

@@ -103,7 +103,9 @@ export function listImportService(scope: Scope) {
 }
 
 /** What of a file's choices holds for the next one like it: no line of this one, and not whose it is. */
-const keptSchema = listFileSchema.shape.choices.omit({ acceptOffers: true, zone: true, sheet: true }).strip();
+const keptSchema = listFileSchema.shape.choices
+  .omit({ acceptOffers: true, zone: true, day: true, sheet: true })
+  .strip();
 
 type Choices = ListChoices & { readonly timeZone: string; readonly zones: readonly string[]; readonly today: string };
 
