@@ -64,7 +64,7 @@ test("a workbook that is called a text is read all the same, sheet by sheet", as
 });
 
 test("a laboratory's report that lies across is read, and asks for what it does not say", async ({ page }) => {
-  await page.goto("/water");
+  await page.goto("/import/water");
   await choose(
     page,
     "bericht.csv",
@@ -82,7 +82,7 @@ test("a laboratory's report that lies across is read, and asks for what it does 
       "Nitrat;mg/l;18;50",
     ].join("\r\n"),
   );
-  const report = page.getByRole("region", { name: "bericht.csv" });
+  const report = page.getByRole("main");
   await expect(report).toContainText("without a date: will not be stored");
   await expect(report).toContainText("the charges balance");
   await report.getByLabel(/Taken on/).fill("12 Mar 2026");
@@ -91,5 +91,7 @@ test("a laboratory's report that lies across is read, and asks for what it does 
   await expect(report).toContainText("Brunnen, 12 Mar 2026: will be stored");
   await expectNoSeriousFaults(page);
   await report.getByRole("button", { name: "Store 1 report" }).click();
+  await expect(page.getByRole("status").first()).toContainText("Stored 1 report from bericht.csv");
+  await page.getByRole("link", { name: "To the water" }).click();
   await expect(page.getByRole("region", { name: "Reports", exact: true })).toContainText("Brunnen");
 });

@@ -12,6 +12,7 @@ test.afterAll(() => server.remove());
 test("a lab file is checked, its slip of ten offered, and the recipe made of the report in force", async ({ page }) => {
   await page.goto("/water");
   await expect(page.getByRole("row", { name: /Borehole.*in force/ })).toBeVisible();
+  await page.getByRole("link", { name: "Import lab reports" }).first().click();
   await page
     .locator("input[type=file]")
     .setInputFiles(fileURLToPath(new URL("../demo/imports/water-slip.csv", import.meta.url)));
@@ -19,6 +20,7 @@ test("a lab file is checked, its slip of ten offered, and the recipe made of the
   await page.getByRole("checkbox", { name: /Ca seems ten times too high: with 2.89 mmol\/L/ }).click();
   await expect(page.getByText("Borehole, 13 Oct 2026: will be stored")).toBeVisible();
   await page.getByRole("button", { name: "Store 3 reports" }).click();
+  await page.getByRole("link", { name: "To the water" }).click();
   await expect(page.getByRole("row", { name: /Borehole, 13 Oct 2026/ })).toContainText("2.89");
   await expectNoSeriousFaults(page);
   await page.goto("/zones/1/feed");

@@ -42,6 +42,10 @@ export const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import("./climate/weather-import-page.tsx")).WeatherImportPage }),
           },
           {
+            path: "/import/water",
+            lazy: async () => ({ Component: (await import("./water/lab-import-page.tsx")).LabImportPage }),
+          },
+          {
             path: "/import/:list",
             lazy: async () => ({ Component: (await import("./exchange/list-import-page.tsx")).ListImportPage }),
           },

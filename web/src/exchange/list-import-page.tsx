@@ -23,7 +23,6 @@ function ListImport({ list }: { list: ListKind }) {
       title={LISTS[list].title}
       says={LISTS[list].says}
       what={LISTS[list].file}
-      above={<Kinds list={list} />}
       chosen={chosen}
       preview={useListPreview(list, chosen.file, chosen.choices)}
       importing={useListImport(list)}
@@ -31,19 +30,6 @@ function ListImport({ list }: { list: ListKind }) {
       looked={(preview) => <ListPreviewParts preview={preview} choices={chosen.choices} onChange={chosen.settle} />}
       done={(answer) => <Done answer={answer} />}
     />
-  );
-}
-
-function Kinds({ list }: { list: ListKind }) {
-  return (
-    <nav className={styles["kinds"]} aria-label="What is in the file">
-      {listKindSchema.options.map((kind) => (
-        <Link key={kind} to={`/import/${kind}`} aria-current={kind === list ? "page" : undefined}>
-          {LISTS[kind].name}
-        </Link>
-      ))}
-      <Link to="/weather">Weather</Link>
-    </nav>
   );
 }
 

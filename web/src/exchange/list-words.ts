@@ -2,7 +2,6 @@ import type { ListKind } from "@sprunel/contract/exchange";
 import type { Quantity } from "@sprunel/core/units";
 
 interface ListWords {
-  readonly name: string;
   readonly title: string;
   readonly says: string;
   readonly file: string;
@@ -10,25 +9,21 @@ interface ListWords {
 
 export const LISTS: Record<ListKind, ListWords> = {
   readings: {
-    name: "Readings at the roots",
     title: "Import readings",
     says: "A notebook or a pen's list, as text or workbook: EC, pH, drain, tension, level or temperature by zone and time, in any of seven languages. Notes are shown here and not stored.",
     file: "a list of readings",
   },
   "soil-tests": {
-    name: "Soil tests",
     title: "Import soil tests",
     says: "A laboratory's list: a place, a depth, a day, and pH, EC, P, K, Mg or mineral nitrogen, as oxides or elements.",
     file: "a list of soil tests",
   },
   picks: {
-    name: "Picks",
     title: "Import picks",
     says: "A log of picks: a day, a zone, a grade, and kilograms or crates.",
     file: "a log of picks",
   },
   shelf: {
-    name: "Shelf",
     title: "Import the shelf",
     says: "A list of bags by their label, with what is left and what they cost. It takes the place of what the shelf says of the same products.",
     file: "a list of bags",

@@ -6,6 +6,7 @@ import { ProblemNote } from "../http/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
 import { PastImports } from "./past-imports.tsx";
 import { FileDrop } from "./file-drop.tsx";
+import { ImportKinds } from "./import-kinds.tsx";
 import { Reading } from "./reading.tsx";
 import styles from "./files.module.css";
 
@@ -53,7 +54,6 @@ interface Props<Choices, P, A> {
   readonly says: string;
   /** what is dropped, with its article */
   readonly what: string;
-  readonly above?: ReactNode;
   /** whose earlier imports stand below */
   readonly kind: ImportKind;
   readonly chosen: Chosen<Choices>;
@@ -67,7 +67,7 @@ interface Props<Choices, P, A> {
 
 /** Something from a file: choose it, look at what the program makes of it, import it. */
 export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
-  const { title, says, what, above, kind, chosen, preview, importing, offer, looked, done } = props;
+  const { title, says, what, kind, chosen, preview, importing, offer, looked, done } = props;
   const { file, choices, take } = chosen;
   const choose = (next: ChosenFile): void => {
     importing.reset();
@@ -77,7 +77,7 @@ export function ImportPage<Choices, P, A>(props: Props<Choices, P, A>) {
   const offered = shown !== undefined && offer(shown);
   return (
     <div className={styles["page"]}>
-      {above}
+      <ImportKinds kind={kind} />
       <h1>{title}</h1>
       <p className="quiet">
         {says} Nothing is stored before you have seen what the program makes of it, and nothing is mended in silence.

@@ -7,6 +7,7 @@ const LINKS: readonly (readonly [to: string, name: string])[] = [
   ["/weather", "Import weather"],
   ["/import/readings", "Import readings"],
   ["/import/soil-tests", "Import soil tests"],
+  ["/import/water", "Import lab reports"],
   ["/import/picks", "Import picks"],
   ["/import/shelf", "Import the shelf"],
 ];

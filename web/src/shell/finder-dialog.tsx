@@ -109,6 +109,7 @@ function useTargets(board: Board | undefined, onKeys: () => void): Target[] {
     { name: "Import weather", hint: "from a file", run: () => void navigate("/weather") },
     { name: "Import readings", hint: "from a notebook", run: () => void navigate("/import/readings") },
     { name: "Import soil tests", hint: "from a file", run: () => void navigate("/import/soil-tests") },
+    { name: "Import lab reports", hint: "from a file", run: () => void navigate("/import/water") },
     { name: "Import picks", hint: "from a file", run: () => void navigate("/import/picks") },
     { name: "Import the shelf", hint: "bags from a file", run: () => void navigate("/import/shelf") },
     { name: "Set-up", hint: "site, zones, houses", run: () => void navigate("/set-up") },

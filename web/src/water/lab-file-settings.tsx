@@ -1,4 +1,4 @@
-import type { WaterFile, WaterPreview } from "@sprunel/contract/exchange";
+import type { WaterPreview } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Input from "antd/es/input";
 import { ColumnsTable } from "../files/columns-table.tsx";
@@ -6,8 +6,7 @@ import { DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file
 import filesStyles from "../files/files.module.css";
 import { DateInput } from "../forms/date-input.tsx";
 import { analyteName } from "./analyte-names.ts";
-
-export type Choices = Pick<WaterFile, "sheet" | "decimal" | "columns" | "dateOrder" | "takenOn" | "sourceName">;
+import type { LabChoices } from "./use-water.ts";
 
 /** How a laboratory's file is read: what it does not say is asked for, what was guessed can be settled. */
 export function LabFileSettings({
@@ -16,8 +15,8 @@ export function LabFileSettings({
   onChange,
 }: {
   preview: WaterPreview;
-  choices: Choices;
-  onChange(choices: Choices): void;
+  choices: LabChoices;
+  onChange(choices: LabChoices): void;
 }) {
   const { samples, columns, lies } = preview;
   const asksDate = samples.some(({ takenOn }) => takenOn === null) || choices.takenOn !== undefined;
@@ -33,7 +32,10 @@ export function LabFileSettings({
           book={preview.book}
           onChange={(decimal) => onChange({ ...choices, decimal })}
         />
-        <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
+        <SheetChoice
+          book={preview.book}
+          onChange={(sheet) => onChange({ ...(choices.of && { of: choices.of }), sheet })}
+        />
         {preview.dateOrderAssumed && (
           <DateOrder
             value={preview.dateOrder}

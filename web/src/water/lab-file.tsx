@@ -1,19 +1,15 @@
-import type { WaterFile, WaterSample } from "@sprunel/contract/exchange";
-import Button from "antd/es/button";
+import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
 import Checkbox from "antd/es/checkbox";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import { useState } from "react";
 import { analyteName } from "./analyte-names.ts";
-import { LabFileSettings, type Choices } from "./lab-file-settings.tsx";
-import { Reading } from "../files/reading.tsx";
+import { LabFileSettings } from "./lab-file-settings.tsx";
+import { REASONS } from "../files/fault-rows.tsx";
 import { ionName } from "../words/ion-names.ts";
-import { ProblemNote } from "../http/problem.tsx";
 import { useSetUp } from "../place/use-set-up.ts";
-import { useWaterImport, useWaterPreview } from "./use-water.ts";
+import type { LabChoices } from "./use-water.ts";
 import styles from "./water.module.css";
 import { useDates } from "../units/dates.tsx";
-import { showDigits } from "../units/show.ts";
 
 const FATES: Record<WaterSample["fate"], string> = {
   stored: "will be stored",
@@ -33,148 +29,144 @@ const ASIDE_WORDS: Record<WaterSample["setAside"][number]["why"], string> = {
   "unit-unknown": "its unit is not understood",
 };
 
+interface Props {
+  readonly preview: WaterPreview;
+  readonly choices: LabChoices;
+  onChange(choices: LabChoices): void;
+}
+
 /** What the program makes of a lab file: each sample checked, a likely slip offered, nothing mended unasked. */
-export function LabFile({ file, onDone }: { file: WaterFile; onDone(): void }) {
-  const dates = useDates();
-  const [accepted, setAccepted] = useState<readonly number[]>([]);
-  const [of, setOf] = useState<NonNullable<WaterFile["of"]>>("source");
-  const [insisted, setInsisted] = useState<readonly number[]>([]);
-  const [choices, setChoices] = useState<Choices>({});
-  const [said, setSaid] = useState<readonly Said[]>([]);
-  const setUp = useSetUp();
-  const sayOf = (at: number, more: Partial<Said>): void =>
-    setSaid([...said.filter((one) => one.at !== at), { ...said.find((one) => one.at === at), at, ...more }]);
-  const asked = { ...file, ...choices, of, samples: [...said], acceptOffers: [...accepted], insist: [...insisted] };
-  const preview = useWaterPreview(asked);
-  const importing = useWaterImport();
-  const toggle = (list: readonly number[], line: number): number[] =>
-    list.includes(line) ? list.filter((other) => other !== line) : [...list, line];
-  if (preview.isError && !preview.data) return <ProblemNote error={preview.error} />;
-  if (!preview.data) return <Reading fileName={file.fileName} step={preview.step} onStop={onDone} />;
-  const fresh = preview.data.samples.filter((sample) => sample.fate === "stored").length;
+export function LabFile({ preview, choices, onChange }: Props) {
   return (
-    <section aria-label={file.fileName} className={styles["file"]}>
-      <h2>{file.fileName}</h2>
+    <>
       <label className={styles["of"]}>
         Its samples are of
         <Select
-          value={of}
+          value={choices.of ?? "source"}
           options={[
-            { value: "source", label: "waters, by their sources" },
-            { value: "drain", label: "what drained, by zone" },
-            { value: "extract", label: "what substrates hold, by zone" },
+            { value: "source" as const, label: "waters, by their sources" },
+            { value: "drain" as const, label: "what drained, by zone" },
+            { value: "extract" as const, label: "what substrates hold, by zone" },
           ]}
           className="select-l"
-          onChange={setOf}
+          onChange={(of) => onChange({ ...choices, of })}
         />
       </label>
-      {preview.isError && <ProblemNote error={preview.error} />}
-      <LabFileSettings preview={preview.data} choices={choices} onChange={setChoices} />
-      {preview.data.samples.map((sample, at) => (
-        <article key={`${sample.lines[0]} ${at}`} className={styles["sample"]}>
-          <h3>
-            {sample.zone ?? (sample.source || "a water without a name")},{" "}
-            {sample.takenOn === null ? "without a date" : dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
-          </h3>
-          {of !== "source" && sample.zone === null && (
-            <p className={styles["bad"]}>No zone is called “{sample.source}”: choose the one that it is of.</p>
-          )}
-          {preview.data.samples.length > 1 || of !== "source" ? (
-            <p className={styles["of"]}>
-              {of === "source" ? (
-                <label>
-                  It is of
-                  <Input
-                    aria-label={`Sample ${at + 1} is of`}
-                    defaultValue={sample.source}
-                    maxLength={60}
-                    className="select-m"
-                    onBlur={({ target }) =>
-                      target.value.trim() !== "" &&
-                      target.value !== sample.source &&
-                      sayOf(at + 1, { is: target.value.trim() })
-                    }
-                  />
-                </label>
-              ) : (
-                <label>
-                  It is of
-                  <Select
-                    aria-label={`Sample ${at + 1} is of`}
-                    {...(sample.zone !== null && { value: sample.zone })}
-                    placeholder="choose the zone"
-                    options={(setUp.data?.zones ?? []).map(({ name }) => ({ value: name, label: name }))}
-                    className="select-m"
-                    onChange={(is: string) => sayOf(at + 1, { is })}
-                  />
-                </label>
-              )}
-              <Checkbox
-                checked={sample.fate === "left-out"}
-                onChange={({ target }) => sayOf(at + 1, { leftOut: target.checked })}
-              >
-                leave it out
-              </Checkbox>
-            </p>
-          ) : null}
-          {sample.setAside.length > 0 && (
-            <p className={styles["bad"]}>
-              Set aside:{" "}
-              {sample.setAside
-                .map(({ analyte, text, why }) => `${analyteName(analyte)} “${text}” (${ASIDE_WORDS[why]})`)
-                .join(", ")}
-            </p>
-          )}
-          {sample.belowDetection.length > 0 && (
-            <p className="quiet">
-              Below what could be measured, so that half of the limit counts:{" "}
-              {sample.belowDetection
-                .map(
-                  ({ analyte, text, limit, unit }) =>
-                    `${analyteName(analyte)} “${text}”, ${limit === null ? "which names none that is understood" : `${showDigits(limit)} ${unit ?? ""}`}`,
-                )
-                .join("; ")}
-            </p>
-          )}
-          <Verdict sample={sample} needsPh={of === "source"} />
-          {(sample.check?.slip ?? accepted.includes(sample.lines[0])) && (
-            <Checkbox
-              checked={accepted.includes(sample.lines[0])}
-              onChange={() => setAccepted(toggle(accepted, sample.lines[0]))}
-            >
-              {sample.check?.slip
-                ? `${ionName(sample.check.slip.ion)} seems ten times too ${sample.check.slip.factor < 1 ? "high" : "low"}: with ${sample.check.slip.offerMmolL.toFixed(2)} mmol/L charge and conductivity agree. Take that`
-                : "The correction of ten times is taken"}
-            </Checkbox>
-          )}
-          {sample.check?.verdict === "refused" && !sample.check.slip && (
-            <Checkbox
-              checked={insisted.includes(sample.lines[0])}
-              onChange={() => setInsisted(toggle(insisted, sample.lines[0]))}
-            >
-              Store it all the same; recipes made of it will be doubtful
-            </Checkbox>
-          )}
-        </article>
+      <LabFileSettings preview={preview} choices={choices} onChange={onChange} />
+      {preview.samples.map((sample, at) => (
+        <Sample key={`${sample.lines[0]} ${at}`} at={at + 1} {...{ preview, choices, onChange, sample }} />
       ))}
-      {preview.data.rejected.map((row) => (
+      {preview.rejected.map((row) => (
         <p key={row.line} className="quiet">
-          Line {row.line} is left out: {row.reason} ({row.detail}).
+          Line {row.line} is left out: {REASONS[row.reason] ?? row.reason} ({row.detail}).
         </p>
       ))}
-      {importing.isError && <ProblemNote error={importing.error} />}
-      <div className={styles["actions"]}>
-        <Button
-          type="primary"
-          disabled={fresh === 0}
-          loading={importing.isPending}
-          onClick={() => importing.mutate(asked, { onSuccess: onDone })}
+    </>
+  );
+}
+
+/** One sample: of what it is, whether its figures can be true together, and what is done with it. */
+function Sample({ preview, choices, onChange, sample, at }: Props & { sample: WaterSample; at: number }) {
+  const dates = useDates();
+  const [line] = sample.lines;
+  const isWater = (choices.of ?? "source") === "source";
+  const { acceptOffers = [], insist = [] } = choices;
+  const toggle = (list: readonly number[]): number[] =>
+    list.includes(line) ? list.filter((other) => other !== line) : [...list, line];
+  return (
+    <article className={styles["sample"]}>
+      <h3>
+        {sample.zone ?? (sample.source || "a water without a name")},{" "}
+        {sample.takenOn === null ? "without a date" : dates.show(sample.takenOn, "year")}: {FATES[sample.fate]}
+      </h3>
+      {!isWater && sample.zone === null && (
+        <p className={styles["bad"]}>No zone is called “{sample.source}”: choose the one that it is of.</p>
+      )}
+      {(preview.samples.length > 1 || !isWater) && <Named {...{ choices, onChange, sample, at, isWater }} />}
+      {sample.setAside.length > 0 && (
+        <p className={styles["bad"]}>
+          Set aside:{" "}
+          {sample.setAside
+            .map(({ analyte, text, why }) => `${analyteName(analyte)} “${text}” (${ASIDE_WORDS[why]})`)
+            .join(", ")}
+        </p>
+      )}
+      {sample.belowDetection.length > 0 && (
+        <p className="quiet">
+          Below what could be measured, so that half of the limit counts:{" "}
+          {sample.belowDetection
+            .map(
+              ({ analyte, text, limit, unit }) =>
+                `${analyteName(analyte)} “${text}”, ${limit === null ? "which names none that is understood" : `${Number(limit.toPrecision(2))} ${unit ?? ""}`}`,
+            )
+            .join("; ")}
+        </p>
+      )}
+      <Verdict sample={sample} needsPh={isWater} />
+      {(sample.check?.slip ?? acceptOffers.includes(line)) && (
+        <Checkbox
+          checked={acceptOffers.includes(line)}
+          onChange={() => onChange({ ...choices, acceptOffers: toggle(acceptOffers) })}
         >
-          {fresh === 0 ? "Nothing to store" : `Store ${fresh} ${fresh === 1 ? "report" : "reports"}`}
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
-      </div>
-    </section>
+          {sample.check?.slip
+            ? `${ionName(sample.check.slip.ion)} seems ten times too ${sample.check.slip.factor < 1 ? "high" : "low"}: with ${sample.check.slip.offerMmolL.toFixed(2)} mmol/L charge and conductivity agree. Take that`
+            : "The correction of ten times is taken"}
+        </Checkbox>
+      )}
+      {sample.check?.verdict === "refused" && !sample.check.slip && (
+        <Checkbox checked={insist.includes(line)} onChange={() => onChange({ ...choices, insist: toggle(insist) })}>
+          Store it all the same; recipes made of it will be doubtful
+        </Checkbox>
+      )}
+    </article>
+  );
+}
+
+/** Of what a sample is, where its own name does not say it, and whether it is taken at all. */
+function Named({
+  choices,
+  onChange,
+  sample,
+  at,
+  isWater,
+}: Omit<Props, "preview"> & { sample: WaterSample; at: number; isWater: boolean }) {
+  const setUp = useSetUp();
+  const said = choices.samples ?? [];
+  const say = (more: Partial<Said>): void =>
+    onChange({
+      ...choices,
+      samples: [...said.filter((one) => one.at !== at), { ...said.find((one) => one.at === at), at, ...more }],
+    });
+  return (
+    <div className={styles["of"]}>
+      <label>
+        It is of
+        {isWater ? (
+          <Input
+            aria-label={`Sample ${at} is of`}
+            defaultValue={sample.source}
+            maxLength={60}
+            className="select-m"
+            onBlur={({ target }) => {
+              const is = target.value.trim();
+              if (is !== "" && is !== sample.source) say({ is });
+            }}
+          />
+        ) : (
+          <Select
+            aria-label={`Sample ${at} is of`}
+            {...(sample.zone !== null && { value: sample.zone })}
+            placeholder="choose the zone"
+            options={(setUp.data?.zones ?? []).map(({ name }) => ({ value: name, label: name }))}
+            className="select-m"
+            onChange={(is: string) => say({ is })}
+          />
+        )}
+      </label>
+      <Checkbox checked={sample.fate === "left-out"} onChange={({ target }) => say({ leftOut: target.checked })}>
+        leave it out
+      </Checkbox>
+    </div>
   );
 }
 

@@ -1,16 +1,12 @@
-import type { WaterFile } from "@sprunel/contract/exchange";
 import type { WaterReport } from "@sprunel/contract/water";
 import { chargeBalance, ecMsCm } from "@sprunel/core/chemistry";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
-import Upload from "antd/es/upload";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { ReportHistory } from "../chart/report-history.tsx";
 import { ProblemNote } from "../http/problem.tsx";
-import { fileAsBase64 } from "../http/read-file.ts";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
-import { PastImports } from "../files/past-imports.tsx";
-import { LabFile } from "./lab-file.tsx";
 import { useWaterReports } from "./use-water.ts";
 import { WaterReportForm } from "./water-form.tsx";
 import styles from "./water.module.css";
@@ -26,14 +22,8 @@ const HISTORY = [
 /** The laboratory's reports of every water over time, and a new one from a file or typed. */
 export function LabReports({ inForce }: { inForce: readonly number[] }) {
   const reports = useWaterReports();
-  const [file, setFile] = useState<WaterFile | null>(null);
-  const [readError, setReadError] = useState<Error | null>(null);
+  const navigate = useNavigate();
   const [isTyping, setTyping] = useState(false);
-  const choose = (chosen: File): false => {
-    setReadError(null);
-    fileAsBase64(chosen).then((contentBase64) => setFile({ fileName: chosen.name, contentBase64 }), setReadError);
-    return false;
-  };
   if (reports.isError && !reports.data)
     return <ProblemNote error={reports.error} onRetry={() => void reports.refetch()} />;
   if (!reports.data) return <Skeleton active />;
@@ -50,14 +40,11 @@ export function LabReports({ inForce }: { inForce: readonly number[] }) {
         figures={HISTORY}
         label="Lab reports over time"
       />
-      <Upload accept=".csv,.txt,.tsv,.xlsx,.xlsm,.xls,.ods,text/*" showUploadList={false} beforeUpload={choose}>
-        <Button type="primary">Import a lab report</Button>
-      </Upload>{" "}
+      <Button type="primary" onClick={() => void navigate("/import/water")}>
+        Import lab reports
+      </Button>{" "}
       <Button onClick={() => setTyping(!isTyping)}>{isTyping ? "Leave it" : "Type a report"}</Button>
       {isTyping && <WaterReportForm onSaved={() => setTyping(false)} />}
-      {readError && <ProblemNote error={readError} />}
-      {file && <LabFile key={file.contentBase64} file={file} onDone={() => setFile(null)} />}
-      <PastImports kind="water" />
     </section>
   );
 }
