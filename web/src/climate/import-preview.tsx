@@ -38,13 +38,6 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
         ]}
       />
       <Remembered by={preview.rememberedFrom} />
-      <DecimalChoice
-        decimal={preview.dialect.decimal}
-        isAssumed={preview.dialect.decimalAssumed}
-        book={preview.book}
-        onChange={(decimal) => onChange({ ...choices, decimal })}
-      />
-      <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       <Settings preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
@@ -93,6 +86,13 @@ function Settings({ preview, choices, onChange }: Props) {
         isAssumed={dialect.dateOrderAssumed}
         onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
       />
+      <DecimalChoice
+        decimal={preview.dialect.decimal}
+        isAssumed={preview.dialect.decimalAssumed}
+        book={preview.book}
+        onChange={(decimal) => onChange({ ...choices, decimal })}
+      />
+      <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       {preview.columns.some(({ kind }) => kind === "wind") && (
         <WindHeight
           heightM={dialect.windHeightM}

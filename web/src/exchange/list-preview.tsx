@@ -38,40 +38,40 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
       />
       <Remembered by={preview.rememberedFrom} />
       <Offers preview={preview} choices={choices} onChange={onChange} />
-      {preview.list !== "shelf" && (
-        <section className={styles["settings"]} aria-label="How the file is read">
-          {preview.list === "readings" && (
-            <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
-          )}
+      <section className={styles["settings"]} aria-label="How the file is read">
+        {preview.list === "readings" && (
+          <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
+        )}
+        {preview.list !== "shelf" && (
           <DateOrder
             value={dialect.dateOrder}
             isAssumed={dialect.dateOrderAssumed}
             onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
           />
-          {preview.list === "readings" && !preview.columns.some(({ kind }) => kind === "drippers") && (
-            <label>
-              Drippers over the tray
-              <QuantityInput
-                live
-                unit=""
-                value={choices.drippersOnTray ?? null}
-                onChange={(drippersOnTray) => {
-                  const { drippersOnTray: _before, ...rest } = choices;
-                  onChange(drippersOnTray === null ? rest : { ...rest, drippersOnTray });
-                }}
-              />
-              <span className="quiet">empty: as the text on top says</span>
-            </label>
-          )}
-        </section>
-      )}
-      <DecimalChoice
-        decimal={preview.dialect.decimal}
-        isAssumed={preview.dialect.decimalAssumed}
-        book={preview.book}
-        onChange={(decimal) => onChange({ ...choices, decimal })}
-      />
-      <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
+        )}
+        {preview.list === "readings" && !preview.columns.some(({ kind }) => kind === "drippers") && (
+          <label>
+            Drippers over the tray
+            <QuantityInput
+              live
+              unit=""
+              value={choices.drippersOnTray ?? null}
+              onChange={(drippersOnTray) => {
+                const { drippersOnTray: _before, ...rest } = choices;
+                onChange(drippersOnTray === null ? rest : { ...rest, drippersOnTray });
+              }}
+            />
+            <span className="quiet">empty: as the text on top says</span>
+          </label>
+        )}
+        <DecimalChoice
+          decimal={preview.dialect.decimal}
+          isAssumed={preview.dialect.decimalAssumed}
+          book={preview.book}
+          onChange={(decimal) => onChange({ ...choices, decimal })}
+        />
+        <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
+      </section>
       <Silent preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>

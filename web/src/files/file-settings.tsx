@@ -83,10 +83,10 @@ export function DecimalChoice({
       <Select
         value={decimal}
         options={[
-          { value: "." as const, label: "point: 1.234 is little more than 1" },
-          { value: "," as const, label: "comma: 1,234 is little more than 1" },
+          { value: "." as const, label: "point, as 1.5" },
+          { value: "," as const, label: "comma, as 1,5" },
         ]}
-        className="select-l"
+        className="select-m"
         onChange={onChange}
       />
       {isAssumed && (
