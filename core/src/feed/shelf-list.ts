@@ -28,7 +28,11 @@ const DECLARATION: Declaration<ShelfColumn> = {
     },
     density: { named: [["density"]], beside: ["amount"], quantity: { units: ["kg/L", "g/mL"] } },
     price: { named: [["price"], ["price", "bag"]] },
-    bags: { named: [["stock"], ["bag", "stock"], ["bag", "number"], ["number"]], never: ["price"] },
+    bags: {
+      named: [["stock"], ["bag", "stock"], ["bag", "number"], ["number"]],
+      weakly: [["bag"]],
+      never: ["price"],
+    },
     nitrateN: part(["N", "nitrate"], ["nitrate"]),
     ammoniumN: part(["N", "ammonium"], ["ammonium"]),
     ureaN: part(["N", "urea"], ["urea"]),

@@ -23,5 +23,9 @@ export function SetAsideDownload({ fileName, rows }: { fileName: string; rows: r
     link.click();
     URL.revokeObjectURL(address);
   };
-  return <Button onClick={() => void save()}>Save what was set aside, with reasons</Button>;
+  return (
+    <div>
+      <Button onClick={() => void save()}>Save what was set aside, with reasons</Button>
+    </div>
+  );
 }

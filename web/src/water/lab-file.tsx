@@ -1,10 +1,13 @@
+import type { Ion } from "@sprunel/contract/basics";
 import type { WaterFile, WaterPreview, WaterSample } from "@sprunel/contract/exchange";
+import { isTrace } from "@sprunel/core/chemistry";
 import Checkbox from "antd/es/checkbox";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { analyteName } from "./analyte-names.ts";
 import { LabFileSettings } from "./lab-file-settings.tsx";
 import { REASONS } from "../files/fault-rows.tsx";
+import { SetAsideDownload } from "../files/set-aside.tsx";
 import { ionName } from "../words/ion-names.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import type { LabChoices } from "./use-water.ts";
@@ -56,6 +59,7 @@ export function LabFile({ preview, choices, onChange }: Props) {
       {preview.samples.map((sample, at) => (
         <Sample key={`${sample.lines[0]} ${at}`} at={at + 1} {...{ preview, choices, onChange, sample }} />
       ))}
+      <SetAsideDownload fileName={preview.fileName} rows={setAsideOf(preview)} />
       {preview.rejected.map((row) => (
         <p key={row.line} className="quiet">
           Line {row.line} is left out: {REASONS[row.reason] ?? row.reason} ({row.detail}).
@@ -63,6 +67,18 @@ export function LabFile({ preview, choices, onChange }: Props) {
       ))}
     </>
   );
+}
+
+function setAsideOf({ samples, rejected }: WaterPreview) {
+  const ofSamples = samples.flatMap(({ lines: [line], setAside }) =>
+    setAside.map(({ analyte, text, why }) => ({
+      line,
+      what: `${analyteName(analyte)}: ${text}`,
+      why: ASIDE_WORDS[why],
+    })),
+  );
+  const ofRows = rejected.map(({ line, reason, detail }) => ({ line, what: detail, why: REASONS[reason] ?? reason }));
+  return [...ofSamples, ...ofRows].sort((a, b) => a.line - b.line);
 }
 
 /** One sample: of what it is, whether its figures can be true together, and what is done with it. */
@@ -83,6 +99,14 @@ function Sample({ preview, choices, onChange, sample, at }: Props & { sample: Wa
         <p className={styles["bad"]}>No zone is called “{sample.source}”: choose the one that it is of.</p>
       )}
       {(preview.samples.length > 1 || !isWater) && <Named {...{ choices, onChange, sample, at, isWater }} />}
+      <p>
+        {Object.entries(sample.ions)
+          .map(
+            ([ion, amount]) =>
+              `${ionName(ion as Ion)} ${Number(amount.toPrecision(3))} ${isTrace(ion as Ion) ? "µmol/L" : "mmol/L"}`,
+          )
+          .join(" · ")}
+      </p>
       {sample.setAside.length > 0 && (
         <p className={styles["bad"]}>
           Set aside:{" "}

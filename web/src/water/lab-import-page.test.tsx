@@ -47,6 +47,8 @@ describe("importing a laboratory's reports", () => {
     await chosen();
     expect(screen.getByText(/“0,03 - 0,05” \(a range\)/)).toBeVisible();
     expect(screen.getByText(/half of the limit counts: NO₃ “<0,5 mg\/l”, 0\.008\d* mmol\/L/)).toBeVisible();
+    expect(screen.getAllByText("Ca 2 mmol/L")).toHaveLength(2);
+    expect(screen.getByRole("button", { name: /Save what was set aside/ })).toBeVisible();
     expect(screen.getByText(/14\.0 % apart: the charges cannot both be right/)).toBeVisible();
   });
 
