@@ -20,8 +20,6 @@ export interface DayPlanInput {
     readonly { readonly start: string; readonly end: string; readonly pricePerKwh: number }[] | undefined;
   /** how long a better plan is looked for, 0 to 10 s */
   readonly timeLimitS?: number | undefined;
-  /** somebody waits for it: zones stay where they were before if they can, even where another loses a pulse by that */
-  readonly inAMoment?: boolean | undefined;
 }
 
 export interface DayPlanZone {

@@ -148,10 +148,10 @@ function forward(
 
 /**
  * The earlier plan, as far as it still can be: every zone that has room where it was stays there, the others are placed about
- * them. Nothing where none could stay, or where somebody would lose a pulse by it and nobody waits for the plan.
+ * them. Nothing where none could stay, or where somebody would lose a pulse by it.
  */
 function asBefore(
-  { zones, mixers, inAMoment = false }: DayPlanInput,
+  { zones, mixers }: DayPlanInput,
   jobs: readonly Job[],
   capacity: DayCapacity,
   mayBeExact: () => boolean,
@@ -175,10 +175,8 @@ function asBefore(
     const placing = (best?.starts.length ?? 0) > (held?.starts.length ?? 0) ? best : held;
     if (placing) capacity.place(job, placing);
   }
-  // Whoever did not fit before may still not; nobody loses a pulse by it, unless somebody waits.
-  return inAMoment || jobs.every((job) => (capacity.placingOf(job)?.starts.length ?? 0) >= (had.get(job) ?? 0))
-    ? capacity
-    : null;
+  // Whoever did not fit before may still not; nobody loses a pulse by it.
+  return jobs.every((job) => (capacity.placingOf(job)?.starts.length ?? 0) >= (had.get(job) ?? 0)) ? capacity : null;
 }
 
 const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;

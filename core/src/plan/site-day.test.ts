@@ -195,8 +195,7 @@ describe("the day of a site", () => {
         anyMain,
         fc.integer({ min: 5, max: 20 }),
         fc.double({ min: 0.8, max: 1.3, noNaN: true }),
-        fc.boolean(),
-        (zones, main, hour, brighter, inAMoment) => {
+        (zones, main, hour, brighter) => {
           const before = anyDay(zones, main);
           const first = plan(before, 3);
           const locked = first.pulses.map((pulse, at) => (at % 5 === 4 ? { ...pulse, locked: true } : pulse));
@@ -205,7 +204,6 @@ describe("the day of a site", () => {
             zones: before.zones.map((one) => ({ ...one, litres: one.litres * brighter })),
             nowS: hour * HOUR,
             kept: locked,
-            inAMoment,
           };
           const second = plan(later, 3);
           expect(clashesOf(later, second.pulses)).toEqual([]);
@@ -260,25 +258,6 @@ describe("the day of a site", () => {
     expect(of(moved.pulses, 3)[0]?.startS).toBe(8 * HOUR);
     expect(Math.abs((of(moved.pulses, 1)[0]?.startS ?? 0) - 8 * HOUR)).toBeGreaterThanOrEqual(HOUR);
     expect(of(moved.pulses, 2)[0]?.startS).toBe(10 * HOUR);
-  });
-
-  it("in a moment lets only those give way that must, and names who loses by it", () => {
-    // An hour of each fills the morning to the last minute: whoever takes another's time takes a pulse from somebody.
-    const zones = [1, 2, 3, 4].map((id) =>
-      zone(id, { wantedS: [(5 + id) * HOUR], window: { startS: 6 * HOUR, endS: 10 * HOUR } }),
-    );
-    const main = { limits: [limit({ maxLh: 2000 })] };
-    const first = plan(day(zones, main));
-    const kept = first.pulses.map((pulse) =>
-      pulse.zoneId === 1 ? { ...pulse, startS: 6.5 * HOUR, locked: true } : pulse,
-    );
-    const answer = plan(day(zones, main, { kept, inAMoment: true }), 0);
-    expect(answer.pulses.map(({ zoneId, startS }) => [zoneId, startS / HOUR])).toEqual([
-      [1, 6.5],
-      [3, 8],
-      [4, 9],
-    ]);
-    expect(answer.unmet.map(({ zoneId, litres }) => [zoneId, Math.round(litres)])).toEqual([[2, 2000]]);
   });
 
   it("gives an excluded zone nothing more, and the others its room", () => {

@@ -53,8 +53,6 @@ export interface SiteDayInput {
   readonly kept: readonly SitePulse[];
   /** looks for the best day, wherever the earlier plan had its pulses */
   readonly afresh?: boolean | undefined;
-  /** somebody waits for it: the earlier plan stays wherever it can, and what does not fit beside it is told */
-  readonly inAMoment?: boolean | undefined;
   /** zones whose valve stays shut today */
   readonly excluded: readonly number[];
 }
@@ -127,7 +125,6 @@ export function siteDay(input: SiteDayInput, hasTime: () => boolean, mayBeExact:
     ],
     zones: [...plans.map(({ plan }) => plan), ...standing(input, fixed)],
     ...(main.tariff.length > 0 && { tariff: main.tariff }),
-    inAMoment: input.inAMoment,
   };
   const answer: DayPlan =
     question.zones.length === 0

@@ -108,8 +108,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
       readonly byPerson?: boolean;
     },
   ): Promise<KeptDay | null> {
-    // A person sees at once what gives way; what is better than that is looked for beside.
-    const plan = await planned({ ...questionOf(ground, edits, pulses), inAMoment: byPerson }, 0);
+    const plan = await planned(questionOf(ground, edits, pulses), 0);
     const version = (kept?.version ?? 0) + 1;
     await dayPlanStore(scope).save(ground.site.id, date, {
       version,
