@@ -36,13 +36,11 @@ export function LabFileSettings({
           book={preview.book}
           onChange={(sheet) => onChange({ ...(choices.of && { of: choices.of }), sheet })}
         />
-        {preview.dateOrderAssumed && (
-          <DateOrder
-            value={preview.dateOrder}
-            isAssumed
-            onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
-          />
-        )}
+        <DateOrder
+          value={preview.dateOrder}
+          isAssumed={preview.dateOrderAssumed}
+          onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+        />
         {asksDate && (
           <label>
             Taken on
