@@ -2,26 +2,21 @@ import type { AnalysisFile } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Upload from "antd/es/upload";
 import Button from "antd/es/button";
-import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
-import { readChosen, type ChosenFile } from "./chosen-file.ts";
+import type { ChosenFile } from "./chosen-file.ts";
 import { ColumnsTable, Lacks, type FileColumn } from "./columns-table.tsx";
 import { DateOrder, DecimalChoice, SheetChoice } from "./file-settings.tsx";
 import styles from "./files.module.css";
+import { TABLES, useFileChoice } from "./use-file-choice.ts";
 
 export type AnalysisChoices = Omit<AnalysisFile, "fileName" | "contentBase64">;
 
 /** A button that takes a laboratory's file, as text or workbook. */
 export function AnalysisButton({ file, onFile }: { file: ChosenFile | null; onFile(file: ChosenFile): void }) {
-  const [readError, setReadError] = useState<Error | null>(null);
-  const choose = (chosen: File): false => {
-    setReadError(null);
-    readChosen(chosen).then(onFile, setReadError);
-    return false;
-  };
+  const { choose, readError } = useFileChoice(onFile);
   return (
     <>
-      <Upload accept=".csv,.txt,.tsv,.xlsx,.xlsm,.xls,.ods,text/*" showUploadList={false} beforeUpload={choose}>
+      <Upload accept={TABLES} showUploadList={false} beforeUpload={choose}>
         <Button>{file ? "Another file" : "Choose the file"}</Button>
       </Upload>
       {readError && <ProblemNote error={readError} />}

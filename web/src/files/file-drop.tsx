@@ -1,8 +1,8 @@
 import Upload from "antd/es/upload";
-import { useState } from "react";
 import { ProblemNote } from "../http/problem.tsx";
-import { MOST_FILE_MB, readChosen, type ChosenFile } from "./chosen-file.ts";
+import { MOST_FILE_MB, type ChosenFile } from "./chosen-file.ts";
 import styles from "./files.module.css";
+import { TABLES, useFileChoice } from "./use-file-choice.ts";
 
 /** Where a file of rows is dropped or chosen; what cannot be read is said here. */
 export function FileDrop({
@@ -14,19 +14,10 @@ export function FileDrop({
   file: ChosenFile | null;
   onFile(file: ChosenFile): void;
 }) {
-  const [readError, setReadError] = useState<Error | null>(null);
-  const choose = (chosen: File): false => {
-    setReadError(null);
-    readChosen(chosen).then(onFile, setReadError);
-    return false;
-  };
+  const { choose, readError } = useFileChoice(onFile);
   return (
     <>
-      <Upload.Dragger
-        accept=".csv,.txt,.tsv,.dat,.xlsx,.xlsm,.xls,.ods,text/*"
-        showUploadList={false}
-        beforeUpload={choose}
-      >
+      <Upload.Dragger accept={TABLES} showUploadList={false} beforeUpload={choose}>
         <p className={styles["dropText"]}>{file ? file.name : `Drop ${what} here, or choose one`}</p>
         <p className="quiet">{file ? "choose another" : `a text file or a workbook of up to ${MOST_FILE_MB} MB`}</p>
       </Upload.Dragger>
