@@ -1,6 +1,6 @@
 import { asTable, type Table, type TableRecord } from "@sprunel/core/table";
 import { DomainError } from "@sprunel/core/working";
-import { read, SSF, type CellObject, type WorkBook, type WorkSheet } from "@e965/xlsx";
+import { read, SSF, utils, type CellObject, type WorkBook, type WorkSheet } from "@e965/xlsx";
 
 /** The package's own types leave open what its number formats can do. */
 const formats = SSF as {
@@ -51,6 +51,7 @@ function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
       cellHTML: false,
       cellText: false,
       cellNF: true,
+      bookFiles: true,
     });
   } catch {
     throw refused(
@@ -71,9 +72,17 @@ function workbookTable(bytes: Uint8Array, asked: string | undefined): Table {
     throw refused(
       `The sheet ${name} reaches over ${rows.length} rows and ${width} columns; up to ${MOST_CELLS / 1e6} million cells are read. Save the part that matters by itself.`,
     );
+  const struck = struckOn(book, name);
+  const cellAt = (row: Cells, at: number, column: number): string => {
+    const text = textOf(row[column], book);
+    return text !== "" && struck.has(utils.encode_cell({ r: at, c: column })) ? `~~${text}~~` : text;
+  };
   const records = rows.map((row, at): TableRecord => ({
     line: at + 1,
-    cells: Array.from({ length: width }, (_, column) => textOf(row[column], book)),
+    cells: Array.from(
+      { length: width },
+      struck.size > 0 ? (_, column) => cellAt(row, at, column) : (_, column) => textOf(row[column], book),
+    ),
   }));
   return {
     encoding: `workbook, sheet ${name}`,
@@ -107,6 +116,35 @@ function cellsOf(sheet: WorkSheet | undefined): readonly Cells[] {
     if (row && last >= 0) filled[at] = row.slice(0, last + 1);
   });
   return Array.from(filled, (row: Cells | undefined) => row ?? []);
+}
+
+/** What the package tells of a packed workbook beside its own types. */
+interface ParsedBook extends WorkBook {
+  readonly Styles?: {
+    readonly Fonts?: readonly { readonly strike?: unknown }[];
+    readonly CellXf?: readonly { readonly fontId?: number }[];
+  };
+  readonly files?: Readonly<Record<string, { readonly content: Uint8Array } | undefined>>;
+}
+
+/** Cells of a sheet whose font is struck through, as "C3": what stands in them does not count. Of packed workbooks only. */
+function struckOn({ Styles, Workbook, SheetNames, files }: ParsedBook, name: string): ReadonlySet<string> {
+  const fonts = (Styles?.Fonts ?? []).map(({ strike }) => Boolean(strike));
+  const styles = (Styles?.CellXf ?? []).flatMap(({ fontId = 0 }, at) => (fonts[fontId] ? [at] : []));
+  const id = (Workbook?.Sheets?.[SheetNames.indexOf(name)] as { readonly id?: string } | undefined)?.id;
+  if (styles.length === 0 || id === undefined) return new Set();
+  const textIn = (path: string): string => new TextDecoder().decode(files?.[path]?.content);
+  const relation = textIn("xl/_rels/workbook.xml.rels")
+    .match(/<Relationship\b[^>]*>/g)
+    ?.find((one) => one.includes(`Id="${id}"`));
+  const target = /Target="\/?(?:xl\/)?([^"]+)"/.exec(relation ?? "")?.[1] ?? "";
+  const cells = textIn(`xl/${target}`).matchAll(/<(?:\w+:)?c\b[^>]*>/g);
+  const wanted = new Set(styles.map(String));
+  return new Set(
+    [...cells].flatMap(([tag]) =>
+      wanted.has(/\bs="(\d+)"/.exec(tag)?.[1] ?? "") ? (/\br="([A-Z]+\d+)"/.exec(tag)?.[1] ?? []) : [],
+    ),
+  );
 }
 
 /** What a cell holds, written so that it is read in one way. */
