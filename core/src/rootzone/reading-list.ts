@@ -140,7 +140,7 @@ export function readReadingList(source: Source, choices: ReadingListChoices): Re
         dripEcMsCm: ec(cells, "dripEc"),
         drainEcMsCm: ec(cells, "drainEc"),
       };
-      const ph = { dripPh: cells.value("dripPh"), drainPh: cells.value("drainPh") };
+      const ph = { dripPh: cells.value("dripPh", "dripPh"), drainPh: cells.value("drainPh", "drainPh") };
       swapped(cells, of, ph);
       const values = {
         ...of,
@@ -191,7 +191,7 @@ function ec(cells: ListCells<ReadingColumn>, kind: EcKind): number | null {
   const { value, unit: typed, raw } = cells.cell(kind);
   const unit = cells.unit(kind);
   // What cannot be told is set aside, and says so.
-  if (value === null || unit === null) return cells.value(kind);
+  if (value === null || unit === null) return cells.value(kind, `${kind}MsCm`);
   const meant = typed === "" ? likelyUnit(value, unit) : unit;
   if (meant === unit) return cells.within(kind, `${kind}MsCm`, 0, EC_MOST);
   cells.flags.push({ code: "ec-unit-guessed", kind, raw, taken: meant });
@@ -235,7 +235,7 @@ function drain(
   cells: ListCells<ReadingColumn>,
   drippers: number | null,
 ): Pick<NotedReading, "dripMl" | "drainMl" | "drippers" | "drainPct"> {
-  const [dripMl, drainMl] = [cells.value("dripMl"), cells.value("drainMl")];
+  const [dripMl, drainMl] = [cells.value("dripMl", "dripMl"), cells.value("drainMl", "drainMl")];
   const noted = cells.within("drainPct", "drainPct", 0, 95);
   if (dripMl === null || drainMl === null || drippers === null) return { dripMl, drainMl, drippers, drainPct: noted };
   const givenMl = dripMl * drippers;

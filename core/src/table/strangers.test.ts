@@ -268,4 +268,27 @@ describe("files as strangers write them", () => {
     expect(shelf.columns.map(({ kind, certainty }) => [kind, certainty >= 0.6])).toContainEqual(["P", false]);
     expect(shelf.columns.map(({ kind, certainty }) => [kind, certainty >= 0.6])).toContainEqual(["K2O", true]);
   });
+
+  it("of a notebook with days of the week that could be months, and a range and a struck figure to agree to", () => {
+    const { rows, rejected, dialect } = readReadingList(
+      bytes(
+        "Fecha;Lugar;CE gotero (mS/cm);pH gotero",
+        "lun 1-jun-26;North house;2,1;5,7",
+        "mar 2-jun-26;North house;2,2;~~5,1~~ 5,8",
+        "mié 3-jun-26;North house;2,0-2,2;5,8-5,9",
+      ),
+      site,
+    );
+    expect([rejected, dialect.dateOrderAssumed]).toEqual([[], false]);
+    expect(rows.map(({ values }) => new Date(values.atMs).toISOString().slice(0, 10))).toEqual([
+      "2026-06-01",
+      "2026-06-02",
+      "2026-06-03",
+    ]);
+    expect(rows.flatMap(({ flags }) => flags.map(({ offer }) => offer))).toEqual([
+      { dripPh: 5.8 },
+      { dripEcMsCm: near(2.1) },
+      { dripPh: near(5.85) },
+    ]);
+  });
 });

@@ -60,7 +60,11 @@ export function readTime(text: string, order: DateOrder): TimeReading {
   if (/^\d{10}$/.test(plain)) return instant(Number(plain) * 1000);
   if (/^\d{13}$/.test(plain)) return instant(Number(plain));
   if (/^\d{5}([.,]\d+)?$/.test(plain)) return sheetDay(Number(plain.replace(",", ".")));
-  return named(plain);
+  const found = named(plain);
+  if (found.status !== "unreadable") return found;
+  // "mar 2-jun-26": a word that may be a month is a day of the week before a whole date.
+  const rest = /^\p{L}{2,4}[.,]?\s+(\d.*)$/u.exec(plain)?.[1];
+  return rest === undefined ? found : readTime(rest, order);
 }
 
 function named(text: string): TimeReading {
@@ -199,7 +203,7 @@ export function dateOrder(cells: readonly string[], latest?: string): DateOrder 
   });
   const yearFirst = found.filter(({ a }) => a.length === 4).length;
   const others = found.filter(({ a }) => a.length < 3);
-  if (yearFirst > others.length || (found.length === 0 && cells.length > 0 && cells.every(isPlain))) return "ymd";
+  if (yearFirst > others.length || (found.length === 0 && cells.some(isPlain))) return "ymd";
   if (others.length === 0) return "ambiguous";
   // A single slip does not turn a column: the order that fits clearly more of it is meant.
   const lastDay = latest === undefined ? Number.MAX_VALUE : Date.parse(`${latest}T00:00:00Z`) / DAY_MS;
