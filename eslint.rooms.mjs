@@ -52,6 +52,7 @@ export const LAYERS = {
       "database",
       "http",
       "background",
+      "container",
       "pool",
       "scope",
       "clock",

@@ -7,7 +7,7 @@ import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
 import { readOrganicTable, readWaterTable } from "@sprunel/core/water";
 import type { Source, Table } from "@sprunel/core/table";
 import { createHash } from "node:crypto";
-import { openedFile } from "./container.ts";
+import { openedFile } from "../container/opened-file.ts";
 import { withSolver } from "./highs-solver.ts";
 import { remembering } from "./remembering.ts";
 

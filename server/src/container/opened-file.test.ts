@@ -3,7 +3,7 @@ import { readSoilList } from "@sprunel/core/rootzone";
 import { readWaterTable } from "@sprunel/core/water";
 import { CFB, utils, write, type BookType } from "@e965/xlsx";
 import { describe, expect, it } from "vitest";
-import { openedFile } from "./container.ts";
+import { openedFile } from "./opened-file.ts";
 
 /** How a workbook is packed; the package has no types for it. */
 interface Packing {
