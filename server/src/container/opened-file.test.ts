@@ -1,17 +1,9 @@
 import { readPickList } from "@sprunel/core/harvest";
 import { readSoilList } from "@sprunel/core/rootzone";
 import { readWaterTable } from "@sprunel/core/water";
-import { CFB, utils, write, type BookType } from "@e965/xlsx";
+import { utils, write, type BookType } from "@e965/xlsx";
 import { describe, expect, it } from "vitest";
 import { openedFile } from "./opened-file.ts";
-
-/** How a workbook is packed; the package has no types for it. */
-interface Packing {
-  read(bytes: Uint8Array, options: { readonly type: "buffer" }): object;
-  find(packed: object, path: string): { content: Uint8Array } | null;
-  write(packed: object, options: { readonly fileType: "zip"; readonly type: "buffer" }): Uint8Array;
-}
-const packing = CFB as Packing;
 
 type Cell = string | number | Date | null;
 
@@ -105,12 +97,18 @@ describe("a workbook", () => {
     expect(() => openedFile(bytes)).toThrow(/reaches over 310 rows and 16384 columns; up to 5 million cells/);
   });
 
-  it("may be a page with a table in it", () => {
-    const page =
-      "<html><body><table><tr><th>Picked on</th><th>House</th><th>Weight (kg)</th></tr><tr><td>2026-06-03</td><td>House 1</td><td>12.5</td></tr></table></body></html>";
-    const list = readPickList(openedFile(new TextEncoder().encode(page)), { zones, timeZone: "UTC" });
-    expect(list.rows.map(({ values }) => values)).toMatchObject([
-      { pickedOn: "2026-06-03", zone: "House 1", massKg: 12.5 },
+  it("keeps the decimal marks of its texts, beside numbers that are numbers", () => {
+    const texts = [
+      ["Picked on", "House", "Weight (kg)", "Brix"],
+      ["03/06/2026", "House 1", "1,234", 4.125],
+      ["13/06/2026", "House 1", "12,5", 5.5],
+    ];
+    const table = openedFile(workbook({ June: texts }));
+    expect(table).toMatchObject({ decimal: ",", decimalAssumed: false });
+    const { rows } = readPickList(table, { zones, timeZone: "UTC" });
+    expect(rows.map(({ values }) => values)).toMatchObject([
+      { pickedOn: "2026-06-03", massKg: 1.234, brixPct: 4.125 },
+      { pickedOn: "2026-06-13", massKg: 12.5, brixPct: 5.5 },
     ]);
   });
 
@@ -125,29 +123,4 @@ it.each([
   ["a picture", "\u0089PNG\r\n", /a picture: its figures cannot be read/],
 ])("%s is refused with what to do instead", (_what, text, said) => {
   expect(() => openedFile(Uint8Array.from(text, (letter) => letter.charCodeAt(0)))).toThrow(said);
-});
-
-it("tells a figure whose font is struck through, which does not count, on its own sheet", () => {
-  const book = utils.book_new();
-  utils.book_append_sheet(book, utils.aoa_to_sheet([["legend"]]), "Legend");
-  const sheet = utils.aoa_to_sheet([
-    ["Date", "Zone", "kg"],
-    ["2026-06-03", "Tunnel 1", 12],
-    ["2026-06-04", "Tunnel 1", 21],
-  ]) as Record<string, { z?: string }>;
-  // A form of its own gives the cell a style of its own, which then has a struck font.
-  if (sheet["C3"]) sheet["C3"].z = "0.0";
-  utils.book_append_sheet(book, sheet, "Picks");
-  const packed = packing.read(write(book, { type: "buffer", bookType: "xlsx" }) as Uint8Array, { type: "buffer" });
-  const styles = packing.find(packed, "/xl/styles.xml");
-  if (!styles) throw new Error("the workbook has styles");
-  const written = new TextDecoder().decode(Uint8Array.from(styles.content));
-  const fonts = written
-    .replace("</fonts>", "<font><strike/></font></fonts>")
-    .replace('<fonts count="1">', '<fonts count="2">');
-  const struck = fonts.replace(/(<cellXfs.*fontId=")0(".*<\/cellXfs>)/s, "$11$2");
-  styles.content = Buffer.from(struck);
-  const bytes = new Uint8Array(packing.write(packed, { fileType: "zip", type: "buffer" }));
-  const { sheet: read, records } = openedFile(bytes);
-  expect([read, records.map(({ cells }) => cells.at(-1))]).toEqual(["Picks", ["kg", "12", "~~21~~"]]);
 });
