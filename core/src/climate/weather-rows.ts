@@ -57,6 +57,8 @@ const HOUR_MS = 3_600_000;
 /** A sensor that shows one value to the last digit for so many hours has stopped. */
 const STUCK_HOURS = 12;
 
+const NONE: readonly WeatherKind[] = [];
+
 type Stored = Omit<WeatherRow, "doubtful"> & {
   readonly raw: Readonly<Record<WeatherKind, string>>;
   readonly flags: Flag[];
@@ -74,6 +76,7 @@ export function judgeRows(
   const stored = new Map<number, Stored>();
   const rejected: RejectedRow[] = [];
   const forward = runsForward(stamps, dialect.dateOrder);
+  const ofKind = WEATHER_KINDS.map((kind) => ({ kind, all: columns.filter((column) => column.kind === kind) }));
   for (const [at, record] of records.entries()) {
     const { line } = record;
     const reject = (reason: RejectionReason, detail: string): void => void rejected.push({ line, reason, detail });
@@ -92,7 +95,7 @@ export function judgeRows(
       reject("time-does-not-exist", `${text}: the clocks skip this hour`);
       continue;
     }
-    const { values, raw, flags } = readValues(record, columns, dialect.decimal);
+    const { values, raw, flags } = readValues(record, ofKind, dialect.decimal);
     if (WEATHER_KINDS.every((kind) => values[kind] === null) && flags.every((flag) => flag.code === "missing")) {
       reject("empty", "no value in the row");
       continue;
@@ -127,7 +130,7 @@ export function judgeRows(
       stampMs,
       hourStartMs,
       values,
-      doubtful: flags.filter((flag) => flag.code === "stuck").map((flag) => flag.kind),
+      doubtful: flags.length === 0 ? NONE : flags.filter(({ code }) => code === "stuck").map(({ kind }) => kind),
     })),
     rejected,
     flagged: inTime
@@ -144,7 +147,7 @@ function hourOf(stampMs: number, marks: "start" | "end"): number {
 
 function readValues(
   record: TableRecord,
-  columns: readonly WeatherColumn[],
+  ofKind: readonly { readonly kind: WeatherKind; readonly all: readonly WeatherColumn[] }[],
   decimal: DecimalMark,
 ): Pick<Stored, "values" | "raw" | "flags"> {
   const values: Record<WeatherKind, number | null> = {
@@ -156,8 +159,7 @@ function readValues(
   };
   const raw: Record<WeatherKind, string> = { airTemperature: "", humidity: "", wind: "", radiation: "", rain: "" };
   const flags: Flag[] = [];
-  for (const kind of WEATHER_KINDS) {
-    const all = columns.filter((candidate) => candidate.kind === kind);
+  for (const { kind, all } of ofKind) {
     // Where a station's program was changed, a value may stand in another column from then on.
     const column = all.find((candidate) => (record.cells[candidate.column - 1] ?? "") !== "") ?? all[0];
     if (!column) continue;

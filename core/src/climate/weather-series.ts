@@ -42,11 +42,15 @@ export function readWeatherFile(source: Source, choices: Parameters<typeof readW
 
 /** Rows as a series. */
 export function weatherSeries(rows: readonly WeatherRow[]): WeatherSeries {
-  return {
-    hourMs: Float64Array.from(rows, ({ hourStartMs }) => hourStartMs),
-    values: byKind((kind) => Float64Array.from(rows, ({ values }) => values[kind] ?? NaN)),
-    doubtful: byKind((kind) => Uint8Array.from(rows, ({ doubtful }) => Number(doubtful.includes(kind)))),
-  };
+  const hourMs = new Float64Array(rows.length);
+  const values = byKind(() => new Float64Array(rows.length));
+  const doubtful = byKind(() => new Uint8Array(rows.length));
+  rows.forEach((row, at) => {
+    hourMs[at] = row.hourStartMs;
+    for (const kind of WEATHER_KINDS) values[kind][at] = row.values[kind] ?? NaN;
+    for (const kind of row.doubtful) doubtful[kind][at] = 1;
+  });
+  return { hourMs, values, doubtful };
 }
 
 /** Something of each kind of weather. */

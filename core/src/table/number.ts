@@ -5,7 +5,7 @@ export type DecimalMark = "." | ",";
  * numbers as 1,234 tell, it is that of the delimiter's country, and assumed.
  */
 export function decimalMark(
-  cells: readonly string[],
+  cells: Iterable<string>,
   delimiter = ",",
 ): { readonly decimal: DecimalMark; readonly assumed: boolean } {
   let [commas, points, either] = [0, 0, 0];

@@ -79,20 +79,27 @@ function readTable(bytes: Uint8Array): Table {
     (best, next) => (next.agreement > best.agreement ? next : best),
   ).mark;
   const records = parse(even, delimiter);
-  const mark = decimalMark(
-    records.flatMap((record) => record.cells),
-    delimiter,
-  );
+  const mark = decimalMark(cellsOf(records), delimiter);
   return {
     encoding,
     lineEnd,
     delimiter,
     decimal: mark.decimal,
     decimalAssumed: mark.assumed,
-    physicalLines: even === "" ? 0 : even.split("\n").length - (even.endsWith("\n") ? 1 : 0),
+    physicalLines: linesOf(even),
     records,
     width: commonWidth(records),
   };
+}
+
+function* cellsOf(records: readonly TableRecord[]): Generator<string> {
+  for (const { cells } of records) yield* cells;
+}
+
+function linesOf(text: string): number {
+  let lines = text === "" || text.endsWith("\n") ? 0 : 1;
+  for (let at = text.indexOf("\n"); at !== -1; at = text.indexOf("\n", at + 1)) lines++;
+  return lines;
 }
 
 function parse(text: string, delimiter: string, quoteChar = '"'): TableRecord[] {

@@ -30,6 +30,7 @@ const NAMED_OFFSETS: Readonly<Record<string, number>> = {
 };
 
 const DAY_MS = 86_400_000;
+const DAY_MINUTES = 1440;
 /** Days of a spreadsheet begin in 1900, and it takes that year for a leap year. */
 const SHEET_EPOCH_MS = Date.UTC(1899, 11, 30);
 /** From 1980 to 2079: a number outside it is no day of a spreadsheet. */
@@ -84,14 +85,25 @@ function named(text: string): TimeReading {
 function dated(year: number, month: number, day: number, hourText: string): TimeReading {
   const clock = hourText === "" ? null : readHour(hourText);
   if (hourText !== "" && clock === null) return { status: "unreadable" };
-  const midnight = new Date(Date.UTC(year, month - 1, day));
-  const exists = midnight.getUTCMonth() === month - 1 && midnight.getUTCDate() === day && month >= 1 && day >= 1;
+  const exists = month >= 1 && month <= 12 && day >= 1 && day <= daysIn(year, month);
   if (!exists || clock === "impossible") return { status: "impossible" };
   const { minutes = 0, offsetMin = null } = clock ?? {};
-  const moment = new Date(midnight.getTime() + minutes * 60_000);
   const hasHour = clock !== null;
-  if (offsetMin !== null) return { status: "instant", instantMs: moment.getTime() - offsetMin * 60_000, hasHour };
-  return { status: "clock", time: clockOf(moment), hasHour };
+  if (offsetMin === null && minutes < DAY_MINUTES)
+    return {
+      status: "clock",
+      time: { year, month, day, hour: Math.floor(minutes / 60), minute: minutes % 60 },
+      hasHour,
+    };
+  const momentMs = Date.UTC(year, month - 1, day) + minutes * 60_000;
+  return offsetMin === null
+    ? { status: "clock", time: clockOf(new Date(momentMs)), hasHour }
+    : { status: "instant", instantMs: momentMs - offsetMin * 60_000, hasHour };
+}
+
+function daysIn(year: number, month: number): number {
+  if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
+  return [4, 6, 9, 11].includes(month) ? 30 : 31;
 }
 
 function clockOf(moment: Date): LocalTime {
