@@ -78,7 +78,7 @@ const WORDS = {
     "prof laag depth layer horizon tiefe bodentiefe profond- profund- profondita diepte laag schicht entnahmetiefe",
   texture: "texture bodenart textur- textura tessitura grondsoort soiltype type bodentyp",
   organic:
-    "organic humus om mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",
+    "organic humus om os orgstof orgsubst mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",
   mineral: "mineral mineralise- nmin minerale mineralisch- minerale available verfugbar- disponib-",
   exchange: "cec kak cic csc ctc kationenaustausch- exchange",
   KCl: "kcl",

@@ -110,6 +110,8 @@ function rate<K extends string>(
   const group = strongly.length > 0 ? strongly : groupIn(meaning.weakly ?? []);
   const conversion = unitOf(head, meaning, unitBeside);
   const written = unitBeside || head.units.find((text) => looksLikeUnit(text, head.text)) || null;
+  // "Class 1 %" is how much of it there is: neither a word nor a count.
+  if (!meaning.quantity && /^[%‰]/.test(written ?? "")) return null;
   if (group.length === 0) {
     const says = head.words.some(
       ({ word, concepts }) => concepts.length > 0 && !(conversion?.unit ?? "").toLowerCase().includes(word),

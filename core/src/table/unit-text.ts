@@ -21,6 +21,15 @@ const BASIS =
 const BESIDE =
   /\b(as|als|als|comme|como|come|of|per cent|dry ?(matter|weight|soil|mass|basis)?|d\.?m\.?|dw|dm|ts|tm|tr|i\.?\s?tr\.?|i\.?\s?(d\.?\s?)?ts|trockensubstanz|trs|fw|fm|fresh|@|at|bei|à|a|bij) ?(\d+ ?°? ?c?)?\b|(?<=\S)\s(m\.?s\.?|s\.?s\.?|mat[ie]ère sèche|materia seca|sostanza secca)$|\((20|25) ?°? ?c\)|25 ?°c$/gi;
 
+const RUN_TOGETHER =
+  /^(k?wh?|[kM]?j|[mun]?mol|u?eq|meq|[kmu]?g|lb|oz|[mud]s|gal|m?l)(c?m-?2(?!\d)|ft-?2|in-?2|kg|100g|l|ha|ac(?:re)?|c?m|hr?|min)(?:-1)?[ .]?(h|hr|d|day|s)?(?:-1)?$/i;
+
+/** "Wm-2", "MJm2h", "mgl", "uScm": programs leave out what divides. */
+const setApart = (text: string): string =>
+  text.replace(RUN_TOGETHER, (_, over: string, under: string, time = "") =>
+    [over, under.replace("-", ""), ...(time === "" ? [] : [time])].join("/"),
+  );
+
 /**
  * All that a text may mean as a unit: the likeliest first, as "F" may be a temperature and "°f" a hardness.
  *
@@ -33,6 +42,7 @@ export function unitsIn(text: string): readonly UnitText[] {
   if (plain === "" || /^\d+(?:[.,]\d+)?(?!\s*\/)/.test(plain)) return [];
   const bare = plainUnit(plain.replace(BESIDE, " "));
   const found = [...product(plain, null), ...(bare === plain ? [] : product(bare, null))];
+  if (found.length === 0) found.push(...product(setApart(plain), null));
   // In what it is counted stands before, between or behind; "mg" is not magnesium where no unit is left without it.
   for (const { 0: basis, index } of plain.matchAll(BASIS)) {
     if (basis === "mg" && index === 0) continue;
