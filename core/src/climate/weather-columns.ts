@@ -46,7 +46,14 @@ export const KIND_RULES: Record<WeatherKind, KindRules> = {
     least: -20 * MJ_OF_WATT,
     most: 1500 * MJ_OF_WATT,
   },
-  humidity: { quantity: { units: ["%"] }, least: 0, most: 100 },
+  humidity: {
+    quantity: {
+      units: ["%", "0 to 1"],
+      scales: [{ name: "0 to 1", written: /^(0(to|[-–…])1|fraction|frac|ratio|decimal)$/, factor: 100 }],
+    },
+    least: 0,
+    most: 100,
+  },
   airTemperature: { quantity: { units: ["°C", "°F", "K"] }, least: -40, most: 60 },
 };
 
@@ -69,6 +76,7 @@ const MEANINGS: Record<WeatherColumnKind, Meaning> = {
     named: [["humidity"]],
     never: ["soil", "leaf", "dew", "inside", "deficit"],
     quantity: KIND_RULES.humidity.quantity,
+    lies: { least: 1.5, most: 100 },
   },
   airTemperature: {
     named: [["temperature"]],

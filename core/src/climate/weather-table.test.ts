@@ -246,6 +246,13 @@ describe("a weather file of another hand", () => {
     expect(utc(at("America/New_York") ?? 0)).toBe("2026-06-01T14:00:00Z");
   });
 
+  it("may tell humidity from 0 to 1, which its figures show", () => {
+    const file = lines("time,t °C,RH", "2026-06-01 10:00,18.2,0.61", "2026-06-01 11:00,19,0.58");
+    const { columns, rows } = readWeatherTable(file, { siteTimeZone: "UTC" });
+    expect(columns.find(({ kind }) => kind === "humidity")).toMatchObject({ unit: "0 to 1", unitAssumed: true });
+    expect(rows.map(({ values }) => values.humidity)).toEqual([61, expect.closeTo(58, 9)]);
+  });
+
   it("takes a unit in a cell before the column's, and asks for one that it does not understand", () => {
     const table = readWeatherTable(
       lines("time,temp (°C),wind (furlongs/h)", "2026-06-01T10:00Z,68 °F,3", "2026-06-01T11:00Z,21,4"),

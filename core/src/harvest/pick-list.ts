@@ -37,6 +37,7 @@ const DECLARATION: Declaration<PickColumn> = {
   needs: [["date"], ["amount", "crates"]],
   identity: ["zone", "grade"],
   times: { date: "date" },
+  spread: { by: ["zone", "grade"], main: "Amount" },
 };
 
 export interface NotedPick {

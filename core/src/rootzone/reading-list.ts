@@ -89,6 +89,7 @@ const DECLARATION: Declaration<ReadingColumn> = {
   ],
   identity: ["zone", "stamp", "time"],
   times: { stamp: "stamp", date: "date", time: "time" },
+  spread: { by: ["zone"] },
 };
 
 /** One look at a root zone out of a notebook; null is not measured or set aside. */

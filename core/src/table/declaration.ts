@@ -9,6 +9,11 @@ export interface Declaration<K extends string> {
   readonly identity: readonly K[];
   /** which meanings hold a day with its hour, a day, and an hour */
   readonly times?: { readonly stamp?: K; readonly date?: K; readonly time?: K };
+  /**
+   * Meanings each of whose values may have a column of its own, as a zone or a grade has; and how such columns are headed where they
+   * say nothing but a name
+   */
+  readonly spread?: { readonly by: readonly K[]; readonly main?: string };
   /** rows of limits and norms are read, too: figures are held against them */
   readonly bands?: boolean;
 }

@@ -78,7 +78,7 @@ const WORDS = {
     "prof laag depth layer horizon tiefe bodentiefe profond- profund- profondita diepte laag schicht entnahmetiefe",
   texture: "texture bodenart textur- textura tessitura grondsoort soiltype type bodentyp",
   organic:
-    "organic humus om os orgstof orgsubst mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",
+    "organic humus om os org mo matiereorganique materiaorganica sostanzaorganica organische organique organica oc toc corg glv",
   mineral: "mineral mineralise- nmin minerale mineralisch- minerale available verfugbar- disponib-",
   exchange: "cec kak cic csc ctc kationenaustausch- exchange",
   KCl: "kcl",
@@ -96,7 +96,7 @@ const WORDS = {
   stock: "stock hand left bestand lagerbestand lager vorrat existenc- scorta giacenza stock- voorraad remaining onhand",
   // Tables of results
   parameter:
-    "parameter parametre parametro analyte determination determinand bestimmung- element elemento elemente nutrient nahrstoff analysis untersuchung- grosse bepaling kenngrosse wert-name merkmal messgrosse constituent component item param",
+    "parameter parametre parametro analyte determination determinand bestimmung- element elemento elemente nutrient nahrstoff analysis untersuchung- grosse bepaling kenngrosse wert-name merkmal messgrosse constituent component item param reading readings measure",
   value:
     "value result results found ergebnis- messwert wert gehalt resultat- valeur valor valores risultat- valore waarde uitslag uitkomst content concentration konzentration concentra- measured gemessen befund teneur",
   unit: "um udm ud uds eenh einh unit units einheit- unite unites unidad- unita eenheid- unidade-",

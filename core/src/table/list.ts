@@ -43,7 +43,7 @@ export function readList<K extends string, V extends object>(
   const { zone, day } = choices;
   const [dateKind] = dateKinds;
   const said = { ...(zone !== undefined && { zone }), ...(day !== undefined && dateKind && { [dateKind]: day }) };
-  const sheet = new Sheet(source, declaration, { ...choices, said }, what);
+  const sheet = new Sheet(source, declaration, { ...choices, said, names: { zone: choices.zones } }, what);
   const { layout, columns, table } = sheet;
   const file = new ListFile(sheet, choices, dateKinds);
   const { times } = declaration;

@@ -86,7 +86,16 @@ export function guessMeanings<K extends string>(
     const left = rated.filter(
       (one) => one.column === column && one.score === BY_UNIT_ALONE && isFree(one) && offersUnit(one.guess, meanings),
     );
-    if (left.length === 1) left.forEach(take);
+    // Another column of the same unit is not told apart by it: both are asked for.
+    const [one] = left;
+    const isAlone = heads.every(
+      (head, at) =>
+        at === column ||
+        guesses[at] !== null ||
+        !one ||
+        unitOf(head, meanings[one.guess.kind], unitsBeside[at] ?? "")?.unit !== one.guess.conversion?.unit,
+    );
+    if (left.length === 1 && isAlone) left.forEach(take);
   });
   return guesses;
 }

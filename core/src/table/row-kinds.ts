@@ -59,6 +59,10 @@ export function couldBeData(cells: readonly string[]): boolean {
   return cells.some((cell) => /\d{3}/.test(cell) && unitsIn(cell).length === 0);
 }
 
+export function saysTotal(text: string): boolean {
+  return TOTALS.test(text);
+}
+
 /** Columns of units stand at the right of what they belong to: by column, that column. */
 export function unitColumnsOf<K extends string>(
   columns: readonly LaidColumn<K>[],

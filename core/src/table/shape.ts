@@ -13,6 +13,7 @@ import {
   unitColumnsOf,
   withUnits,
 } from "./row-kinds.ts";
+import { spreadBelow } from "./spread.ts";
 import { tablesIn, together } from "./several-tables.ts";
 import { across, isOnly, longTable } from "./turned-table.ts";
 
@@ -44,9 +45,16 @@ export interface Layout<K extends string> {
 
 /**
  * Tells the rows of a file apart: text on top, head, units, captions, sums, notes, blanks, and data. Several tables of a sheet come
- * as one.
+ * as one, and a table with a column for each zone has a row for each.
+ *
+ * @param names by meaning, what it may be named: the site's zones
  */
-export function layOut<K extends string>(table: Table, declaration: Declaration<K>): Layout<K> | null {
+export function layOut<K extends string>(
+  file: Table,
+  declaration: Declaration<K>,
+  names?: Readonly<Partial<Record<K, readonly string[]>>>,
+): Layout<K> | null {
+  const table = { ...file, records: spreadBelow(file.records, declaration, names) };
   const parts = tablesIn(table.records, declaration);
   if (parts.length === 1) return layOutOne(table, declaration);
   const layouts = parts.flatMap((records) => layOutOne({ ...table, records }, declaration) ?? []);

@@ -15,6 +15,8 @@ export interface SheetChoices {
   readonly today?: string | undefined;
   /** of all rows, by meaning, where the file does not say it */
   readonly said?: Readonly<Record<string, string>> | undefined;
+  /** what a meaning may be named, as the site's zones */
+  readonly names?: Readonly<Record<string, readonly string[]>> | undefined;
 }
 
 /** What is told of any file that was read. */
@@ -55,7 +57,7 @@ export class Sheet<K extends string> {
     what: string,
   ) {
     this.table = asTable(source, choices.decimal);
-    const layout = layOut(this.table, declaration);
+    const layout = layOut(this.table, declaration, choices.names as Partial<Record<K, readonly string[]>> | undefined);
     if (!layout) throw new DomainError({ code: "not-possible", path: "file", message: what });
     this.layout = layout;
     this.columns = readColumns(layout, declaration, this.table.decimal, choices.columns);

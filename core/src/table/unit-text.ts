@@ -26,7 +26,7 @@ const RUN_TOGETHER =
 
 /** "Wm-2", "MJm2h", "mgl", "uScm": programs leave out what divides. */
 const setApart = (text: string): string =>
-  text.replace(RUN_TOGETHER, (_, over: string, under: string, time = "") =>
+  text.replace(RUN_TOGETHER, (_, over: string, under: string, time: string | undefined = "") =>
     [over, under.replace("-", ""), ...(time === "" ? [] : [time])].join("/"),
   );
 
