@@ -17,7 +17,7 @@ export interface Job {
   readonly mixers: readonly number[];
   /** when the k-th pulse would best start, s; nearness to it is what a start costs */
   readonly wantedS: readonly number[];
-  /** what the pump costs from each slot on, in the same measure */
+  /** what the pump costs from each slot on, in the same measure; empty where it costs the same all day */
   readonly priceAt: Float64Array;
   /** what its water passes and whom its valve shares with: the pump first */
   readonly limits: readonly number[];
@@ -47,18 +47,47 @@ interface Held {
   readonly placing: Placing;
 }
 
-/** Most that a pump, a source, a filter or a group of valves carries at once. */
-interface Limit {
-  readonly maxLh: number;
-  readonly maxOpen: number;
-  readonly load: Float64Array;
-  readonly open: Uint16Array;
+/** Most that a pump, a source, a filter, a mixer or a group of valves carries at once. */
+class Limit {
+  private readonly load = new Float64Array(SLOTS);
+  private readonly open = new Uint16Array(SLOTS);
+  /** what would pass if all that is placed ran at once */
+  private readonly all = { lh: 0, open: 0 };
+
+  constructor(
+    private readonly maxLh: number,
+    private readonly maxOpen = Infinity,
+  ) {}
+
+  /** A job more, or one less. */
+  count({ flowLh }: Job, sign: 1 | -1): void {
+    this.all.lh += sign * flowLh;
+    this.all.open += sign;
+  }
+
+  carry({ flowLh }: Job, from: number, to: number, sign: 1 | -1): void {
+    const { load, open } = this;
+    for (let slot = from; slot < to; slot++) {
+      load[slot] = (load[slot] as number) + sign * flowLh;
+      open[slot] = (open[slot] as number) + sign;
+    }
+  }
+
+  /** Marks the slots that have no room for a job. */
+  block({ flowLh }: Job, blocked: Uint8Array, from: number, to: number): void {
+    const [mostLh, mostOpen] = [this.maxLh - flowLh + TINY, this.maxOpen - 1];
+    if (this.all.lh <= mostLh && this.all.open <= mostOpen) return;
+    const { load, open } = this;
+    for (let slot = from; slot < to; slot++)
+      if ((load[slot] as number) > mostLh || (open[slot] as number) > mostOpen) blocked[slot] = 1;
+  }
 }
+const TINY = 1e-9;
 
 /** What pump, sources, filters, valves, mixers and hands still have to give at every moment of the day. */
 export class DayCapacity {
   private readonly limits: readonly Limit[];
-  private readonly mixerLoad: Float64Array[];
+  private readonly ofMixers: readonly Limit[];
   private readonly held = new Map<number, Held>();
   private readonly fixed: Fixed[] = [];
 
@@ -69,15 +98,18 @@ export class DayCapacity {
     /** from one opening or closing by hand to the next */
     private readonly walkS = 0,
   ) {
-    this.limits = limits.map((limit) => ({ ...limit, load: new Float64Array(SLOTS), open: new Uint16Array(SLOTS) }));
-    this.mixerLoad = mixers.map(() => new Float64Array(SLOTS));
+    this.limits = limits.map(({ maxLh, maxOpen }) => new Limit(maxLh, maxOpen));
+    this.ofMixers = mixers.map(({ maxLh }) => new Limit(maxLh));
   }
 
   /** A pulse that stands as it is, whatever it takes of the others. */
   fix(fixed: Fixed): void {
     this.fixed.push(fixed);
     const [from, to] = slotsIn(fixed.startS, fixed.lengthS);
-    this.load(fixed.job, fixed.mixer, from, to, 1);
+    for (const limit of this.passedBy(fixed.job, fixed.mixer)) {
+      limit.count(fixed.job, 1);
+      limit.carry(fixed.job, from, to, 1);
+    }
   }
 
   /**
@@ -118,35 +150,22 @@ export class DayCapacity {
 
   private add(job: Job, { mixer, starts }: Placing, sign: 1 | -1): void {
     const length = slotsOf(job);
-    for (const start of starts) this.load(job, mixer, start, start + length, sign);
+    for (const limit of this.passedBy(job, mixer)) {
+      limit.count(job, sign);
+      for (const start of starts) limit.carry(job, start, start + length, sign);
+    }
   }
 
-  private load(job: Job, mixer: number, from: number, to: number, sign: 1 | -1): void {
-    const loads = [this.mixerLoad[mixer], ...job.limits.map((at) => this.limits[at]?.load)];
-    for (const load of loads)
-      if (load) for (let slot = from; slot < to; slot++) load[slot] = (load[slot] ?? 0) + sign * job.flowLh;
-    for (const at of job.limits) {
-      const open = this.limits[at]?.open;
-      if (open) for (let slot = from; slot < to; slot++) open[slot] = (open[slot] ?? 0) + sign;
-    }
+  /** What the water of a job passes. */
+  private passedBy(job: Job, mixer: number): readonly Limit[] {
+    return [this.ofMixers[mixer], ...job.limits.map((at) => this.limits[at])].filter((limit) => limit !== undefined);
   }
 
   /** Slots in which the job cannot run: pump, valves or mixer full, or another recipe too near. */
   private blocked(job: Job, mixer: number, from: number, to: number): Uint8Array {
-    const blocked = new Uint8Array(SLOTS).fill(1);
+    const blocked = BLOCKED.fill(1);
     for (const { startS, endS } of job.windows) blocked.fill(0, Math.ceil(startS / SLOT_S), Math.floor(endS / SLOT_S));
-    const mixerLoad = this.mixerLoad[mixer];
-    const maxLh = this.mixers[mixer]?.maxLh ?? 0;
-    const tiny = 1e-9;
-    for (let slot = from; slot < to; slot++)
-      if ((mixerLoad?.[slot] ?? 0) + job.flowLh > maxLh + tiny) blocked[slot] = 1;
-    for (const at of job.limits) {
-      const limit = this.limits[at];
-      if (!limit) continue;
-      const [mostLh, mostOpen] = [limit.maxLh - job.flowLh + tiny, limit.maxOpen - 1];
-      for (let slot = from; slot < to; slot++)
-        if ((limit.load[slot] ?? 0) > mostLh || (limit.open[slot] ?? 0) > mostOpen) blocked[slot] = 1;
-    }
+    for (const limit of this.passedBy(job, mixer)) limit.block(job, blocked, from, to);
     const rinse = Math.ceil((this.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
     const gap = Math.ceil(job.gapS / SLOT_S);
     this.eachRun((other, onMixer, start, end) => {
@@ -195,14 +214,14 @@ export class DayCapacity {
     return { mixer, starts: kept, cost: kept.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
   }
 
-  /** Slots at which a pulse of the job could begin on a mixer, from its first window on. */
+  /** Slots at which a pulse of the job could begin on a mixer, from its first window on; good until the next job is asked for. */
   private freeOn(job: Job, mixer: number): { readonly free: Uint8Array; readonly first: number } {
     const first = Math.floor(Math.min(...job.windows.map(({ startS }) => startS)) / SLOT_S);
     const size = Math.ceil(Math.max(...job.windows.map(({ endS }) => endS)) / SLOT_S) - first;
     const blocked = this.blocked(job, mixer, first, first + size);
     const length = slotsOf(job);
     // A start is free when none of the slots after it, for the pulse's length, is blocked.
-    const free = new Uint8Array(size);
+    const free = FREE.subarray(0, size).fill(0);
     let run = 0;
     for (let at = size - 1; at >= 0; at--) {
       run = blocked[first + at] === 1 ? 0 : run + 1;
@@ -216,11 +235,24 @@ export class DayCapacity {
   private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
     const { free, first } = this.freeOn(job, mixer);
     const step = slotsOf(job) + Math.ceil(job.gapS / SLOT_S);
-    const relative = packed ? earliest(free, job.pulses, step) : cheapest(free, job, step, first);
+    const relative = packed
+      ? earliest(free, job.pulses, step)
+      : (asWanted(free, job, step, first) ?? cheapest(free, job, step, first));
     if (relative.length === 0) return null;
     const starts = relative.map((at) => first + at);
     return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
   }
+}
+
+/** Room to reckon in: a job is looked at and forgotten before the next one. */
+const BLOCKED = new Uint8Array(SLOTS);
+const FREE = new Uint8Array(SLOTS);
+const REACHED: Reached[] = [];
+
+/** Of the pulses so far: what they cost at the least when the last begins no later than at each slot, and where it then does. */
+interface Reached {
+  readonly cost: Float64Array;
+  readonly from: Int16Array;
 }
 
 /** The first slot of its windows. */
@@ -239,23 +271,37 @@ function earliest(free: Uint8Array, pulses: number, step: number): number[] {
   return starts;
 }
 
-/** Dynamic program over start slots: most pulses, then least cost. */
-function cheapest(free: Uint8Array, job: Job, step: number, first: number): number[] {
-  const size = free.length;
-  const reach: { readonly cost: Float64Array; readonly from: Int16Array }[] = [];
+/** Each pulse at the slot nearest to where it is wanted, where all of these are free: nothing can be nearer. */
+function asWanted(free: Uint8Array, job: Job, step: number, first: number): number[] | null {
+  if (job.priceAt.length > 0) return null;
+  const starts: number[] = [];
   for (let pulse = 0; pulse < job.pulses; pulse++) {
-    const before = reach[pulse - 1]?.cost;
-    const cost = new Float64Array(size).fill(Infinity);
-    const from = new Int16Array(size).fill(-1);
+    const at = Math.ceil((job.wantedS[pulse] ?? 0) / SLOT_S - 0.5) - first;
+    if (free[at] !== 1 || at < (starts.at(-1) ?? -Infinity) + step) return null;
+    starts.push(at);
+  }
+  return starts;
+}
+
+/** Dynamic program over start slots: most pulses, then least cost. */
+function cheapest(free: Uint8Array, { pulses, wantedS, priceAt }: Job, step: number, first: number): number[] {
+  const size = free.length;
+  const isPriced = priceAt.length > 0;
+  let reached = 0;
+  for (; reached < pulses; reached++) {
+    const before = REACHED[reached - 1]?.cost;
+    const { cost, from } = (REACHED[reached] ??= { cost: new Float64Array(SLOTS), from: new Int16Array(SLOTS) });
+    const wanted = wantedS[reached] ?? 0;
     let best = Infinity;
     let bestAt = -1;
-    const wantedS = job.wantedS[pulse] ?? 0;
-    for (let at = pulse * step; at < size; at++) {
+    const least = Math.min(size, reached * step);
+    cost.fill(Infinity, 0, least);
+    for (let at = least; at < size; at++) {
       if (free[at] === 1) {
         const total =
-          (before ? (before[at - step] ?? Infinity) : 0) +
-          (job.priceAt[first + at] ?? 0) +
-          Math.abs((first + at) * SLOT_S - wantedS);
+          (before ? (before[at - step] as number) : 0) +
+          (isPriced ? (priceAt[first + at] as number) : 0) +
+          Math.abs((first + at) * SLOT_S - wanted);
         if (total < best) {
           best = total;
           bestAt = at;
@@ -265,12 +311,11 @@ function cheapest(free: Uint8Array, job: Job, step: number, first: number): numb
       from[at] = bestAt;
     }
     if (bestAt < 0) break;
-    reach.push({ cost, from });
   }
   const starts: number[] = [];
   let at = size - 1;
-  for (let pulse = reach.length - 1; pulse >= 0; pulse--) {
-    const start = reach[pulse]?.from[at] ?? -1;
+  for (let pulse = reached - 1; pulse >= 0; pulse--) {
+    const start = REACHED[pulse]?.from[at] ?? -1;
     starts.unshift(start);
     at = start - step;
   }

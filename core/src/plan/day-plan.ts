@@ -60,9 +60,9 @@ function jobOf(
   const most = Math.min(pump.maxLh, ...limitsOf(input, zone).map(({ maxLh = Infinity }) => maxLh));
   if (zone.litres === 0 || zone.flowLh > most || able.length === 0) return [];
   const pulseS = (zone.litres / zone.pulses / zone.flowLh) * 3600;
-  const priceAt = new Float64Array(SLOTS);
-  if (kw > 0 && tariff.length > 0)
-    for (let slot = 0; slot < SLOTS; slot++) priceAt[slot] = PRICE_WEIGHT * priceOf(slot * SLOT_S, pulseS, tariff, kw);
+  const priceAt = new Float64Array(kw > 0 && tariff.length > 0 ? SLOTS : 0);
+  for (let slot = 0; slot < priceAt.length; slot++)
+    priceAt[slot] = PRICE_WEIGHT * priceOf(slot * SLOT_S, pulseS, tariff, kw);
   return [
     {
       at,
