@@ -1,5 +1,6 @@
 import { clockText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
+import type { Alone } from "./day-alone.ts";
 import { SLOT_S, SLOTS, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
@@ -39,7 +40,7 @@ export function answerOf(
   input: DayPlanInput,
   capacity: DayCapacity,
   jobs: readonly Job[],
-  alone: ReadonlyMap<number, Placing | null>,
+  alone: Alone,
   sheet: Worksheet,
 ): DayPlan {
   const events = jobs
@@ -48,7 +49,7 @@ export function answerOf(
   const litres = events.reduce((sum, event) => sum + event.litres, 0);
   const unmet = input.zones.flatMap((zone, at) => {
     const job = jobs.find((candidate) => candidate.at === at);
-    return unmetOf(input, zone, job, capacity, alone.get(at) ?? null);
+    return unmetOf(input, zone, job, capacity, alone);
   });
   const boundL = boundOf(input, jobs, alone);
   sheet.note(
@@ -68,8 +69,8 @@ export function answerOf(
     "starts on a grid of 15 s, lengths exact",
   );
   const asAlone = jobs.every((job) => {
-    const [have, could] = [capacity.placingOf(job), alone.get(job.at)];
-    return have?.starts.length === could?.starts.length && (have?.cost ?? 0) <= (could?.cost ?? 0) + 1e-6;
+    const have = capacity.placingOf(job);
+    return have?.starts.length === alone.pulsesOf(job) && have.cost <= alone.costOf(job) + 1e-6;
   });
   const missing = unmet.some((entry) => entry.litres > 0);
   if (missing)
@@ -106,7 +107,7 @@ function unmetOf(
   zone: DayPlanZone,
   job: Job | undefined,
   capacity: DayCapacity,
-  alone: Placing | null,
+  alone: Alone,
 ): Unmet[] {
   if (zone.litres === 0) return [];
   const unmet = (litres: number, reason: string, cheapestWayOut: string): Unmet[] => [
@@ -131,7 +132,7 @@ function unmetOf(
   const have = capacity.placingOf(job)?.starts.length ?? 0;
   if (have === zone.pulses) return [];
   const litres = (zone.litres * (zone.pulses - have)) / zone.pulses;
-  const could = alone?.starts.length ?? 0;
+  const could = alone.pulsesOf(job);
   if (could <= have)
     return unmet(
       litres,
@@ -179,7 +180,7 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
   return answer;
 }
 
-function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<number, Placing | null>): number {
+function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: Alone): number {
   const each = litresAlone(input, jobs, alone);
   // No more passes the pump, or any other limit, than while a window of those that it serves is open.
   const mostLh = [input.pump.maxLh, ...(input.limits ?? []).map(({ maxLh = Infinity }) => maxLh)];
@@ -195,10 +196,10 @@ function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<n
 }
 
 /** What jobs would get were each of them alone. */
-function litresAlone(input: DayPlanInput, jobs: readonly Job[], alone: ReadonlyMap<number, Placing | null>): number {
+function litresAlone(input: DayPlanInput, jobs: readonly Job[], alone: Alone): number {
   return jobs.reduce((sum, job) => {
     const zone = input.zones[job.at];
-    return zone ? sum + (zone.litres * (alone.get(job.at)?.starts.length ?? 0)) / zone.pulses : sum;
+    return zone ? sum + (zone.litres * alone.pulsesOf(job)) / zone.pulses : sum;
   }, 0);
 }
 

@@ -1,6 +1,7 @@
 import { byTheClock } from "./clock-forward.ts";
 import { clockSeconds } from "../time/clock.ts";
-import { SLOT_S, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
+import type { Alone } from "./day-alone.ts";
+import { SLOT_S, slotsOf, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { inRecipeBlocks } from "./recipe-blocks.ts";
 
@@ -44,8 +45,8 @@ export function firstPlans(
       }
     return { capacity, worth: worthOf(input, order, capacity) };
   };
-  const again = asBefore(input, wanted, newCapacity(), mayBeExact);
-  if (again) return { capacity: again, settled: true };
+  const stood = asBefore(input, wanted, newCapacity(), mayBeExact);
+  if (stood) return { capacity: stood.capacity, settled: mended(input, stood, jobs, mayBeExact) };
   const asWanted = filled(wanted, false);
   if (jobs.every((job) => asWanted.capacity.placingOf(job)?.starts.length === job.pulses))
     return { capacity: asWanted.capacity, settled: false };
@@ -146,16 +147,22 @@ function forward(
   };
 }
 
+/** An earlier plan as far as it still can be, and how many pulses each zone had in it. */
+interface Stood {
+  readonly capacity: DayCapacity;
+  readonly had: ReadonlyMap<Job, number>;
+}
+
 /**
  * The earlier plan, as far as it still can be: every zone that has room where it was stays there, the others are placed about
- * them. Nothing where none could stay, or where somebody would lose a pulse by it.
+ * them. Nothing where none could stay.
  */
 function asBefore(
   { zones, mixers }: DayPlanInput,
   jobs: readonly Job[],
   capacity: DayCapacity,
   mayBeExact: () => boolean,
-): DayCapacity | null {
+): Stood | null {
   const moved: Job[] = [];
   const had = new Map<Job, number>();
   for (const job of jobs) {
@@ -175,9 +182,30 @@ function asBefore(
     const placing = (best?.starts.length ?? 0) > (held?.starts.length ?? 0) ? best : held;
     if (placing) capacity.place(job, placing);
   }
-  // Whoever did not fit before may still not; nobody loses a pulse by it.
-  return jobs.every((job) => (capacity.placingOf(job)?.starts.length ?? 0) >= (had.get(job) ?? 0)) ? capacity : null;
+  return { capacity, had };
 }
+
+/**
+ * Whoever lost a pulse gets it back by a few others that give way. Whoever did not fit before may still not.
+ *
+ * @returns whether nobody lost a pulse in the end
+ */
+function mended(
+  input: DayPlanInput,
+  { capacity, had }: Stood,
+  jobs: readonly Job[],
+  mayBeExact: () => boolean,
+): boolean {
+  const chance = seeded(11);
+  const lost = (): Job[] => jobs.filter((job) => (capacity.placingOf(job)?.starts.length ?? 0) < (had.get(job) ?? 0));
+  for (let round = 0; round < MOST_MENDING && mayBeExact(); round++) {
+    const wanting = lost();
+    if (wanting.length === 0) return true;
+    anotherOrder(input, capacity, jobs, wanting, chance, chance() < 0.5);
+  }
+  return lost().length === 0;
+}
+const MOST_MENDING = 40;
 
 const priorityOf = (input: DayPlanInput, job: Job): number => input.zones[job.at]?.priority ?? 0;
 
@@ -192,40 +220,54 @@ export function improve(
   input: DayPlanInput,
   capacity: DayCapacity,
   jobs: readonly Job[],
-  alone: ReadonlyMap<number, Placing | null>,
+  alone: Alone,
   hasTime: () => boolean,
 ): void {
   const chance = seeded(20);
-  const pulsesShort = (job: Job): number =>
-    (alone.get(job.at)?.starts.length ?? 0) - (capacity.placingOf(job)?.starts.length ?? 0);
-  const dearer = (job: Job): boolean => (capacity.placingOf(job)?.cost ?? 0) > (alone.get(job.at)?.cost ?? 0) + 1e-6;
+  const pulsesShort = (job: Job): number => alone.pulsesOf(job) - (capacity.placingOf(job)?.starts.length ?? 0);
+  const dearer = (job: Job): boolean => (capacity.placingOf(job)?.cost ?? 0) > alone.costOf(job) + 1e-6;
   for (let round = 0; round < MOST_ROUNDS && hasTime(); round++) {
     const short = jobs.filter((job) => pulsesShort(job) > 0);
     const wanting = short.length > 0 ? short : jobs.filter(dearer);
-    const first = wanting[Math.floor(chance() * wanting.length)];
-    if (!first) return;
-    const others = jobs.filter((job) => job !== first && capacity.placingOf(job));
-    const lifted = [first, ...sample(others, 1 + Math.floor(chance() * MOST_RUINED), chance)];
-    const before = lifted.map((job) => ({ job, placing: capacity.lift(job) }));
-    const packed = short.length > 0 && chance() < 0.9;
-    const order = chance() < 0.5 ? lifted : shuffled(lifted, chance);
-    for (const job of order) {
-      const placing = capacity.best(job, packed);
-      if (placing) capacity.place(job, placing);
-    }
-    const was = worth(
-      input,
-      before.map(({ job, placing }) => ({ job, placing })),
-    );
-    const now = worth(
-      input,
-      lifted.map((job) => ({ job, placing: capacity.placingOf(job) })),
-    );
-    if (isBetter(was, now)) {
-      lifted.forEach((job) => capacity.lift(job));
-      for (const { job, placing } of before) if (placing) capacity.place(job, placing);
-    }
+    if (wanting.length === 0) return;
+    anotherOrder(input, capacity, jobs, wanting, chance, short.length > 0 && chance() < 0.9);
   }
+}
+
+/** Lifts one of those that want more and a few others, and places them in another order; what is worse is undone. */
+function anotherOrder(
+  input: DayPlanInput,
+  capacity: DayCapacity,
+  jobs: readonly Job[],
+  wanting: readonly Job[],
+  chance: () => number,
+  packed: boolean,
+): void {
+  const first = wanting[Math.floor(chance() * wanting.length)];
+  if (!first) return;
+  const others = jobs.filter((job) => job !== first && capacity.placingOf(job));
+  const giveWay =
+    chance() < 0.5
+      ? sample(others, 1 + Math.floor(chance() * MOST_RUINED), chance)
+      : inTheWay(first, others, capacity, chance);
+  const lifted = [first, ...giveWay];
+  const before = lifted.map((job) => ({ job, placing: capacity.lift(job) }));
+  const order = chance() < 0.5 ? lifted : shuffled(lifted, chance);
+  for (const job of order) {
+    const placing = capacity.best(job, packed);
+    if (placing) capacity.place(job, placing);
+  }
+  const was = worth(
+    input,
+    before.map(({ job, placing }) => ({ job, placing })),
+  );
+  const now = worth(
+    input,
+    lifted.map((job) => ({ job, placing: capacity.placingOf(job) })),
+  );
+  if (!isBetter(was, now)) return;
+  lifted.forEach((job) => capacity.lift(job));
+  for (const { job, placing } of before) if (placing) capacity.place(job, placing);
 }
 
 /** Litres, each zone's counted by its priority, and then the cost. */
@@ -277,6 +319,20 @@ function shuffled<T>(values: readonly T[], chance: () => number): T[] {
     .sort((a, b) => a.key - b.key)
     .map(({ value }) => value);
 }
+
+/** Those that run while one pulse of a job might, at some moment of its windows. */
+function inTheWay(job: Job, others: readonly Job[], capacity: DayCapacity, chance: () => number): readonly Job[] {
+  const { startS = 0, endS = 0 } = job.windows[Math.floor(chance() * job.windows.length)] ?? {};
+  const from = (startS + chance() * Math.max(0, endS - startS - job.pulseS)) / SLOT_S;
+  const to = from + slotsOf(job);
+  return others
+    .filter((other) => {
+      const length = slotsOf(other);
+      return capacity.placingOf(other)?.starts.some((start) => start < to && start + length > from);
+    })
+    .slice(0, MOST_IN_THE_WAY);
+}
+const MOST_IN_THE_WAY = 24;
 
 function sample<T>(values: readonly T[], count: number, chance: () => number): T[] {
   return shuffled(values, chance).slice(0, count);

@@ -1,5 +1,6 @@
 import { Worksheet } from "../working/working.ts";
 import { clockSeconds } from "../time/clock.ts";
+import { Alone } from "./day-alone.ts";
 import { DayCapacity, SLOT_S, SLOTS, type Fixed, type Job } from "./day-capacity.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
@@ -37,8 +38,7 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
     for (const pulse of fixed) capacity.fix(pulse);
     return capacity;
   };
-  const empty = newCapacity();
-  const alone = new Map(jobs.map((job) => [job.at, empty.best(job, !mayBeExact())]));
+  const alone = new Alone(newCapacity());
   const first = firstPlans(input, jobs, newCapacity, mayBeExact);
   if (first.settled) return answerOf(input, first.capacity, jobs, alone, sheet);
   const best = restarted(input, jobs, newCapacity, first.capacity, hasTime);
@@ -60,9 +60,6 @@ function jobOf(
   const most = Math.min(pump.maxLh, ...limitsOf(input, zone).map(({ maxLh = Infinity }) => maxLh));
   if (zone.litres === 0 || zone.flowLh > most || able.length === 0) return [];
   const pulseS = (zone.litres / zone.pulses / zone.flowLh) * 3600;
-  const priceAt = new Float64Array(kw > 0 && tariff.length > 0 ? SLOTS : 0);
-  for (let slot = 0; slot < priceAt.length; slot++)
-    priceAt[slot] = PRICE_WEIGHT * priceOf(slot * SLOT_S, pulseS, tariff, kw);
   return [
     {
       at,
@@ -74,7 +71,7 @@ function jobOf(
       windows,
       mixers: able,
       wantedS: zone.wanted?.map((start) => clockSeconds(start, "wanted")) ?? wantedStarts(windows, zone.pulses, pulseS),
-      priceAt,
+      priceAt: kw > 0 && tariff.length > 0 ? pricesOf(pulseS, tariff, kw) : NO_PRICES,
       ...sharedBy(input, zone),
     },
   ];
@@ -113,10 +110,18 @@ function wantedStarts(windows: readonly Span[], pulses: number, pulseS: number):
   });
 }
 
-/** Cost of the pump over a pulse. A day without a tariff costs the same at any hour: nothing, here. */
-function priceOf(startS: number, pulseS: number, tariff: readonly (Span & { price: number })[], kw: number): number {
-  return tariff.reduce((sum, span) => {
-    const shared = Math.min(span.endS, startS + pulseS) - Math.max(span.startS, startS);
-    return shared > 0 ? sum + (kw * span.price * shared) / 3600 : sum;
-  }, 0);
+const NO_PRICES = new Float64Array(0);
+
+/** What the pump costs over a pulse from each slot on. A day without a tariff costs the same at any hour: nothing, here. */
+function pricesOf(pulseS: number, tariff: readonly (Span & { price: number })[], kw: number): Float64Array {
+  const prices = new Float64Array(SLOTS);
+  for (const { startS, endS, price } of tariff) {
+    const weight = (PRICE_WEIGHT * kw * price) / 3600;
+    const from = Math.max(0, Math.floor((startS - pulseS) / SLOT_S));
+    for (let slot = from; slot < SLOTS && slot * SLOT_S < endS; slot++) {
+      const shared = Math.min(endS, slot * SLOT_S + pulseS) - Math.max(startS, slot * SLOT_S);
+      if (shared > 0) prices[slot] = (prices[slot] as number) + weight * shared;
+    }
+  }
+  return prices;
 }

@@ -2,6 +2,7 @@ import type { DayChange, DayEdit, SiteDay as DayAnswer } from "@sprunel/contract
 import type { Site } from "@sprunel/contract/site";
 import type { SiteDay, SiteDayInput, SitePulse } from "@sprunel/core/plan";
 import { addDays, clockOf, localDate, startOfLocalDay } from "@sprunel/core/time";
+import { setTimeout } from "node:timers/promises";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
@@ -17,6 +18,8 @@ import type { MainService } from "./main-service.ts";
 
 /** So long a better plan is looked for, s. */
 const SEARCH_S = 3;
+/** Whoever changed the day is answered first, and may change more, ms. */
+const AFTER_MS = 250;
 /** A plan may take so long beyond its search before it is given up, ms. */
 const PATIENCE_MS = 8000;
 /** s from midnight of a day that is over, and of one that is still to come. */
@@ -127,6 +130,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     improving.add(date);
     beside("the day's plan", async (signal) => {
       try {
+        await setTimeout(AFTER_MS);
         const ground = await groundOf(date);
         const before = ground.kept;
         if (!before || signal.aborted) return;
