@@ -194,7 +194,7 @@ async function siteDay(zones) {
     day = await read();
   }
   const dropped = [];
-  for (let round = 0; round < 10; round++) {
+  for (let round = 0; round < 30; round++) {
     const pulse = day.pulses.filter(({ state, zoneId }) => state === "ahead" && zoneId !== null)[3 * round];
     if (!pulse) break;
     const startUtc = new Date(Date.parse(pulse.startUtc) + 4 * 60_000).toISOString();

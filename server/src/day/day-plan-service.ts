@@ -39,7 +39,8 @@ interface Rooms {
 
 /** The day of all zones: planned, planned anew where what it rests on has changed, changed by people, and as it ran. */
 export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside }: Rooms) {
-  const improving = new Set<string>();
+  /** What better plans are being looked for, by date; each ends as soon as its flag is set. */
+  const searches = new Map<string, Int32Array>();
   /** The last date that boards asked for: it is the same until its plan is. */
   let told: { readonly of: string; readonly byZone: ReadonlyMap<number, readonly SitePulse[]> } | null = null;
   /** One after the other: two that ask at once are told of one plan. */
@@ -90,9 +91,11 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     return { main: shared, zones, nowS, kept: pulses, excluded: edits.excluded };
   }
 
-  async function planned(question: SiteDayInput, timeLimitS: number): Promise<SiteDay> {
-    const ask = timeLimitS > 0 ? scope.pool.search : scope.pool.run;
-    return ask("site-day", { input: question, timeLimitS }, { mostMs: timeLimitS * 1000 + PATIENCE_MS });
+  /** At once, or as good as can be found in some time, unless it is halted before. */
+  async function planned(question: SiteDayInput, timeLimitS = 0, halted?: Int32Array): Promise<SiteDay> {
+    // Whoever searches knows the way best; while it looks for another date's plan nobody waits for it.
+    const ask = timeLimitS > 0 || searches.size === 0 ? scope.pool.search : scope.pool.run;
+    return ask("site-day", { input: question, timeLimitS, halted }, { mostMs: timeLimitS * 1000 + PATIENCE_MS });
   }
 
   /** Plans a day anew and keeps it. */
@@ -111,7 +114,8 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
       readonly byPerson?: boolean;
     },
   ): Promise<KeptDay | null> {
-    const plan = await planned(questionOf(ground, edits, pulses), 0);
+    haltSearch(date);
+    const plan = await planned(questionOf(ground, edits, pulses));
     const version = (kept?.version ?? 0) + 1;
     await dayPlanStore(scope).save(ground.site.id, date, {
       version,
@@ -124,18 +128,29 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     return dayPlanStore(scope).find(ground.site.id, date);
   }
 
+  /** What is looked for rests on what is no more. */
+  function haltSearch(date: string): void {
+    const halted = searches.get(date);
+    if (halted) Atomics.store(halted, 0, 1);
+    searches.delete(date);
+  }
+
   /** Looks for a better plan than the one that is kept, beside everything else. */
   function improveBeside(date: string): void {
-    if (improving.has(date)) return;
-    improving.add(date);
+    haltSearch(date);
+    const halted = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+    searches.set(date, halted);
+    const isOver = (): boolean => searches.get(date) !== halted;
     beside("the day's plan", async (signal) => {
       try {
         await setTimeout(AFTER_MS);
+        if (isOver()) return;
         const ground = await groundOf(date);
         const before = ground.kept;
-        if (!before || signal.aborted) return;
+        if (!before || signal.aborted || isOver()) return;
         const question = { ...questionOf(ground, before.edits, before.plan.pulses), afresh: true };
-        const plan = await planned(question, SEARCH_S);
+        const plan = await planned(question, SEARCH_S, halted);
+        if (isOver()) return;
         await inTurn(async () => {
           const now = await dayPlanStore(scope).find(ground.site.id, date);
           // What came in meanwhile is newer than what was looked for.
@@ -149,7 +164,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
           });
         });
       } finally {
-        improving.delete(date);
+        if (!isOver()) searches.delete(date);
       }
     });
   }
@@ -167,7 +182,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
   async function answerOf(date: string, ground: Ground, kept: KeptDay | null): Promise<DayAnswer> {
     const before = await dayPlanStore(scope).find(ground.site.id, addDays(date, -1));
     return dayAnswer({
-      ...{ date, ground, kept, given: ground.given, improving: improving.has(date) },
+      ...{ date, ground, kept, given: ground.given, improving: searches.has(date) },
       question: questionOf(ground, kept?.edits ?? NO_EDITS, []),
       before,
     });

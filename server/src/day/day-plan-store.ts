@@ -1,5 +1,6 @@
 import type { DayChange } from "@sprunel/contract/plan";
 import type { AskedZone, SiteDay } from "@sprunel/core/plan";
+import { withoutCount } from "../database/changes.ts";
 import type { Writer } from "../scope/scope.ts";
 
 interface Row {
@@ -70,17 +71,18 @@ export function dayPlanStore({ db, actor }: Writer) {
       return row?.version ?? null;
     },
     async save(siteId: number, date: string, day: Omit<KeptDay, "id">): Promise<void> {
-      await db<Row>("day_plan")
-        .insert({
-          ...{ site_id: siteId, date, version: day.version, edited_at_version: day.editedAtVersion, actor },
-          asked: JSON.stringify(day.asked),
-          plan: JSON.stringify(day.plan),
-          edits: JSON.stringify(day.edits),
-          changes: JSON.stringify(day.changes),
-          changed_at_ms: day.changedAtMs,
-        })
-        .onConflict(["site_id", "date"])
-        .merge();
+      const row = {
+        ...{ site_id: siteId, date, version: day.version, edited_at_version: day.editedAtVersion, actor },
+        asked: JSON.stringify(day.asked),
+        plan: JSON.stringify(day.plan),
+        edits: JSON.stringify(day.edits),
+        changes: JSON.stringify(day.changes),
+        changed_at_ms: day.changedAtMs,
+      };
+      // Whoever rests on a planned day asks for its version.
+      await withoutCount(db, async (trx) => {
+        await trx<Row>("day_plan").insert(row).onConflict(["site_id", "date"]).merge();
+      });
     },
   };
 }

@@ -74,11 +74,11 @@ export const JOBS = {
       () => performance.now() < endMs + FIRST_PLAN_MS,
     );
   },
-  "site-day": ({ input, timeLimitS }: { readonly input: SiteDayInput; readonly timeLimitS: number }): SiteDay => {
+  "site-day": ({ input, timeLimitS, halted }: SiteDayJob): SiteDay => {
     const endMs = performance.now() + timeLimitS * 1000;
     return siteDay(
       input,
-      () => performance.now() < endMs,
+      () => performance.now() < endMs && (halted === undefined || Atomics.load(halted, 0) === 0),
       () => performance.now() < endMs + FIRST_PLAN_MS,
     );
   },
@@ -95,6 +95,14 @@ export const JOBS = {
   list: (file: ListJob<ListKind>, step: Step): ReadList<ListKind> =>
     readAs<ReadList<ListKind>>(file.kind, file, LISTS[file.kind], step),
 } as const;
+
+interface SiteDayJob {
+  readonly input: SiteDayInput;
+  /** how long a better day is looked for */
+  readonly timeLimitS: number;
+  /** shared: as soon as it is not 0, what is found is enough */
+  readonly halted?: Int32Array | undefined;
+}
 
 export interface ListJob<K extends ListKind> extends SentFile {
   readonly kind: K;
