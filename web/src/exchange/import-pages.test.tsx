@@ -1,7 +1,7 @@
 import { importWeather, previewWeather, type WeatherPreview } from "@sprunel/contract/climate";
 import { getImports, importList, previewList, takeImportBack, type ListPreview } from "@sprunel/contract/exchange";
 import { getSetUp } from "@sprunel/contract/site";
-import { screen, waitFor } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
@@ -284,6 +284,36 @@ describe("what a list does not say of any of its rows", () => {
         choices: { crateKg: { "Melon bags": 6.5 }, day: "2026-06-12" },
       }),
     );
+  });
+});
+
+describe("a line that is several rows", () => {
+  it("is shown as its rows with the site's own dates, and agreed to as a whole", async () => {
+    const page = renderPage("/import/picks");
+    const flag = (raw: string, massKg: number) => ({ code: "struck" as const, kind: "amount", raw, offer: { massKg } });
+    const spread: ListPreview = {
+      ...{ ...list, list: "picks", rejected: [] },
+      flagged: [
+        { line: 4, flags: [flag("~~3~~ 30", 30)] },
+        { line: 4, flags: [flag("~~1~~ 2", 2)] },
+      ],
+      sample: ["Class 1", "Class 2"].map((grade) => ({
+        line: 4,
+        values: { pickedOn: "2026-06-03", zone: "Melon bags", grade, massKg: null },
+      })),
+    };
+    page.server
+      .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
+      .on(previewList, spread)
+      .on(getImports, { imports: [] });
+    await screen.findByRole("heading", { level: 1 });
+    const input = document.querySelector<HTMLInputElement>("input[type=file]");
+    await page.user.upload(input as HTMLInputElement, file("picks.csv"));
+    const rows = within(await screen.findByRole("region", { name: "First rows" }));
+    expect(rows.getAllByText("3 Jun 2026")).toHaveLength(2);
+    expect(rows.getByText("Class 2")).toBeVisible();
+    await page.user.click(screen.getByRole("checkbox", { name: /Line 4.*30 kg.*2 kg/ }));
+    await waitFor(() => expect(page.server.sent(previewList).at(-1)).toMatchObject({ choices: { acceptOffers: [4] } }));
   });
 });
 

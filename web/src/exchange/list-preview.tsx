@@ -1,7 +1,9 @@
 import type { ListPreview } from "@sprunel/contract/exchange";
 import Checkbox from "antd/es/checkbox";
 import Collapse from "antd/es/collapse";
+import { useDates } from "../units/dates.tsx";
 import { useUnits } from "../units/use-units.tsx";
+import { useSiteTime } from "../place/use-site-time.ts";
 import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { SetAsideDownload } from "../files/set-aside.tsx";
@@ -84,8 +86,12 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
 /** What was likely meant: taken only line by line, when somebody agrees. */
 function Offers({ preview, choices, onChange }: Props) {
   const accepted = choices.acceptOffers ?? [];
-  const offered = preview.flagged.filter(({ flags }) => flags.some(({ offer }) => offer));
-  if (offered.length === 0) return null;
+  // A line may be several rows, and is agreed to as a whole.
+  const offered = new Map<number, string[]>();
+  for (const { line, flags } of preview.flagged)
+    for (const { raw, offer } of flags)
+      if (offer) offered.set(line, [...(offered.get(line) ?? []), offerWords(raw, offer)]);
+  if (offered.size === 0) return null;
   const toggle = (line: number): void =>
     onChange({
       ...choices,
@@ -95,10 +101,10 @@ function Offers({ preview, choices, onChange }: Props) {
     <section aria-label="Likely slips">
       <h2>Likely slips</h2>
       <p className="quiet">Set aside unless you agree.</p>
-      {offered.map(({ line, flags }) => (
+      {[...offered].map(([line, words]) => (
         <div key={line}>
           <Checkbox checked={accepted.includes(line)} onChange={() => toggle(line)}>
-            Line {line}: {flags.flatMap(({ raw, offer }) => (offer ? [offerWords(raw, offer)] : [])).join("; ")}
+            Line {line}: {words.join("; ")}
           </Checkbox>
         </div>
       ))}
@@ -119,6 +125,8 @@ function offerWords(raw: string, offer: Readonly<Record<string, number | readonl
 /** The first rows as they are stored, in the person's units. */
 function Sample({ preview }: { preview: ListPreview }) {
   const { show } = useUnits();
+  const dates = useDates();
+  const { moment } = useSiteTime();
   const fields = [...new Set(preview.sample.flatMap(({ values }) => Object.keys(values)))].filter((field) =>
     preview.sample.some(({ values }) => values[field] !== null && values[field] !== ""),
   );
@@ -128,10 +136,12 @@ function Sample({ preview }: { preview: ListPreview }) {
   };
   const cell = (field: string, value: string | number | null | undefined): string => {
     if (value === null || value === undefined) return "–";
-    if (typeof value === "string") return field === "at" ? value.slice(0, 16).replace("T", " ") : value;
+    if (typeof value === "string") return textOf(field, value);
     const quantity = FIELD_WORDS[field]?.quantity;
     return quantity ? show(quantity, value).text : String(Number(value.toPrecision(4)));
   };
+  const textOf = (field: string, value: string): string =>
+    field === "at" ? moment(value) : /^\d{4}-\d{2}-\d{2}$/.test(value) ? dates.show(value, "year") : value;
   if (preview.sample.length === 0) return null;
   return (
     <section className={styles["scroll"]} tabIndex={0} aria-label="First rows">
@@ -149,8 +159,8 @@ function Sample({ preview }: { preview: ListPreview }) {
           </tr>
         </thead>
         <tbody>
-          {preview.sample.map(({ line, values }) => (
-            <tr key={line}>
+          {preview.sample.map(({ line, values }, at) => (
+            <tr key={at}>
               <td>{line}</td>
               {fields.map((field) => (
                 <td key={field}>{cell(field, values[field])}</td>

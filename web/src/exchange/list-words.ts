@@ -39,7 +39,7 @@ export const FIELD_WORDS: Readonly<
   stamp: { name: "day and time" },
   date: { name: "day" },
   time: { name: "time" },
-  at: { name: "read (UTC)" },
+  at: { name: "read" },
   note: { name: "note" },
   feedEc: { name: "EC of the feed" },
   dripEc: { name: "EC of the drip" },
