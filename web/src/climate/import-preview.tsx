@@ -5,7 +5,7 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
-import { ClockZone, DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, HowWritten, Remembered } from "../files/file-settings.tsx";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { showDigits } from "../units/show.ts";
 import { useUnits } from "../units/use-units.tsx";
@@ -81,18 +81,13 @@ function Settings({ preview, choices, onChange }: Props) {
         )}
       </label>
       <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
-      <DateOrder
-        value={dialect.dateOrder}
-        isAssumed={dialect.dateOrderAssumed}
-        onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
-      />
-      <DecimalChoice
-        decimal={preview.dialect.decimal}
-        isAssumed={preview.dialect.decimalAssumed}
+      <HowWritten
+        written={dialect}
         book={preview.book}
-        onChange={(decimal) => onChange({ ...choices, decimal })}
+        choices={choices}
+        onChange={(settled) => onChange({ ...choices, ...settled })}
+        onSheet={(sheet) => onChange({ sheet })}
       />
-      <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       {preview.columns.some(({ kind }) => kind === "wind") && (
         <WindHeight
           heightM={dialect.windHeightM}

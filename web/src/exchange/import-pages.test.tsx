@@ -287,6 +287,32 @@ describe("what a list does not say of any of its rows", () => {
   });
 });
 
+describe("the decimal mark of a workbook", () => {
+  const book = { sheets: ["Picks", "Legend"], sheet: "Picks" };
+  const shown = async (dialect: Partial<ListPreview["dialect"]>) => {
+    const page = renderPage("/import/picks");
+    page.server
+      .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
+      .on(previewList, { ...list, list: "picks", book, dialect: { ...list.dialect, ...dialect } })
+      .on(getImports, { imports: [] });
+    await screen.findByRole("heading", { level: 1 });
+    const input = document.querySelector<HTMLInputElement>("input[type=file]");
+    await page.user.upload(input as HTMLInputElement, file("picks.xlsx"));
+    await screen.findByText("Its sheet");
+  };
+
+  it("is asked for where its texts can be read either way", async () => {
+    await shown({ decimal: ".", decimalAssumed: true });
+    expect(screen.getByText("Its decimal mark")).toBeVisible();
+    expect(screen.getByText(/its numbers can be read either way/)).toBeVisible();
+  });
+
+  it("is nothing to ask for where it holds numbers", async () => {
+    await shown({ decimal: ".", decimalAssumed: false });
+    expect(screen.queryByText("Its decimal mark")).toBeNull();
+  });
+});
+
 describe("a line that is several rows", () => {
   it("is shown as its rows with the site's own dates, and agreed to as a whole", async () => {
     const page = renderPage("/import/picks");

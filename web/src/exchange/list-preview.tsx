@@ -8,7 +8,7 @@ import { ColumnsTable, Lacks } from "../files/columns-table.tsx";
 import { Counts } from "../files/counts.tsx";
 import { SetAsideDownload } from "../files/set-aside.tsx";
 import { FaultRows, REASONS } from "../files/fault-rows.tsx";
-import { ClockZone, DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
+import { ClockZone, HowWritten, Remembered } from "../files/file-settings.tsx";
 import styles from "../files/files.module.css";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { Silent, type Props } from "./list-silent.tsx";
@@ -35,13 +35,13 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
         {preview.list === "readings" && (
           <ClockZone value={dialect.timeZone} onChange={(timeZone) => onChange({ ...choices, timeZone })} />
         )}
-        {preview.list !== "shelf" && (
-          <DateOrder
-            value={dialect.dateOrder}
-            isAssumed={dialect.dateOrderAssumed}
-            onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
-          />
-        )}
+        <HowWritten
+          written={preview.list === "shelf" ? { ...dialect, dateOrder: undefined } : dialect}
+          book={preview.book}
+          choices={choices}
+          onChange={(settled) => onChange({ ...choices, ...settled })}
+          onSheet={(sheet) => onChange({ sheet })}
+        />
         {preview.list === "readings" && !preview.columns.some(({ kind }) => kind === "drippers") && (
           <label>
             Drippers over the tray
@@ -57,13 +57,6 @@ export function ListPreviewParts({ preview, choices, onChange }: Props) {
             <span className="quiet">empty: as the text on top says</span>
           </label>
         )}
-        <DecimalChoice
-          decimal={preview.dialect.decimal}
-          isAssumed={preview.dialect.decimalAssumed}
-          book={preview.book}
-          onChange={(decimal) => onChange({ ...choices, decimal })}
-        />
-        <SheetChoice book={preview.book} onChange={(sheet) => onChange({ sheet })} />
       </section>
       <Silent preview={preview} choices={choices} onChange={onChange} />
       {preview.preamble.length > 0 && (

@@ -5,7 +5,7 @@ import Button from "antd/es/button";
 import { ProblemNote } from "../http/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
 import { ColumnsTable, Lacks, type FileColumn } from "./columns-table.tsx";
-import { DateOrder, DecimalChoice, SheetChoice } from "./file-settings.tsx";
+import { HowWritten } from "./file-settings.tsx";
 import styles from "./files.module.css";
 import { TABLES, useFileChoice } from "./use-file-choice.ts";
 
@@ -47,6 +47,7 @@ export function AnalysisSettings({
   choices: AnalysisChoices;
   onChange(choices: AnalysisChoices): void;
 }) {
+  const asksDates = told.dateOrderAssumed === true || choices.dateOrder !== undefined;
   const hasUnits = (kind: string): boolean => told.kinds.some((one) => one.kind === kind && one.units.length > 0);
   const open = told.columns.filter(
     ({ kind, unit, unitAssumed }) => hasUnits(kind) && (unit === "" || unitAssumed),
@@ -54,20 +55,13 @@ export function AnalysisSettings({
   return (
     <>
       <section className={styles["settings"]} aria-label="How the file is read">
-        <DecimalChoice
-          decimal={told.decimal}
-          isAssumed={told.decimalAssumed}
+        <HowWritten
+          written={asksDates ? told : { ...told, dateOrder: undefined }}
           book={told.book}
-          onChange={(decimal) => onChange({ ...choices, decimal })}
+          choices={choices}
+          onChange={(settled) => onChange({ ...choices, ...settled })}
+          onSheet={(sheet) => onChange({ sheet })}
         />
-        <SheetChoice book={told.book} onChange={(sheet) => onChange({ sheet })} />
-        {told.dateOrder && (told.dateOrderAssumed === true || choices.dateOrder !== undefined) && (
-          <DateOrder
-            value={told.dateOrder}
-            isAssumed={told.dateOrderAssumed ?? false}
-            onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
-          />
-        )}
       </section>
       <Lacks lacks={told.lacks} named={named} />
       <Collapse

@@ -7,6 +7,11 @@ const ORDERS = [
   { value: "mdy", label: "month, day, year" },
 ] as const;
 
+const MARKS = [
+  { value: ".", label: "point, as 1.5" },
+  { value: ",", label: "comma, as 1,5" },
+] as const;
+
 /** Who settled how a file like this one is read. */
 export function Remembered({ by }: { by: string | null }) {
   return by === null ? null : <p className="quiet">Read as {by} settled it for the last file with these columns.</p>;
@@ -23,75 +28,79 @@ export function ClockZone({ value, onChange }: { value: string; onChange(timeZon
   );
 }
 
-/** In which order a file writes day, month and year. */
-export function DateOrder({
-  value,
-  isAssumed,
-  onChange,
-}: {
-  value: (typeof ORDERS)[number]["value"];
-  isAssumed: boolean;
-  onChange(order: (typeof ORDERS)[number]["value"]): void;
-}) {
-  return (
-    <label>
-      Dates are written
-      <Select value={value} options={[...ORDERS]} className="select-m" onChange={onChange} />
-      {isAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
-    </label>
-  );
+/** How a file is written, as far as it was found. */
+interface Written {
+  readonly decimal: "." | ",";
+  readonly decimalAssumed: boolean;
+  /** left out where nobody need ask */
+  readonly dateOrder?: DateOrder | undefined;
+  readonly dateOrderAssumed?: boolean | undefined;
 }
 
-/** Which sheet of a workbook is read. */
-export function SheetChoice({
+type DateOrder = (typeof ORDERS)[number]["value"];
+
+/** What somebody settled of it. */
+interface WrittenChoices {
+  readonly decimal?: "." | "," | undefined;
+  readonly dateOrder?: DateOrder | undefined;
+}
+
+/** How any file is written: its dates, its decimal mark and which of its sheets is read. */
+export function HowWritten({
+  written,
   book,
+  choices,
   onChange,
+  onSheet,
 }: {
+  written: Written;
   book: { readonly sheets: readonly string[]; readonly sheet: string } | null;
-  onChange(sheet: string): void;
+  choices: WrittenChoices;
+  onChange(settled: WrittenChoices): void;
+  onSheet(sheet: string): void;
 }) {
-  if (!book || book.sheets.length < 2) return null;
+  const { decimal, decimalAssumed, dateOrder, dateOrderAssumed = false } = written;
+  // Numbers of a workbook are numbers; only its texts have a decimal mark.
+  const hasMark = !book || decimalAssumed || decimal === "," || choices.decimal !== undefined;
   return (
-    <label>
-      Its sheet
-      <Select
-        value={book.sheet}
-        options={book.sheets.map((sheet) => ({ value: sheet, label: sheet }))}
-        className="select-m"
-        onChange={onChange}
-      />
-    </label>
-  );
-}
-
-/** Which mark stands before a file's decimals; numbers of a workbook are numbers, and have none. */
-export function DecimalChoice({
-  decimal,
-  isAssumed,
-  book,
-  onChange,
-}: {
-  decimal: "." | ",";
-  isAssumed: boolean;
-  book: object | null;
-  onChange(decimal: "." | ","): void;
-}) {
-  if (book) return null;
-  return (
-    <label>
-      Its decimal mark
-      <Select
-        value={decimal}
-        options={[
-          { value: "." as const, label: "point, as 1.5" },
-          { value: "," as const, label: "comma, as 1,5" },
-        ]}
-        className="select-m"
-        onChange={onChange}
-      />
-      {isAssumed && (
-        <span className={styles["assumed"]}>assumed, its numbers can be read either way: please check</span>
+    <>
+      {dateOrder && (
+        <label>
+          Dates are written
+          <Select
+            value={dateOrder}
+            options={[...ORDERS]}
+            className="select-m"
+            onChange={(chosen) => onChange({ dateOrder: chosen })}
+          />
+          {dateOrderAssumed && <span className={styles["assumed"]}>assumed, both orders fit: please check</span>}
+        </label>
       )}
-    </label>
+      {hasMark && (
+        <label>
+          Its decimal mark
+          <Select
+            value={decimal}
+            options={[...MARKS]}
+            className="select-m"
+            onChange={(chosen) => onChange({ decimal: chosen })}
+          />
+          {decimalAssumed && (
+            <span className={styles["assumed"]}>assumed, its numbers can be read either way: please check</span>
+          )}
+        </label>
+      )}
+      {book && book.sheets.length > 1 && (
+        <label>
+          Its sheet
+          <Select
+            value={book.sheet}
+            options={book.sheets.map((sheet) => ({ value: sheet, label: sheet }))}
+            className="select-m"
+            onChange={onSheet}
+          />
+        </label>
+      )}
+    </>
   );
 }

@@ -2,7 +2,7 @@ import type { WaterPreview } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Input from "antd/es/input";
 import { ColumnsTable } from "../files/columns-table.tsx";
-import { DateOrder, DecimalChoice, Remembered, SheetChoice } from "../files/file-settings.tsx";
+import { HowWritten, Remembered } from "../files/file-settings.tsx";
 import filesStyles from "../files/files.module.css";
 import { DateInput } from "../forms/date-input.tsx";
 import { analyteName } from "./analyte-names.ts";
@@ -26,20 +26,12 @@ export function LabFileSettings({
     <>
       <Remembered by={preview.rememberedFrom} />
       <section className={filesStyles["settings"]} aria-label="How the file is read">
-        <DecimalChoice
-          decimal={preview.decimal}
-          isAssumed={preview.decimalAssumed}
+        <HowWritten
+          written={preview}
           book={preview.book}
-          onChange={(decimal) => onChange({ ...choices, decimal })}
-        />
-        <SheetChoice
-          book={preview.book}
-          onChange={(sheet) => onChange({ ...(choices.of && { of: choices.of }), sheet })}
-        />
-        <DateOrder
-          value={preview.dateOrder}
-          isAssumed={preview.dateOrderAssumed}
-          onChange={(dateOrder) => onChange({ ...choices, dateOrder })}
+          choices={choices}
+          onChange={(settled) => onChange({ ...choices, ...settled })}
+          onSheet={(sheet) => onChange({ ...(choices.of && { of: choices.of }), sheet })}
         />
         {asksDate && (
           <label>
