@@ -239,6 +239,30 @@ describe("the day of a site", () => {
     expect(plan({ ...input, kept: first.pulses }).pulses).toEqual(first.pulses);
   });
 
+  it("gives a pulse that a lock drove out its room by moving whoever is in the way, and nobody else, at once", () => {
+    const window = { startS: 6 * HOUR, endS: 10.5 * HOUR };
+    const pulse = (id: number, atH: number, litres = 2000): SitePulse => ({
+      ...{ id: `${id}-1`, zoneId: id, name: `Zone ${id}`, mixer: null, recipe: null, dose: null },
+      ...{ startS: atH * HOUR, lengthS: (litres / 2000) * HOUR, litres, lh: 2000, locked: id === 1 },
+    });
+    // Zone 1 is dropped into the two hours of zone 3, which fit only where zone 2 stood.
+    const zones = [
+      zone(1, { wantedS: [6 * HOUR], window }),
+      zone(2, { wantedS: [7 * HOUR], window }),
+      zone(3, { wantedS: [8 * HOUR], window, litres: 4000 }),
+      zone(4, { wantedS: [14 * HOUR] }),
+    ];
+    const kept = [pulse(1, 8), pulse(2, 7), pulse(3, 8, 4000), pulse(4, 13)];
+    const answer = plan(day(zones, { limits: [limit({ maxLh: 2000 })] }, { kept }), 0);
+    expect(answer.unmet).toEqual([]);
+    expect(answer.pulses.map(({ zoneId, startS }) => [zoneId, startS / HOUR])).toEqual([
+      [3, 6],
+      [1, 8],
+      [2, expect.closeTo(9, 1)],
+      [4, 13],
+    ]);
+  });
+
   it("lets the others give way to a pulse that somebody locked, and leaves those that need not", () => {
     const main = { limits: [limit({ maxLh: 4500 })] };
     const zones = [1, 2, 3].map((id) => zone(id, { wantedS: [(6 + 2 * id) * HOUR], litres: 2000 }));
