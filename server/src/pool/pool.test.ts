@@ -1,3 +1,4 @@
+import { NO_MAIN, type AskedZone } from "@sprunel/core/plan";
 import { DomainError } from "@sprunel/core/working";
 import { afterAll, describe, expect, it } from "vitest";
 import { site, testServer } from "../testing/test-server.ts";
@@ -62,6 +63,26 @@ describe("the pool", () => {
     expect(await read("Europe/Lisbon")).toEqual([2, ["looking at 3 rows"]]);
     expect(await read("Europe/Lisbon")).toEqual([2, []]);
   });
+
+  it("ends a search that is halted with what it has found", async () => {
+    const halted = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+    // More than the pump gives in a day: there is always something to look for.
+    const zone = (id: number): AskedZone => ({
+      ...{ id, name: `Zone ${id}`, flowLh: 1500 + 17 * id, litres: 6000, minGapMin: 10, recipe: null, dose: null },
+      ...{ wantedS: [7, 9, 11, 13, 15, 17].map((hour) => hour * 3600), window: { startS: 21_600, endS: 72_000 } },
+    });
+    const limit = { kind: "pump", name: "Pump", maxLh: 8000, maxOpen: null, kw: null, zoneIds: null } as const;
+    const input = {
+      ...{ main: { ...NO_MAIN, limits: [limit] }, zones: Array.from({ length: 40 }, (_, at) => zone(at)) },
+      ...{ nowS: -1, kept: [], excluded: [] },
+    };
+    // Were it not halted, it would be broken off.
+    const search = pool.run("site-day", { input, timeLimitS: 600, halted }, { mostMs: 12_000 });
+
+    setTimeout(() => Atomics.store(halted, 0, 1), 500);
+    const { pulses, unmet } = await search;
+    expect([pulses.length > 0, unmet.length > 0]).toEqual([true, true]);
+  }, 60_000);
 
   it("answers a request while it searches beside it", async () => {
     // Longer than all of what stands behind it: more water than a pump gives, so that there is always something to look for.
