@@ -1,4 +1,5 @@
-import { SLOT_S, slotsOf, type Job, type Placing } from "./day-capacity.ts";
+import { type Placing } from "./day-capacity.ts";
+import { SLOT_S, slotsOf, type Job } from "./day-job.ts";
 
 /** What a day gives at once. */
 interface Shared {

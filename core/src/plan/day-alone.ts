@@ -1,4 +1,5 @@
-import type { DayCapacity, Job } from "./day-capacity.ts";
+import { type DayCapacity } from "./day-capacity.ts";
+import { type Job } from "./day-job.ts";
 
 /** What each zone could have were it alone; found out when it is asked for. */
 export class Alone {

@@ -1,31 +1,6 @@
-import type { Span } from "./day-plan-input.ts";
-
-/** Starts stand on this grid, s; lengths are exact and take up every slot that they touch. */
-export const SLOT_S = 15;
-export const SLOTS = 86_400 / SLOT_S;
-
-/** One zone as it is placed: the same pulse so many times, on a mixer of its own choice. */
-export interface Job {
-  readonly at: number;
-  readonly flowLh: number;
-  readonly recipe: string;
-  readonly pulses: number;
-  readonly pulseS: number;
-  readonly gapS: number;
-  readonly windows: readonly Span[];
-  /** mixers that may serve it */
-  readonly mixers: readonly number[];
-  /** when the k-th pulse would best start, s; nearness to it is what a start costs */
-  readonly wantedS: readonly number[];
-  /** what the pump costs from each slot on, in the same measure; empty where it costs the same all day */
-  readonly priceAt: Float64Array;
-  /** what its water passes and whom its valve shares with: the pump first */
-  readonly limits: readonly number[];
-  /** whose pulses keep apart */
-  readonly valve: string;
-  /** somebody has to walk to its valve */
-  readonly byHand: boolean;
-}
+import { SLOT_S, SLOTS, slotsOf, type Job } from "./day-job.ts";
+import { Limit } from "./day-limit.ts";
+import { asWanted, cheapest, costOf, earliest } from "./day-starts.ts";
 
 /** A pulse that stands as it is: it ran, or somebody locked it. */
 export interface Fixed {
@@ -46,43 +21,6 @@ interface Held {
   readonly job: Job;
   readonly placing: Placing;
 }
-
-/** Most that a pump, a source, a filter, a mixer or a group of valves carries at once. */
-class Limit {
-  private readonly load = new Float64Array(SLOTS);
-  private readonly open = new Uint16Array(SLOTS);
-  /** what would pass if all that is placed ran at once */
-  private readonly all = { lh: 0, open: 0 };
-
-  constructor(
-    private readonly maxLh: number,
-    private readonly maxOpen = Infinity,
-  ) {}
-
-  /** A job more, or one less. */
-  count({ flowLh }: Job, sign: 1 | -1): void {
-    this.all.lh += sign * flowLh;
-    this.all.open += sign;
-  }
-
-  carry({ flowLh }: Job, from: number, to: number, sign: 1 | -1): void {
-    const { load, open } = this;
-    for (let slot = from; slot < to; slot++) {
-      load[slot] = (load[slot] as number) + sign * flowLh;
-      open[slot] = (open[slot] as number) + sign;
-    }
-  }
-
-  /** Marks the slots that have no room for a job. */
-  block({ flowLh }: Job, blocked: Uint8Array, from: number, to: number): void {
-    const [mostLh, mostOpen] = [this.maxLh - flowLh + TINY, this.maxOpen - 1];
-    if (this.all.lh <= mostLh && this.all.open <= mostOpen) return;
-    const { load, open } = this;
-    for (let slot = from; slot < to; slot++)
-      if ((load[slot] as number) > mostLh || (open[slot] as number) > mostOpen) blocked[slot] = 1;
-  }
-}
-const TINY = 1e-9;
 
 /** What pump, sources, filters, valves, mixers and hands still have to give at every moment of the day. */
 export class DayCapacity {
@@ -247,87 +185,13 @@ export class DayCapacity {
 /** Room to reckon in: a job is looked at and forgotten before the next one. */
 const BLOCKED = new Uint8Array(SLOTS);
 const FREE = new Uint8Array(SLOTS);
-const REACHED: Reached[] = [];
-
-/** Of the pulses so far: what they cost at the least when the last begins no later than at each slot, and where it then does. */
-interface Reached {
-  readonly cost: Float64Array;
-  readonly from: Int16Array;
-}
 
 /** The first slot of its windows. */
 function earliestOf({ windows }: Job): number {
   return Math.ceil(Math.min(...windows.map(({ startS }) => startS)) / SLOT_S);
 }
 
-function costOf({ priceAt, wantedS }: Job, pulse: number, slot: number): number {
-  return (priceAt[slot] ?? 0) + Math.abs(slot * SLOT_S - (wantedS[pulse] ?? 0));
-}
-
-/** Each pulse as soon as it may be: equal pulses fit no more often than so, and none of them can end earlier. */
-function earliest(free: Uint8Array, pulses: number, step: number): number[] {
-  const starts: number[] = [];
-  for (let at = free.indexOf(1); at >= 0 && starts.length < pulses; at = free.indexOf(1, at + step)) starts.push(at);
-  return starts;
-}
-
-/** Each pulse at the slot nearest to where it is wanted, where all of these are free: nothing can be nearer. */
-function asWanted(free: Uint8Array, job: Job, step: number, first: number): number[] | null {
-  if (job.priceAt.length > 0) return null;
-  const starts: number[] = [];
-  for (let pulse = 0; pulse < job.pulses; pulse++) {
-    const at = Math.ceil((job.wantedS[pulse] ?? 0) / SLOT_S - 0.5) - first;
-    if (free[at] !== 1 || at < (starts.at(-1) ?? -Infinity) + step) return null;
-    starts.push(at);
-  }
-  return starts;
-}
-
-/** Dynamic program over start slots: most pulses, then least cost. */
-function cheapest(free: Uint8Array, { pulses, wantedS, priceAt }: Job, step: number, first: number): number[] {
-  const size = free.length;
-  const isPriced = priceAt.length > 0;
-  let reached = 0;
-  for (; reached < pulses; reached++) {
-    const before = REACHED[reached - 1]?.cost;
-    const { cost, from } = (REACHED[reached] ??= { cost: new Float64Array(SLOTS), from: new Int16Array(SLOTS) });
-    const wanted = wantedS[reached] ?? 0;
-    let best = Infinity;
-    let bestAt = -1;
-    const least = Math.min(size, reached * step);
-    cost.fill(Infinity, 0, least);
-    for (let at = least; at < size; at++) {
-      if (free[at] === 1) {
-        const total =
-          (before ? (before[at - step] as number) : 0) +
-          (isPriced ? (priceAt[first + at] as number) : 0) +
-          Math.abs((first + at) * SLOT_S - wanted);
-        if (total < best) {
-          best = total;
-          bestAt = at;
-        }
-      }
-      cost[at] = best;
-      from[at] = bestAt;
-    }
-    if (bestAt < 0) break;
-  }
-  const starts: number[] = [];
-  let at = size - 1;
-  for (let pulse = reached - 1; pulse >= 0; pulse--) {
-    const start = REACHED[pulse]?.from[at] ?? -1;
-    starts.unshift(start);
-    at = start - step;
-  }
-  return starts;
-}
-
 /** Slots that a pulse at any second touches. */
 function slotsIn(startS: number, lengthS: number): [from: number, to: number] {
   return [Math.floor(startS / SLOT_S + 1e-9), Math.min(SLOTS, Math.ceil((startS + lengthS) / SLOT_S - 1e-9))];
-}
-
-/** Slots that a pulse takes up. */
-export function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
-  return Math.max(1, Math.ceil(pulseS / SLOT_S - 1e-9));
 }

@@ -1,7 +1,8 @@
 import { clockText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
-import { SLOT_S, SLOTS, type DayCapacity, type Job, type Placing } from "./day-capacity.ts";
+import { type DayCapacity, type Placing } from "./day-capacity.ts";
+import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
 interface DayPlanEvent {

@@ -1,10 +1,13 @@
 import { Worksheet } from "../working/working.ts";
 import { clockSeconds } from "../time/clock.ts";
 import { Alone } from "./day-alone.ts";
-import { DayCapacity, SLOT_S, SLOTS, type Fixed, type Job } from "./day-capacity.ts";
+import { DayCapacity, type Fixed } from "./day-capacity.ts";
+import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
-import { firstPlans, improve, restarted } from "./day-plan-search.ts";
+import { restarted } from "./day-by-clock.ts";
+import { firstPlans } from "./day-first-plan.ts";
+import { improve } from "./day-plan-search.ts";
 
 /** A price counts before any nearness to the wanted time: no day's deviation comes near it. */
 const PRICE_WEIGHT = 1e9;

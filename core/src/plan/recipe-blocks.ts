@@ -1,4 +1,4 @@
-import type { Job } from "./day-capacity.ts";
+import type { Job } from "./day-job.ts";
 
 /**
  * The jobs with their windows cut to a block of the day on one mixer for each recipe, long as the recipe's litres ask:
