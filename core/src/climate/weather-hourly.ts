@@ -4,6 +4,7 @@ import { WEATHER_KINDS, type WeatherColumn, type WeatherKind } from "./weather-c
 import type { Judged, WeatherRow } from "./weather-rows.ts";
 
 const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 /** So much of an hour must have been read for it to count. */
 const LEAST_SHARE = 0.75;
 /** Fewer rows may just be what is left of a file with gaps. */
@@ -18,11 +19,12 @@ const FLUX = unitsIn("W/m²")[0]?.dimension;
 export function hourly(judged: Judged, columns: readonly WeatherColumn[], marks: "start" | "end"): Judged {
   const stepMs = usualStep(judged.rows);
   if (stepMs === null || stepMs === HOUR_MS) return onTheHour(judged);
-  if (stepMs > HOUR_MS && judged.rows.length >= MANY_ROWS)
+  const isOfDays = stepMs % DAY_MS === 0;
+  if (isOfDays || (stepMs > HOUR_MS && judged.rows.length >= MANY_ROWS))
     throw new DomainError({
       code: "not-possible",
       path: "file",
-      message: `Its rows lie ${Math.round(stepMs / 60_000)} min apart. Weather is needed by the hour or more often; export it so and import that.`,
+      message: `Its rows lie ${isOfDays ? "a day or more" : `${Math.round(stepMs / 60_000)} min`} apart. Weather is needed by the hour or more often; export it so and import that.`,
     });
   if (stepMs > HOUR_MS) return onTheHour(judged);
   const hours = new Map<number, WeatherRow[]>();

@@ -246,6 +246,11 @@ describe("a weather file of another hand", () => {
     expect(utc(at("America/New_York") ?? 0)).toBe("2026-06-01T14:00:00Z");
   });
 
+  it("by the day is refused in words, however few its rows are: none of its hours is known", () => {
+    const file = lines("Date,RH mean,Solar (MJ/m2/day),Rain", "2026-06-01,61,24.3,0", "2026-06-02,58,26.0,0");
+    expect(() => readWeatherTable(file, { siteTimeZone: "UTC" })).toThrow(/lie a day or more apart.*by the hour/);
+  });
+
   it("may tell humidity from 0 to 1, which its figures show", () => {
     const file = lines("time,t °C,RH", "2026-06-01 10:00,18.2,0.61", "2026-06-01 11:00,19,0.58");
     const { columns, rows } = readWeatherTable(file, { siteTimeZone: "UTC" });

@@ -6,11 +6,38 @@ import type { Concept } from "../table/lexicon.ts";
 import type { Meaning } from "../table/meaning.ts";
 import type { Quantity } from "../table/quantity.ts";
 import type { Declaration } from "../table/declaration.ts";
+import { compositionIn } from "./composition-text.ts";
 import { LABEL_PARTS, type Label, type LabelPart } from "./label.ts";
 
-type ShelfColumn = "product" | "form" | "totalN" | LabelPart | "bag" | "density" | "price" | "bags";
+/** International avoirdupois pound. */
+const KG_OF_POUND = 0.45359237;
+
+type ShelfColumn =
+  | "product"
+  | "form"
+  | "composition"
+  | "totalN"
+  | LabelPart
+  | "bag"
+  | "density"
+  | "price"
+  | "priceKg"
+  | "bags"
+  | "stockKg";
 
 const PERCENT: Quantity = { units: ["%", "g/kg"] };
+const MASS: Quantity = { units: ["kg", "g", "lb", "t"] };
+/** In the site's money. */
+const each = (of: string): RegExp =>
+  new RegExp(`^(?:€|eur|euros?|\\$|usd|£|gbp|chf)?(?:/|per|je|pro|por|par|al)${of}$`);
+const PRICE: Quantity = {
+  units: ["per kg", "per lb", "per t"],
+  scales: [
+    { name: "per kg", written: each("kg"), factor: 1 },
+    { name: "per lb", written: each("lb"), factor: 1 / KG_OF_POUND },
+    { name: "per t", written: each("t(?:onne)?"), factor: 0.001 },
+  ],
+};
 const part = (...named: readonly (readonly Concept[])[]): Meaning => ({
   named,
   never: ["price", "bag", "stock"],
@@ -21,18 +48,29 @@ const DECLARATION: Declaration<ShelfColumn> = {
   meanings: {
     product: { named: [["product"]], never: ["price"] },
     form: { named: [["form"]] },
+    composition: { named: [["composition"]], never: ["price", "number"] },
     bag: {
       named: [["bag"], ["bag", "amount"]],
-      never: ["price", "stock", "number"],
-      quantity: { units: ["kg", "g", "lb", "t"] },
+      never: ["price", "stock", "number", "bags"],
+      quantity: MASS,
     },
     density: { named: [["density"]], beside: ["amount"], quantity: { units: ["kg/L", "g/mL"] } },
     price: { named: [["price"], ["price", "bag"]] },
+    priceKg: { named: [["price"]], never: ["bag", "bags"], quantity: PRICE, onlyNamed: true },
     bags: {
-      named: [["stock"], ["bag", "stock"], ["bag", "number"], ["number"]],
+      named: [
+        ["stock"],
+        ["bags"],
+        ["bags", "stock"],
+        ["bag", "stock"],
+        ["bag", "number"],
+        ["bags", "number"],
+        ["number"],
+      ],
       weakly: [["bag"]],
       never: ["price"],
     },
+    stockKg: { named: [["stock"]], never: ["price", "bag", "bags"], quantity: MASS, onlyNamed: true },
     nitrateN: part(["N", "nitrate"], ["nitrate"]),
     ammoniumN: part(["N", "ammonium"], ["ammonium"]),
     ureaN: part(["N", "urea"], ["urea"]),
@@ -56,7 +94,7 @@ const DECLARATION: Declaration<ShelfColumn> = {
     K: { ...part(["K"]), doubt: "sign" },
     S: { ...part(["S"]), doubt: "word" },
   },
-  needs: [["product"], ["totalN", "nitrateN", "P2O5", "P", "K2O", "K", "CaO", "Ca", "Fe"]],
+  needs: [["product"], ["composition", "totalN", "nitrateN", "P2O5", "P", "K2O", "K", "CaO", "Ca", "Fe"]],
   identity: ["product", "form"],
 };
 
@@ -94,8 +132,9 @@ export function readShelfList(source: Source, choices: ListChoices): ShelfList {
     judge: (cells) => {
       const product = cells.text("product");
       if (product === "") throw new RowRejected("no-name", "the row names no product");
-      const label = labelOf(cells);
-      const totalNPct = cells.value("totalN");
+      const written = compositionIn(cells.text("composition"), cells.decimal);
+      const label = { ...written?.label, ...labelOf(cells) };
+      const totalNPct = cells.value("totalN") ?? written?.totalNPct ?? null;
       if (totalNPct === null && Object.keys(label).length === 0)
         throw new RowRejected("no-analysis", "no figure of the label can be read");
       flagLabel(cells, label, totalNPct);
@@ -111,9 +150,9 @@ export function readShelfList(source: Source, choices: ListChoices): ShelfList {
         bagKg,
         densityKgL,
         pricePerBag,
-        pricePerKg: pricePerBag === null || !bagKg ? null : pricePerBag / bagKg,
+        pricePerKg: cells.value("priceKg") ?? (pricePerBag === null || !bagKg ? null : pricePerBag / bagKg),
         bags,
-        inStockKg: bags === null || bagKg === null ? null : bags * bagKg,
+        inStockKg: cells.value("stockKg") ?? (bags === null || bagKg === null ? null : bags * bagKg),
       };
     },
   });

@@ -127,3 +127,41 @@ describe("a soil test", () => {
     expect(said).toMatchObject({ lacks: [], rows: [{ values: { takenOn: "2026-03-12", pMgKg: 12 } }] });
   });
 });
+
+describe("a soil report with a column for each", () => {
+  const three = { zones: ["House 1", "House 2", "Tunnel 3"], timeZone: "UTC" };
+  const rowsOf = (zoneNames: Record<string, string> | undefined, ...lines: string[]) =>
+    readSoilList(new TextEncoder().encode(`${lines.join("\n")}\n`), { ...three, ...(zoneNames && { zoneNames }) });
+
+  it("zone has it from its head; one that no zone is called is asked for", () => {
+    const lines = [
+      "Parameter,Unit,House 1,North bed",
+      "Sampled,,2026-03-12,2026-03-13",
+      "pH (H2O),,6.4,7.0",
+      "P Olsen,mg/kg,38,17",
+    ];
+    const asked = rowsOf(undefined, ...lines);
+    expect(asked.rows.map(({ values }) => [values.zone, values.takenOn, values.ph, values.pMgKg])).toEqual([
+      ["House 1", "2026-03-12", 6.4, 38],
+    ]);
+    expect(asked.rejected).toMatchObject([{ reason: "unknown-zone", detail: "North bed" }]);
+    expect(asked.lacks).toEqual([]);
+    const said = rowsOf({ "North bed": "Tunnel 3" }, ...lines);
+    expect(said.rows.map(({ values }) => [values.zone, values.pMgKg])).toEqual([
+      ["House 1", 38],
+      ["Tunnel 3", 17],
+    ]);
+  });
+
+  it("depth has a row for each", () => {
+    const { rows } = rowsOf(
+      undefined,
+      "Field,Date,pH 0-30,pH 30-60,P 0-30 (mg/kg),P 30-60 (mg/kg)",
+      "House 1,2026-03-12,6.4,6.9,38,17",
+    );
+    expect(rows.map(({ values: { depthCm, ph, pMgKg } }) => [depthCm, ph, pMgKg])).toEqual([
+      [[0, 30], 6.4, 38],
+      [[30, 60], 6.9, 17],
+    ]);
+  });
+});

@@ -71,6 +71,7 @@ const DECLARATION: Declaration<SoilColumn> = {
     k: { named: [["K"]], quantity: exchangeable("K", 1), doubt: "word" },
   },
   needs: [["zone"], ["date"], ["ph", "ec", "p2o5", "p", "k2o", "k", "nmin", "nminContent"]],
+  spread: { by: ["depth"], written: { depth: /\d+\s?[-–]\s?\d+(?:\s?(?:cm|in))?(?![\d.])/ } },
   identity: ["zone", "date", "depth"],
   times: { date: "date" },
 };

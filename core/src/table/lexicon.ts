@@ -87,10 +87,13 @@ const WORDS = {
   // Fertilisers
   product:
     "product name fertili- dunger dungemittel engrais fertiliz- abono concime adubo meststof produkt produit producto prodotto produto item artikel bezeichnung handelsname salt dungersalz",
+  composition:
+    "analysis analyse analisi analisis npk formule formula grade composition zusammensetzung composicion composicao composizione samenstelling gehalte gehalt",
   form: "form forme forma vorm aggregat- zustand",
   total: "total totale gesamt gesamt- totaal tot ges sum whole kjeldahl",
   urea: "urea amid amide carbamid harnstoff uree ureum ureico ureique ureic ureica",
-  bag: "bag bags sack sacke sac sacs saco sacos sacco sacchi zak zakken can pack packung gebinde gebindegrosse conditionnement envase verpakking canister kanister bidon size grosse",
+  bag: "bag sack sac saco sacco zak can pack packung gebinde gebindegrosse conditionnement envase verpakking canister kanister bidon size grosse",
+  bags: "bags sacks sacke sacs sacos sacchi zakken",
   density: "density dichte densite densidad densita densidade dichtheid specific",
   price: "price cost preis kosten prix cout precio coste prezzo costo preco custo prijs",
   stock: "stock hand left bestand lagerbestand lager vorrat existenc- scorta giacenza stock- voorraad remaining onhand",

@@ -1,6 +1,7 @@
 import { instantsOf } from "../time/local-time.ts";
 import { measuredCell, type MeasuredCell } from "./cell.ts";
 import type { ReadColumn } from "./columns.ts";
+import type { DecimalMark } from "./number.ts";
 import { conversionOf, type Conversion } from "./quantity.ts";
 import type { TableRecord } from "./read-table.ts";
 import type { Sheet } from "./sheet.ts";
@@ -91,6 +92,10 @@ export class ListCells<K extends string> {
 
   get line(): number {
     return this.record.line;
+  }
+
+  get decimal(): DecimalMark {
+    return this.file.sheet.table.decimal;
   }
 
   has(kind: K): boolean {
@@ -207,9 +212,12 @@ export class ListCells<K extends string> {
     const written = this.text(kind) || (this.has(kind) ? NO_PLACE : "");
     const text = Object.hasOwn(zoneNames, written) ? (zoneNames[written] ?? "") : written;
     if (!this.has(kind)) {
-      const match = text === "" ? null : matchZone(text, zones);
+      // A report that lies across has what it is of over its figures.
+      const head = this.record.turned?.head ?? "";
+      const meant = text || (Object.hasOwn(zoneNames, head) ? (zoneNames[head] ?? "") : head);
+      const match = meant === "" ? null : matchZone(meant, zones);
       const only = match && "zone" in match ? match.zone : zones.length === 1 ? zones[0] : undefined;
-      if (only === undefined) throw new RowRejected("unknown-zone", "no column names the zone; choose it");
+      if (only === undefined) throw new RowRejected("unknown-zone", head || "no column names the zone; choose it");
       return only;
     }
     const match = matchZone(text, zones);

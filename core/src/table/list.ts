@@ -25,6 +25,8 @@ export interface ListTable<K extends string, V> extends SheetTold<K> {
   readonly rows: readonly ListRow<V>[];
 }
 
+const ZONE = "zone";
+
 /**
  * Reads a list that people keep: notebook, tests, shelf, picks. Nothing is mended in silence, and of every line is told
  * what became of it.
@@ -43,7 +45,7 @@ export function readList<K extends string, V extends object>(
   const { zone, day } = choices;
   const [dateKind] = dateKinds;
   const said = { ...(zone !== undefined && { zone }), ...(day !== undefined && dateKind && { [dateKind]: day }) };
-  const sheet = new Sheet(source, declaration, { ...choices, said, names: { zone: choices.zones } }, what);
+  const sheet = new Sheet(source, declaration, { ...choices, said, names: { [ZONE]: choices.zones } }, what);
   const { layout, columns, table } = sheet;
   const file = new ListFile(sheet, choices, dateKinds);
   const { times } = declaration;
@@ -66,9 +68,13 @@ export function readList<K extends string, V extends object>(
     }
   }
   const reviewed = review ? review(rows) : rows;
+  const told = sheet.told();
+  const isOfHeads = layout.dataRows.some(({ turned }) => turned !== undefined && turned.head !== "");
   const flagged = reviewed.filter(({ flags }) => flags.length > 0).length;
   return {
-    ...sheet.told(),
+    ...told,
+    // What lies across names in its heads what each column is of.
+    lacks: isOfHeads ? told.lacks.filter((group) => !group.includes(ZONE)) : told.lacks,
     dialect: {
       ...sheet.dialect(file.days),
       untimed: times?.time !== undefined && !file.tellsHours && !columns.some(({ kind }) => kind === times.time),

@@ -20,6 +20,8 @@ export interface Meaning {
   readonly many?: boolean;
   /** its name may be that of the element or of its oxide: by a word, or even by the element's sign; it is to be checked */
   readonly doubt?: "word" | "sign";
+  /** its unit by itself does not tell it */
+  readonly onlyNamed?: boolean;
   /** what its figures are amounts of may stand once above the table, for all of its rows; words always may */
   readonly once?: boolean;
 }
@@ -125,7 +127,7 @@ function rate<K extends string>(
     const says = head.words.some(
       ({ word, concepts }) => concepts.length > 0 && !(conversion?.unit ?? "").toLowerCase().includes(word),
     );
-    if (!conversion || !meaning.quantity || says) return null;
+    if (!conversion || !meaning.quantity || meaning.onlyNamed || says) return null;
     return {
       score: BY_UNIT_ALONE,
       guess: guessOf(kind, BY_UNIT_ALONE, `its unit is ${conversion.unit}`, conversion, null),

@@ -26,10 +26,12 @@ export function spreadBelow<K extends string>(
 ): readonly TableRecord[] {
   return (declaration.spread?.by ?? []).reduce((so, kind) => {
     const [concept] = declaration.meanings[kind].named[0] ?? [];
-    const ofSite = names?.[kind];
-    const nameIn = (head: string): NamedHead | null =>
-      ofSite ? nameOfSite(head, ofSite) : concept ? nameByWord(head, concept, declaration) : null;
-    const found = spreadBy(so, nameIn, !ofSite, declaration);
+    const [ofSite, written] = [names?.[kind], declaration.spread?.written?.[kind]];
+    const nameIn = (head: string): NamedHead | null => {
+      if (ofSite) return nameOfSite(head, ofSite);
+      return written ? nameAsWritten(head, written) : concept ? nameByWord(head, concept, declaration) : null;
+    };
+    const found = spreadBy(so, nameIn, !ofSite && !written, declaration);
     return found ? put(so, found, kind, declaration) : so;
   }, records);
 }
@@ -157,6 +159,19 @@ function nameOfSite(head: string, names: readonly string[]): NamedHead | null {
     if (found && (trimmed(before) === "" || trimmed(after) === "")) return { name, rest: trimmed(before || after) };
   }
   return null;
+}
+
+/** "pH 0-30": what is written like a name, beside what it is the name of; by itself it may be a figure. */
+function nameAsWritten(head: string, written: RegExp): NamedHead | null {
+  const name = written.exec(head)?.[0];
+  if (name === undefined) return null;
+  const rest = trimmed(
+    head
+      .replace(name, " ")
+      .replace(/\(\s*\)/g, " ")
+      .replace(/\s+/g, " "),
+  );
+  return /\p{L}/u.test(rest) ? { name, rest } : null;
 }
 
 const trimmed = (text: string): string => text.replace(/^[\s:;,/_-]+|[\s:;,/_-]+$/g, "");

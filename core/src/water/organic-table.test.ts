@@ -45,6 +45,16 @@ describe("a laboratory's analysis of a digestate", () => {
     expect(report.remarks).toEqual(["Kalium (furlongs) has no unit that is understood (none), and is left out."]);
   });
 
+  it("by mass is turned into litres by the density that the file tells, or by 1 kg in a litre", () => {
+    const by = (density: string) =>
+      read(`Gärrest;;\nParameter;Wert;Einheit\nGesamt-N;4,6;kg/t\nAmmonium-N;2,9;kg/t\n${density}`);
+    expect(by("").analysis.nh4NMgL).toBeCloseTo(2900, 6);
+    const dense = by("Dichte;1,02;kg/L\n");
+    expect(dense.analysis.nh4NMgL).toBeCloseTo(2900 * 1.02, 6);
+    expect(dense.analysis.organicNMgL).toBeCloseTo(1700 * 1.02, 6);
+    expect(dense.remarks.join()).toContain("1.02 kg, as the file says, in a litre");
+  });
+
   it("of which no column is known tells what it lacks, and is read once they are set by hand", () => {
     const text = "when;flurp;gloop\n2026-09-04;1850;340\n";
     expect(read(text)).toMatchObject({ analysis: {}, lacks: [expect.arrayContaining(["solids", "k"])] });

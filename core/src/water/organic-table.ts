@@ -20,8 +20,8 @@ export interface OrganicReport
   readonly remarks: readonly string[];
 }
 
-type Figure = "solids" | "organicN" | "nh4N" | "nh4" | "totalN" | "p" | "p2o5" | "k" | "k2o" | "ec";
-type Found = keyof OrganicAnalysis | "totalN";
+type Figure = "density" | "solids" | "organicN" | "nh4N" | "nh4" | "totalN" | "p" | "p2o5" | "k" | "k2o" | "ec";
+type Found = keyof OrganicAnalysis | "totalN" | "density";
 
 /** By mass it is taken for water: 1 kg in a litre. */
 const BY_VOLUME: Quantity = { units: ["mg/L", "g/L", "kg/m³", "g/kg", "%"], alike: { "mg/kg": 1 } };
@@ -44,6 +44,7 @@ const DECLARATION: Declaration<Figure | "date"> = {
     k2o: amount(["K2O"], ["K2O", "K"]),
     k: amount(["K"]),
     ec: { named: [["ec"]], quantity: EC_QUANTITY },
+    density: { named: [["density"]], quantity: { units: ["kg/L", "g/mL"] } },
   },
   needs: [["solids", "nh4N", "nh4", "organicN", "totalN", "p", "p2o5", "k", "k2o"]],
   identity: ["date"],
@@ -62,6 +63,7 @@ const KEPT: Readonly<Record<Figure, readonly [key: Found, share: number]>> = {
   k: ["kMgL", 1],
   k2o: ["kMgL", (2 * molarMassG("K")) / molarMassG("K2O")],
   ec: ["ecMsCm", 1],
+  density: ["density", 1],
 };
 
 const FIGURES: readonly (keyof OrganicAnalysis)[] = [
@@ -90,6 +92,7 @@ export function readOrganicTable(source: Source, choices: SheetChoices = {}): Or
   const [sample] = sheet.layout.dataRows;
   const found: Partial<Record<Found, number>> = {};
   const remarks: string[] = [];
+  const byMass: [key: Found, header: string][] = [];
   for (const { kind, column, header, unit, unitAssumed, unknownUnit } of columns) {
     if (kind === "ignore" || kind === "date") continue;
     const { quantity } = DECLARATION.meanings[kind];
@@ -107,9 +110,15 @@ export function readOrganicTable(source: Source, choices: SheetChoices = {}): Or
     if (found[key] !== undefined) continue;
     found[key] = (cell.below ? cell.value / 2 : cell.value) * conversion.factor * share;
     if (cell.below) remarks.push(`${header} lay below ${cell.raw.replace(/^[<≤]\s*/, "")}: half of that limit counts.`);
-    if (/kg$|\/t$|%|100 ?g/.test(written)) remarks.push(`${header} is given by mass and taken for 1 kg in a litre.`);
+    if (/kg$|\/t$|%|100 ?g/.test(written)) byMass.push([key, header]);
   }
-  const { totalN, ...analysis } = found;
+  const { totalN, density, ...analysis } = volumed(found, byMass);
+  remarks.push(
+    ...byMass.map(
+      ([, header]) =>
+        `${header} is given by mass and taken for ${density === undefined ? "1 kg" : `${density} kg, as the file says,`} in a litre.`,
+    ),
+  );
   if (analysis.organicNMgL === undefined && totalN !== undefined && analysis.nh4NMgL !== undefined) {
     analysis.organicNMgL = Math.max(0, totalN - analysis.nh4NMgL);
     remarks.push("Organic N is total N less ammonium N.");
@@ -125,4 +134,13 @@ export function readOrganicTable(source: Source, choices: SheetChoices = {}): Or
     ...{ decimal: table.decimal, decimalAssumed: table.decimalAssumed, dateOrder, dateOrderAssumed },
     ...{ takenOn: dayIn(dateText, dateOrder), analysis, missing, remarks },
   };
+}
+
+/** What is told by mass, in a litre of the density that the file tells. */
+function volumed(
+  found: Partial<Record<Found, number>>,
+  byMass: readonly (readonly [key: Found, header: string])[],
+): Partial<Record<Found, number>> {
+  const { density = 1 } = found;
+  return { ...found, ...Object.fromEntries(byMass.map(([key]) => [key, (found[key] ?? 0) * density])) };
 }

@@ -50,6 +50,7 @@ const FIGURE_WORDS: Readonly<Record<string, string>> = {
   date: "day",
   solids: "suspended solids",
   organicN: "organic N",
+  density: "density",
   nh4N: "ammonium N",
   nh4: "ammonium",
   totalN: "total N",
