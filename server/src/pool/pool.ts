@@ -50,10 +50,11 @@ interface Workplace {
   readonly turn: LimitFunction;
 }
 
-function workplace(): Workplace {
+/** @param isReady whether its worker stands ready from the start: whoever asks first waits no longer for it than others */
+function workplace(isReady: boolean): Workplace {
   const worker = new Piscina({
     filename: new URL(FROM_SOURCE ? "./job.ts" : "./job.js", import.meta.url).href,
-    minThreads: 0,
+    minThreads: isReady ? 1 : 0,
     maxThreads: 1,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
@@ -64,7 +65,8 @@ function workplace(): Workplace {
 
 /** One worker for requests: on a small machine a second one would take the main thread's core. Another for searches of seconds. */
 export function createPool(): Pool {
-  const [workers, searchers] = [workplace(), workplace()];
+  // From sources a worker takes seconds to start, and many servers of tests never need one.
+  const [workers, searchers] = [workplace(!FROM_SOURCE), workplace(false)];
   const run = ({ turn, worker }: Workplace, name: JobName, input: unknown, bound?: Bound): Promise<unknown> =>
     turn(() => runNow(worker, name, input, bound));
   async function runNow(worker: Piscina, name: JobName, input: unknown, bound: Bound = {}): Promise<unknown> {
