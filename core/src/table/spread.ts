@@ -27,10 +27,10 @@ export function spreadBelow<K extends string>(
   return (declaration.spread?.by ?? []).reduce((so, kind) => {
     const [concept] = declaration.meanings[kind].named[0] ?? [];
     const [ofSite, written] = [names?.[kind], declaration.spread?.written?.[kind]];
-    const nameIn = (head: string): NamedHead | null => {
-      if (ofSite) return nameOfSite(head, ofSite);
-      return written ? nameAsWritten(head, written) : concept ? nameByWord(head, concept, declaration) : null;
-    };
+    const nameIn = ofSite
+      ? namesOfSite(ofSite)
+      : (head: string): NamedHead | null =>
+          written ? nameAsWritten(head, written) : concept ? nameByWord(head, concept, declaration) : null;
     const found = spreadBy(so, nameIn, !ofSite && !written, declaration);
     return found ? put(so, found, kind, declaration) : so;
   }, records);
@@ -147,19 +147,35 @@ function titleAbove<K extends string>(above: readonly TableRecord[], { meanings 
   );
 }
 
-/** A head that begins or ends with a name of the site, whatever stands between its words. */
-function nameOfSite(head: string, names: readonly string[]): NamedHead | null {
-  for (const name of [...names].sort((a, b) => b.length - a.length)) {
-    const words = name.split(/[\s_-]+/).map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
-    const found = new RegExp(
-      String.raw`^(.*?)(?<![\p{L}\d])${words.join(String.raw`[\s_-]*`)}(?![\p{L}\d])(.*)$`,
-      "iu",
-    ).exec(head);
-    const [, before = "", after = ""] = found ?? [];
-    if (found && (trimmed(before) === "" || trimmed(after) === "")) return { name, rest: trimmed(before || after) };
-  }
-  return null;
+/** Heads that begin or end with a name of the site, whatever stands between its words; of two names the longer. */
+function namesOfSite(names: readonly string[]): (head: string) => NamedHead | null {
+  const patterns = [...names]
+    .sort((a, b) => b.length - a.length)
+    .map((name) => {
+      const words = name.split(/[\s_-]+/).map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, "\\$&"));
+      const spelt = words.join(String.raw`[\s_-]*`);
+      return { name, spelt: new RegExp(String.raw`^(.*?)(?<![\p{L}\d])${spelt}(?![\p{L}\d])(.*)$`, "iu") };
+    });
+  const known = new Map<string, NamedHead | null>();
+  const look = (head: string): NamedHead | null => {
+    if (head.length > LONGEST_HEAD || !/\p{L}/u.test(head)) return null;
+    for (const { name, spelt } of patterns) {
+      const found = spelt.exec(head);
+      if (!found) continue;
+      const [before, after] = [trimmed(found[1] ?? ""), trimmed(found[2] ?? "")];
+      if (before === "" || after === "") return { name, rest: before || after };
+    }
+    return null;
+  };
+  return (head) => {
+    const found = known.get(head);
+    if (found !== undefined) return found;
+    const looked = look(head);
+    known.set(head, looked);
+    return looked;
+  };
 }
+const LONGEST_HEAD = 80;
 
 /** "pH 0-30": what is written like a name, beside what it is the name of; by itself it may be a figure. */
 function nameAsWritten(head: string, written: RegExp): NamedHead | null {
