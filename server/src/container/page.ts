@@ -64,9 +64,12 @@ function tablesOf(html: string): readonly PageTable[] {
 const SILENT = new Set(["head", "title", "script", "style"]);
 const tablesIn = (nodes: Node[]): readonly Element[] => DomUtils.getElementsByTagName("table", nodes);
 
+/** Names of tables are chosen from, and sent back. */
+const MOST_NAME = 80;
+
 function nameOf(table: Element, before: readonly PageTable[]): string {
   const [caption] = DomUtils.getElementsByTagName("caption", table);
-  const called = caption ? plain(DomUtils.textContent(caption)) : "";
+  const called = caption ? plain(DomUtils.textContent(caption)).slice(0, MOST_NAME) : "";
   const isTaken = before.some(({ name }) => name === called);
   return called === "" || isTaken ? `Table ${before.length + 1}` : called;
 }

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { readChosen, type ChosenFile } from "./chosen-file.ts";
 
 /** Texts and workbooks, as a browser's dialog offers them. */
-export const TABLES = ".csv,.txt,.tsv,.dat,.xlsx,.xlsm,.xls,.ods,text/*";
+export const TABLES = ".csv,.txt,.tsv,.dat,.xlsx,.xlsm,.xlsb,.xls,.ods,.fods,.xml,.htm,.html,text/*";
 
 /** A file that is chosen is read; what cannot be read is told. */
 export function useFileChoice(onFile: (file: ChosenFile) => void) {
