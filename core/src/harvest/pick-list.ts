@@ -15,6 +15,9 @@ const CRATES = "crates";
 /** A crate is as much as one of its zone holds. */
 const IN_CRATES = { name: CRATES, written: new RegExp(`^${CRATE}\\.?$`), factor: 1 };
 
+/** A day with its year, as it heads a column. */
+const DAY = /^(?:\p{L}{2,4}[.,]?\s+)?(?:\d{1,2}[./-]\d{1,2}[./-](?:\d{4}|\d{2})|\d{4}-\d{2}-\d{2})$/u;
+
 const DECLARATION: Declaration<PickColumn> = {
   meanings: {
     date: { named: [["date"]], never: ["paper"], beside: ["amount"] },
@@ -37,7 +40,7 @@ const DECLARATION: Declaration<PickColumn> = {
   needs: [["date"], ["amount", "crates"]],
   identity: ["zone", "grade"],
   times: { date: "date" },
-  spread: { by: ["zone", "grade"], main: "Amount" },
+  spread: { by: ["zone", "grade", "date"], written: { date: DAY }, main: "Amount" },
 };
 
 export interface NotedPick {

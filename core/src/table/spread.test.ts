@@ -133,6 +133,24 @@ describe("a column for each zone", () => {
   });
 });
 
+describe("a column for each day", () => {
+  it("is a row for each, in the order of day and month that its heads tell", () => {
+    expect(
+      picksOf(
+        "Picks in kg;;;",
+        "House;03.06.2026;04.06.2026;13.06.2026",
+        "House 1;12;13,5;",
+        "House 2;20;;21",
+        "Total;32;13,5;21",
+      ),
+    ).toEqual(["06-03 House 1 12", "06-04 House 1 13.5", "06-03 House 2 20", "06-13 House 2 21"]);
+  });
+
+  it("is not made of a row with two days", () => {
+    expect(picksOf("Picked,Sold,House,kg", "2026-06-03,2026-06-04,House 1,12")).toEqual(["06-03 House 1 12"]);
+  });
+});
+
 it("does not tell two columns apart by a unit that they share: both are asked for", () => {
   const list = readPickList(bytes("Date,Zone,Export (kg),Local (kg)", "2026-06-03,House 1,200,50"), told);
   expect(list.lacks).toEqual([["amount", "crates"]]);

@@ -30,7 +30,11 @@ export function spreadBelow<K extends string>(
     const nameIn = ofSite
       ? namesOfSite(ofSite)
       : (head: string): NamedHead | null =>
-          written ? nameAsWritten(head, written) : concept ? nameByWord(head, concept, declaration) : null;
+          written
+            ? nameAsWritten(head, written, declaration.meanings[kind].quantity !== undefined)
+            : concept
+              ? nameByWord(head, concept, declaration)
+              : null;
     const found = spreadBy(so, nameIn, !ofSite && !written, declaration);
     return found ? put(so, found, kind, declaration) : so;
   }, records);
@@ -177,8 +181,8 @@ function namesOfSite(names: readonly string[]): (head: string) => NamedHead | nu
 }
 const LONGEST_HEAD = 80;
 
-/** "pH 0-30": what is written like a name, beside what it is the name of; by itself it may be a figure. */
-function nameAsWritten(head: string, written: RegExp): NamedHead | null {
+/** "pH 0-30", "03.06.2026": what is written like a name; an amount only beside what it is the name of, by itself it may be a figure. */
+function nameAsWritten(head: string, written: RegExp, isAmount: boolean): NamedHead | null {
   const name = written.exec(head)?.[0];
   if (name === undefined) return null;
   const rest = trimmed(
@@ -187,7 +191,7 @@ function nameAsWritten(head: string, written: RegExp): NamedHead | null {
       .replace(/\(\s*\)/g, " ")
       .replace(/\s+/g, " "),
   );
-  return /\p{L}/u.test(rest) ? { name, rest } : null;
+  return /\p{L}/u.test(rest) || (rest === "" && !isAmount) ? { name, rest } : null;
 }
 
 const trimmed = (text: string): string => text.replace(/^[\s:;,/_-]+|[\s:;,/_-]+$/g, "");
