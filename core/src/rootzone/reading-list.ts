@@ -34,7 +34,12 @@ const DECLARATION: Declaration<ReadingColumn> = {
     stamp: { named: [["stamp"], ["date", "time"]] },
     date: { named: [["date"]] },
     time: { named: [["time"]] },
-    drainPh: { named: [["ph", "drain"]] },
+    drainPh: {
+      named: [
+        ["ph", "drain"],
+        ["ph", "tray"],
+      ],
+    },
     dripPh: {
       named: [
         ["ph", "drip"],
@@ -43,7 +48,13 @@ const DECLARATION: Declaration<ReadingColumn> = {
       ],
       weakly: [["ph"]],
     },
-    drainEc: { named: [["ec", "drain"]], quantity: EC_QUANTITY },
+    drainEc: {
+      named: [
+        ["ec", "drain"],
+        ["ec", "tray"],
+      ],
+      quantity: EC_QUANTITY,
+    },
     dripEc: {
       named: [
         ["ec", "drip"],

@@ -26,7 +26,7 @@ const WORDS = {
   temperature: "temp temperature temperatur temperatura temperat- -temperatur -temp t ta tair tl airtc",
   air: "air luft aria aire ar lucht",
   humidity:
-    "lf hum humid- humed- umid- rh rf hr ur rv feuchte -feuchte feucht- luftfeuchte luftfeuchtigkeit vocht- luchtvochtigheid damp moisture hygro-",
+    "lf hum humid- humed- umid- rh rf hr ur rv feuchte -feuchte feucht- luftfeuchte luftfeuchtigkeit vocht- luchtvochtigheid damp moisture hygro- relhum",
   wind: "wind windspeed windgeschw- vent vitessevent viento vento windsnelheid ff ws wspd windspd",
   radiation:
     "solar radiation rad slr slrw solare radiat- sun sunlight global globale globalstrahlung strahlung -strahlung rayonnement radiacion radiazione radiacao irradi- straling zonnestraling insolation glob ghi rg rs sw shortwave light einstrahlung pyranometer soleil",

@@ -291,4 +291,39 @@ describe("files as strangers write them", () => {
       { dripPh: near(5.85) },
     ]);
   });
+
+  it("of a tray under its drippers: what it holds is what drained", () => {
+    const { rows } = readReadingList(
+      bytes(
+        "Datum;Zone;Tropfer ml;Wanne L;Tropfer je Wanne;EC Wanne;pH Wanne",
+        "13.06.2026 06:30;North house;850;1,2;6;3,6;6,2",
+      ),
+      site,
+    );
+    expect(rows.map(({ values }) => values)).toMatchObject([
+      { dripMl: 850, drainMl: near(1200), drippers: 6, drainEcMsCm: near(3.6), drainPh: 6.2 },
+    ]);
+  });
+
+  it("of a data logger that writes its heads and units together, and numbers for what it did not read", () => {
+    const { columns, rows } = readWeatherTable(
+      bytes(
+        "time,temp_degC,relhum,windspeed_kmh,globalrad_kJm2,precip_mm",
+        "2026-06-01T10:00Z,18.2,61,7.2,1843,0",
+        "2026-06-01T11:00Z,-999,58,7.2,2163,-999",
+      ),
+      { siteTimeZone: "UTC" },
+    );
+    expect(columns.map(({ unit, unitAssumed }) => [unit, unitAssumed]).slice(1)).toEqual([
+      ["°C", false],
+      ["%", true],
+      ["km/h", false],
+      ["kJ/m2", false],
+      ["mm", false],
+    ]);
+    expect(rows.map(({ values }) => values)).toEqual([
+      { airTemperature: 18.2, humidity: 61, wind: near(2), radiation: near(1.843), rain: 0 },
+      { airTemperature: null, humidity: 58, wind: near(2), radiation: near(2.163), rain: null },
+    ]);
+  });
 });
