@@ -292,6 +292,14 @@ describe("files as strangers write them", () => {
     ]);
   });
 
+  it("of soil whose organic matter and layer are told in short", () => {
+    const { rows } = readSoilList(
+      bytes("Perceel;Monsterdatum;Diepte;pH-CaCl2;Org. stof (%)", "Field A;12 mrt 2026;0-25 cm;5,9;3,4"),
+      site,
+    );
+    expect(rows.map(({ values }) => values)).toMatchObject([{ depthCm: [0, 25], ph: 5.9, organicMatterPct: 3.4 }]);
+  });
+
   it("of a tray under its drippers: what it holds is what drained", () => {
     const { rows } = readReadingList(
       bytes(

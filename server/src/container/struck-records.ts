@@ -65,7 +65,7 @@ function* oldRecords(stream: Uint8Array, start: number): Generator<BookRecord> {
 /**
  * Struck cells of a sheet of a binary workbook of today.
  *
- * Source: Microsoft, [MS-XLSB], 2.4: BrtFont, BrtXF, BrtRowHdr and the records of cells.
+ * Source: Microsoft, [MS-XLSB], 2.4: BrtFont, BrtXF, BrtRowHdr and the records of cells, long and short.
  */
 export function struckInBinaryBook(styleSheet: Uint8Array, sheet: Uint8Array): Struck {
   const fonts: boolean[] = [];
@@ -78,12 +78,15 @@ export function struckInBinaryBook(styleSheet: Uint8Array, sheet: Uint8Array): S
   }
   const struck = new Map<string, null>();
   if (!styles.includes(true)) return struck;
-  let row = 0;
+  let [row, column] = [0, -1];
   for (const { id, body } of binaryRecords(sheet)) {
-    if (id === 0) row = body.getUint32(0, true);
+    if (id === 0) [row, column] = [body.getUint32(0, true), -1];
+    // A short cell stands beside the one before it, and leaves its column out.
+    const isShort = id >= 12 && id <= 18;
+    if (!isShort && !(id >= 1 && id <= 11)) continue;
+    column = isShort ? column + 1 : body.getUint32(0, true);
     // The style takes three bytes; the fourth holds flags.
-    if (id >= 2 && id <= 11 && styles[body.getUint32(4, true) & 0xffffff])
-      struck.set(placeOf(row, body.getUint32(0, true)), null);
+    if (styles[body.getUint32(isShort ? 0 : 4, true) & 0xffffff]) struck.set(placeOf(row, column), null);
   }
   return struck;
 }

@@ -1,3 +1,5 @@
+import { utils, write } from "@e965/xlsx";
+import { unzipSync, zipSync } from "fflate";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { openedFile } from "./opened-file.ts";
@@ -36,6 +38,18 @@ describe("a figure struck out by its font", () => {
     const sheet = [...record([0], ...u32(3)), ...cell(1, 0), ...cell(2, 1), ...record([0], ...u32(4)), ...cell(0, 1)];
     expect([...struckInBinaryBook(Uint8Array.from(styleSheet), Uint8Array.from(sheet)).keys()]).toEqual(["3,2", "4,0"]);
   });
+});
+
+it("a binary workbook of today is taken apart as it is packed: its one font struck, all of its cells are", () => {
+  const book = utils.book_new(utils.aoa_to_sheet([["kg", 21]]), "Picks");
+  const packed = unzipSync(new Uint8Array(write(book, { type: "array", bookType: "xlsb" }) as ArrayBuffer));
+  expect(openedFile(zipSync(packed)).records[0]?.cells).toEqual(["kg", "21"]);
+  const styles = packed["xl/styles.bin"] ?? new Uint8Array();
+  // After the record that begins the fonts, of four bytes, stands the first of them; its flags follow its height.
+  const begin = styles.findIndex((byte, at) => byte === 0xe3 && styles[at + 1] === 0x04 && styles[at + 2] === 4);
+  expect(styles[begin + 7]).toBe(43);
+  styles[begin + 11] = (styles[begin + 11] ?? 0) | 8;
+  expect(openedFile(zipSync(packed)).records[0]?.cells).toEqual(["~~kg~~", "~~21~~"]);
 });
 
 it.each([

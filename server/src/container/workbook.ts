@@ -3,7 +3,7 @@ import { missingPart, notOpened } from "./not-opened.ts";
 import type { Opened } from "./opened.ts";
 import { struckRuns } from "./struck-markup.ts";
 import { struckOn } from "./struck-on.ts";
-import { placeOf, withStrokes } from "./struck.ts";
+import { placeOf, withStrokes, type Struck } from "./struck.ts";
 import { DAMAGED, refuseTooLarge } from "./unpacked.ts";
 
 /** The package's own types leave open what its number formats can do. */
@@ -44,7 +44,7 @@ export function sheetOf(bytes: Uint8Array, asked?: string): Opened {
   const part = asked === undefined ? fullest(book, parts) : parts.find((one) => one === asked);
   if (part === undefined) throw missingPart("workbook", "sheet", parts, asked);
   const cells = cellsOf(book.Sheets[part]);
-  const struck = struckOn(bytes, book, part);
+  const struck = strokesIn(bytes, book, part);
   const strokesOf = (cell: Cells[number], row: number, column: number): readonly string[] | null | undefined =>
     struckInText(cell) ?? (struck.size > 0 ? struck.get(placeOf(row, column)) : undefined);
   const rows = cells.map((row, at) =>
@@ -52,6 +52,15 @@ export function sheetOf(bytes: Uint8Array, asked?: string): Opened {
   );
   const texts = cells.flatMap((row) => row.flatMap((cell) => (typeof cell?.v === "string" ? cell.v.trim() : [])));
   return { kind: "workbook, sheet", parts, part, rows, texts };
+}
+
+/** @throws {DomainError} for parts that the package itself does not look at, and that are damaged */
+function strokesIn(bytes: Uint8Array, book: WorkBook, part: string): Struck {
+  try {
+    return struckOn(bytes, book, part);
+  } catch {
+    throw notOpened(DAMAGED);
+  }
 }
 
 /** Packed workbooks keep with a text which of its letters are struck through. */
