@@ -99,4 +99,9 @@ describe("how a column writes its dates", () => {
   ])("%j is %s", (cells, order) => {
     expect(dateOrder(cells)).toBe(order);
   });
+
+  it("of days that are all still to come is the one that the calendar has", () => {
+    expect(dateOrder(["17.06.2026", "18.06.2026"], "2026-06-16")).toBe("dmy");
+    expect(dateOrder(["06/17/2026", "06/18/2026"], "2026-06-16")).toBe("mdy");
+  });
 });

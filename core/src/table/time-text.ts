@@ -220,14 +220,18 @@ export function dateOrder(cells: readonly string[], latest?: string): DateOrder 
   // A single slip does not turn a column: the order that fits clearly more of it is meant.
   const lastDay = latest === undefined ? Number.MAX_VALUE : Date.parse(`${latest}T00:00:00Z`) / DAY_MS;
   const fits = (order: DateOrder): number => others.filter((one) => (dayOf(one, order) ?? Infinity) <= lastDay).length;
+  const existing = (order: DateOrder): number => others.filter((one) => dayOf(one, order) !== null).length;
   const orders = (["dmy", "mdy", "ymd"] as const)
     .filter((order) => order !== "ymd" || others.every(({ c }) => c.length === 2))
-    .map((order) => ({ order, fits: fits(order), spread: spreadOf(others, order) }))
-    .sort((one, other) => other.fits - one.fits);
+    .map((order) => ({ order, fits: fits(order), exist: existing(order), spread: spreadOf(others, order) }))
+    // A day that is still to come is likelier than one that no calendar has.
+    .sort((one, other) => other.fits - one.fits || other.exist - one.exist);
   const [best, next] = orders;
   if (!best) return "ambiguous";
-  if (!next || best.fits > next.fits) return best.order;
-  const equal = orders.filter((one) => one.fits === best.fits).sort((one, other) => one.spread - other.spread);
+  if (!next || best.fits > next.fits || best.exist > next.exist) return best.order;
+  const equal = orders
+    .filter((one) => one.fits === best.fits && one.exist === best.exist)
+    .sort((one, other) => one.spread - other.spread);
   const [near, far] = equal;
   if (near && far && near.spread * APART < far.spread) return near.order;
   // "3.4.2026" is written day first wherever it is written; with halves of the day the month comes first.
