@@ -104,6 +104,15 @@ describe("a column for each zone", () => {
     ]);
   });
 
+  it("asks which zone is meant by one that none is called", () => {
+    const file = bytes("Drain EC (mS/cm),,", "Date,House 1,House 2,Hop yard,Total", "2026-06-08,3.4,4.1,3.0,10.5");
+    const asked = readReadingList(file, told);
+    expect(asked.rows.map(({ values }) => values.zone)).toEqual(["House 1", "House 2"]);
+    expect(asked.rejected).toMatchObject([{ line: 3, reason: "unknown-zone", detail: "Hop yard" }]);
+    const said = readReadingList(file, { ...told, zoneNames: { "Hop yard": "Tunnel 3" } });
+    expect(said.rows.map(({ values }) => [values.zone, values.drainEcMsCm])).toContainEqual(["Tunnel 3", 3]);
+  });
+
   it("may have a column for each grade in it", () => {
     expect(
       picksOf(",House 1,,House 2,", "Date,Class 1 kg,Class 2 kg,Class 1 kg,Class 2 kg", "2026-06-08,30,4,50,6"),

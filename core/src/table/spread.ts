@@ -80,6 +80,13 @@ function spreadBy<K extends string>(
       if (beside) columns.set(at, beside);
     });
   const last = units.length > 0 ? to + 1 : to;
+  // Beside columns that are but names one that nothing is known of, with figures in it, may be another place: it is asked for.
+  if (!byWord && [...columns.values()].every(({ rest }) => rest === ""))
+    heads.forEach((head, at) => {
+      const below = records.slice(last + 1, last + 21).map(({ cells }) => cells[at] ?? "");
+      const isOpen = head !== "" && !columns.has(at) && !saysTotal(head) && below.some(isFigure);
+      if (isOpen && !guessMeanings([headOf(head)], declaration.meanings)[0]) columns.set(at, { name: head, rest: "" });
+    });
   const seen = records
     .slice(last + 1, last + 21)
     .flatMap(({ cells }) => [...columns.keys()].map((at) => cells[at] ?? ""));
