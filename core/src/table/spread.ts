@@ -35,7 +35,7 @@ export function spreadBelow<K extends string>(
             : concept
               ? nameByWord(head, concept, declaration)
               : null;
-    const found = spreadBy(so, nameIn, !ofSite && !written, declaration);
+    const found = spreadBy(so, nameIn, ofSite ? "site" : written ? "written" : "word", declaration);
     return found ? put(so, found, kind, declaration) : so;
   }, records);
 }
@@ -52,7 +52,7 @@ interface Found {
 function spreadBy<K extends string>(
   records: readonly TableRecord[],
   nameIn: (head: string) => NamedHead | null,
-  byWord: boolean,
+  known: "site" | "written" | "word",
   declaration: Declaration<K>,
 ): Found | null {
   const from = records
@@ -74,25 +74,26 @@ function spreadBy<K extends string>(
   const units = isUnitRow(below) ? below : [];
   const columns = new Map(named.flatMap((one, at) => (one ? [[at, one] as const] : [])));
   // Beside its grades a table tells what was not fit for any: "Waste (kg)".
-  if (byWord)
+  if (known === "word")
     heads.forEach((head, at) => {
       const beside = columns.has(at) ? null : besides(head, declaration);
       if (beside) columns.set(at, beside);
     });
   const last = units.length > 0 ? to + 1 : to;
-  // Beside columns that are but names one that nothing is known of, with figures in it, may be another place: it is asked for.
-  if (!byWord && [...columns.values()].every(({ rest }) => rest === ""))
-    heads.forEach((head, at) => {
-      const below = records.slice(last + 1, last + 21).map(({ cells }) => cells[at] ?? "");
-      const isOpen = head !== "" && !columns.has(at) && !saysTotal(head) && below.some(isFigure);
-      if (isOpen && !guessMeanings([headOf(head)], declaration.meanings)[0]) columns.set(at, { name: head, rest: "" });
-    });
   const seen = records
     .slice(last + 1, last + 21)
     .flatMap(({ cells }) => [...columns.keys()].map((at) => cells[at] ?? ""));
   const filled = seen.filter((cell) => cell !== "");
   const areFigures = filled.filter(isFigure).length * 2 > filled.length;
-  return areFigures ? { from, to: last, heads, units, columns } : null;
+  if (!areFigures) return null;
+  // Beside columns that are but names one that nothing is known of, with figures in it, may be another place: it is asked for.
+  if (known === "site" && [...columns.values()].every(({ rest }) => rest === ""))
+    heads.forEach((head, at) => {
+      const below = records.slice(last + 1, last + 21).map(({ cells }) => cells[at] ?? "");
+      const isOpen = head !== "" && !columns.has(at) && !saysTotal(head) && below.some(isFigure);
+      if (isOpen && !guessMeanings([headOf(head)], declaration.meanings)[0]) columns.set(at, { name: head, rest: "" });
+    });
+  return { from, to: last, heads, units, columns };
 }
 
 function put<K extends string>(
