@@ -1,18 +1,21 @@
-import { byTheClock } from "./clock-forward.ts";
+import { byTheClock } from "./clock-beam.ts";
 import type { DayCapacity } from "./day-capacity.ts";
 import type { Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { seeded } from "../working/seeded.ts";
-import { priorityOf, worth, type Worth } from "./day-worth.ts";
+import { isBetter, litresOf, priorityOf, worth, worthOf, type Worth } from "./day-worth.ts";
 
 /** How much more the most important zones count, in shares of their flow. */
 const IMPORTANT = 0.1;
 
-/** Most L/h of what all zones pass beside the pump. */
-function sharedByAll({ limits = [], zones }: DayPlanInput, jobs: readonly Job[]): number[] {
-  return limits.flatMap(({ id, maxLh }) =>
-    maxLh !== undefined && jobs.every((job) => zones[job.at]?.limitIds?.includes(id)) ? [maxLh] : [],
-  );
+/** How a day is looked for. */
+interface Beam {
+  /** pulses of each job */
+  readonly asked: ReadonlyMap<Job, number>;
+  /** ways at once */
+  readonly width: number;
+  readonly chance: () => number;
+  readonly hasTime: () => boolean;
 }
 
 /** The day by the clock, and about it what found no time there. */
@@ -21,31 +24,27 @@ export function forward(
   jobs: readonly Job[],
   capacity: DayCapacity,
   mayBeExact: () => boolean,
-  chance: (() => number) | null = null,
+  beam: Beam | null = null,
 ): { capacity: DayCapacity; worth: Worth } {
   const priorities = [...new Set(jobs.map((job) => priorityOf(input, job)))].sort((a, b) => b - a);
-  const noise = new Map(jobs.map((job) => [job, chance ? 0.3 * chance() : 0]));
-  const turns = new Map(jobs.map(({ recipe }) => [recipe, chance ? 0.5 + chance() : 1]));
+  const turns = new Map(jobs.map(({ recipe }) => [recipe, beam ? 0.5 + beam.chance() : 1]));
+  const asked = jobs.map((job) => ({ ...job, pulses: beam?.asked.get(job) ?? job.pulses }));
   const placings = byTheClock(
-    jobs,
+    asked.filter(({ pulses }) => pulses > 0),
+    capacity.shared,
     {
-      // Everything that every zone passes is as narrow as the narrowest of it.
-      pumpLh: Math.min(input.pump.maxLh, ...sharedByAll(input, jobs)),
-      mixers: input.mixers.map(({ maxLh, rinseMin = 0 }) => ({ maxLh, rinseS: rinseMin * 60 })),
-    },
-    {
-      urgent: chance ? 3 * chance() : 1,
+      urgent: beam ? 0.1 : 1,
       prefers: (recipe) => turns.get(recipe) ?? 1,
-      valued: (job) =>
-        (IMPORTANT * priorities.indexOf(priorityOf(input, job))) / Math.max(1, priorities.length - 1) +
-        (noise.get(job) ?? 0),
+      valued: (job) => (IMPORTANT * priorities.indexOf(priorityOf(input, job))) / Math.max(1, priorities.length - 1),
     },
+    beam?.width ?? 1,
+    beam?.hasTime ?? (() => true),
   );
-  for (const job of jobs) {
-    const asked = placings.get(job);
-    const placing = asked ? capacity.asFarAs(job, asked) : null;
+  jobs.forEach((job, at) => {
+    const found = placings.get(asked[at] as Job);
+    const placing = found ? capacity.asFarAs(job, found) : null;
     if (placing) capacity.place(job, placing);
-  }
+  });
   for (const job of jobs) {
     const held = capacity.lift(job);
     const best = held?.starts.length === job.pulses ? held : capacity.best(job, !mayBeExact());
@@ -61,7 +60,10 @@ export function forward(
   };
 }
 
-/** Days by the clock of other leanings, as long as there is time and something to gain; the best of them. */
+/**
+ * Days by the clock of more and more ways at once, recipes in other orders, as long as there is time and something to gain; the
+ * best of them. Whoever comes last is asked no more of than the pump was found to give: else it fills what the first would need.
+ */
 export function restarted(
   input: DayPlanInput,
   jobs: readonly Job[],
@@ -70,16 +72,42 @@ export function restarted(
   hasTime: () => boolean,
 ): DayCapacity {
   const chance = seeded(7);
-  let found = best;
-  const plain = (capacity: DayCapacity): number =>
-    jobs.reduce((sum, job) => sum + (capacity.placingOf(job)?.starts.length ?? 0) * job.pulseS * job.flowLh, 0);
-  const isShort = (capacity: DayCapacity): boolean =>
+  let found = { capacity: best, worth: worthOf(input, jobs, best) };
+  let mostL = Infinity;
+  const isShort = ({ capacity }: { capacity: DayCapacity }): boolean =>
     jobs.some((job) => capacity.placingOf(job)?.starts.length !== job.pulses);
-  for (let round = 0; round < MOST_RESTARTS && isShort(found) && hasTime(); round++) {
-    const tried = forward(input, jobs, newCapacity(), () => false, chance);
-    // Whoever was served too little is served afterwards, out of a pump that is full.
-    if (plain(tried.capacity) > plain(found) + 1e-6) found = tried.capacity;
+  for (let round = 0; round < MOST_ROUNDS && isShort(found) && hasTime(); round++) {
+    const width = WIDTHS[Math.min(round, WIDTHS.length - 1)] as number;
+    const asked = withoutTheLast(input, jobs, mostL);
+    const tried = forward(input, jobs, newCapacity(), () => false, { asked, width, chance, hasTime });
+    const litres = jobs.reduce((sum, job) => sum + litresOf(job, tried.capacity.placingOf(job)?.starts.length ?? 0), 0);
+    mostL = mostL === Infinity ? litres : Math.max(mostL, litres);
+    if (isBetter(tried.worth, found.worth)) found = tried;
   }
-  return found;
+  return found.capacity;
 }
-const MOST_RESTARTS = 200;
+const WIDTHS = [8, 40, 160];
+const MOST_ROUNDS = 12;
+
+/** How many pulses are asked for each job so that all are no more than some litres: those that come last give way, evenly. */
+function withoutTheLast(input: DayPlanInput, jobs: readonly Job[], litres: number): ReadonlyMap<Job, number> {
+  const asked = new Map(jobs.map((job) => [job, job.pulses]));
+  const last = Math.max(...jobs.map((job) => priorityOf(input, job)));
+  if (jobs.every((job) => priorityOf(input, job) === last)) return asked;
+  let over = jobs.reduce((sum, job) => sum + litresOf(job, job.pulses), 0) - litres * (1 + SURPLUS);
+  const share = (job: Job): number => (asked.get(job) ?? 0) / job.pulses;
+  const inOrder = [...jobs].sort((a, b) => priorityOf(input, b) - priorityOf(input, a));
+  while (over > 0) {
+    const rank = inOrder.find((job) => share(job) > 0);
+    if (!rank) break;
+    const [most] = inOrder
+      .filter((job) => priorityOf(input, job) === priorityOf(input, rank))
+      .sort((a, b) => share(b) - share(a));
+    if (!most) break;
+    asked.set(most, (asked.get(most) ?? 0) - 1);
+    over -= litresOf(most, 1);
+  }
+  return asked;
+}
+/** What is asked beyond what the pump was found to give, as a share: something to choose from. */
+const SURPLUS = 0.005;

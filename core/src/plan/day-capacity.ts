@@ -17,6 +17,13 @@ export interface Placing {
   readonly cost: number;
 }
 
+/** What a day gives at once. */
+export interface Shared {
+  /** the pump first */
+  readonly limits: readonly { readonly maxLh: number; readonly maxOpen: number }[];
+  readonly mixers: readonly { readonly maxLh: number; readonly rinseS: number }[];
+}
+
 interface Held {
   readonly job: Job;
   readonly placing: Placing;
@@ -30,14 +37,12 @@ export class DayCapacity {
   private readonly fixed: Fixed[] = [];
 
   constructor(
-    /** the pump first */
-    limits: readonly { readonly maxLh: number; readonly maxOpen: number }[],
-    private readonly mixers: readonly { readonly maxLh: number; readonly rinseS: number }[],
+    readonly shared: Shared,
     /** from one opening or closing by hand to the next */
     private readonly walkS = 0,
   ) {
-    this.limits = limits.map(({ maxLh, maxOpen }) => new Limit(maxLh, maxOpen));
-    this.ofMixers = mixers.map(({ maxLh }) => new Limit(maxLh));
+    this.limits = shared.limits.map(({ maxLh, maxOpen }) => new Limit(maxLh, maxOpen));
+    this.ofMixers = shared.mixers.map(({ maxLh }) => new Limit(maxLh));
   }
 
   /** A pulse that stands as it is, whatever it takes of the others. */
@@ -104,7 +109,7 @@ export class DayCapacity {
     const blocked = BLOCKED.fill(1);
     for (const { startS, endS } of job.windows) blocked.fill(0, Math.ceil(startS / SLOT_S), Math.floor(endS / SLOT_S));
     for (const limit of this.passedBy(job, mixer)) limit.block(job, blocked, from, to);
-    const rinse = Math.ceil((this.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
+    const rinse = Math.ceil((this.shared.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
     const gap = Math.ceil(job.gapS / SLOT_S);
     this.eachRun((other, onMixer, start, end) => {
       const apart = other.valve === job.valve ? gap : -1;

@@ -2,6 +2,7 @@ import { clockText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
 import { type DayCapacity, type Placing } from "./day-capacity.ts";
+import { gapOf } from "./day-bound.ts";
 import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
@@ -27,7 +28,7 @@ interface Unmet {
 
 export interface DayPlan {
   readonly status: "optimal" | "feasible" | "partial";
-  /** 100 · (bound − litres) / bound; 0 when all is delivered */
+  /** 100 · (bound − litres) / bound, litres counted by priority; 0 when all is delivered */
   readonly gapPct: number;
   readonly events: readonly DayPlanEvent[];
   readonly peakLh: number;
@@ -52,22 +53,14 @@ export function answerOf(
     const job = jobs.find((candidate) => candidate.at === at);
     return unmetOf(input, zone, job, capacity, alone);
   });
-  const boundL = boundOf(input, jobs, alone);
-  sheet.note(
-    "Bound of the litres",
-    "the less of what every zone could have alone and what the pump gives while any window is open",
-    fill`${boundL}`,
-    boundL,
-    "L",
-    "each zone by exact dynamic programming over its starts; the pump by its flow",
-  );
+  const gapPct = gapOf(input, jobs, capacity, alone, sheet);
   sheet.note(
     "Litres planned",
     "Σ of the pulses",
     fill`${events.length} pulses`,
     litres,
     "L",
-    "starts on a grid of 15 s, lengths exact",
+    `starts on a grid of ${SLOT_S} s, lengths exact`,
   );
   const asAlone = jobs.every((job) => {
     const have = capacity.placingOf(job);
@@ -78,7 +71,7 @@ export function answerOf(
     sheet.warn(`Not all fits: ${Math.round(unmet.reduce((sum, entry) => sum + entry.litres, 0))} L stay undone.`);
   return {
     status: missing ? "partial" : asAlone ? "optimal" : "feasible",
-    gapPct: missing && boundL > 0 ? Math.max(0, (100 * (boundL - litres)) / boundL) : 0,
+    gapPct: missing ? gapPct : 0,
     events,
     peakLh: peakOf(events),
     unmet,
@@ -179,29 +172,6 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
     }
   if (held) capacity.place(job, held);
   return answer;
-}
-
-function boundOf(input: DayPlanInput, jobs: readonly Job[], alone: Alone): number {
-  const each = litresAlone(input, jobs, alone);
-  // No more passes the pump, or any other limit, than while a window of those that it serves is open.
-  const mostLh = [input.pump.maxLh, ...(input.limits ?? []).map(({ maxLh = Infinity }) => maxLh)];
-  const bounds = mostLh.map((lh, at) => {
-    const served = jobs.filter(({ limits }) => limits.includes(at));
-    const open = new Uint8Array(SLOTS);
-    for (const { windows } of served)
-      for (const { startS, endS } of windows) open.fill(1, Math.floor(startS / SLOT_S), Math.ceil(endS / SLOT_S));
-    const hours = (open.reduce((sum, slot) => sum + slot, 0) * SLOT_S) / 3600;
-    return each - Math.max(0, litresAlone(input, served, alone) - hours * lh);
-  });
-  return Math.min(each, ...bounds);
-}
-
-/** What jobs would get were each of them alone. */
-function litresAlone(input: DayPlanInput, jobs: readonly Job[], alone: Alone): number {
-  return jobs.reduce((sum, job) => {
-    const zone = input.zones[job.at];
-    return zone ? sum + (zone.litres * alone.pulsesOf(job)) / zone.pulses : sum;
-  }, 0);
 }
 
 function peakOf(events: readonly DayPlanEvent[]): number {

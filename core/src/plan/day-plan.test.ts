@@ -191,7 +191,7 @@ describe("a day plan", () => {
         cheapestWayOut: expect.stringMatching(/end at \d\d:\d\d: then all of it fits/),
       },
     ]);
-    expect(answer.gapPct).toBeCloseTo(25, 6);
+    expect(answer.gapPct).toBeCloseTo(4, 6);
   });
 
   it("runs where the hour is cheap before it runs where it was wanted", () => {

@@ -37,7 +37,7 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
   const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, zone.kw ?? kw));
   const fixed = input.zones.flatMap((zone, at) => fixedOf(input, zone, at));
   const newCapacity = (): DayCapacity => {
-    const capacity = new DayCapacity(limits, mixers, (input.walkMin ?? 0) * 60);
+    const capacity = new DayCapacity({ limits, mixers }, (input.walkMin ?? 0) * 60);
     for (const pulse of fixed) capacity.fix(pulse);
     return capacity;
   };

@@ -14,12 +14,22 @@ export interface Worth {
 const A_PRIORITY = 8;
 const MOST_RANKS = 12;
 
-export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
+/** What a litre of each zone counts: 1 for those that come last. */
+export function counted(input: DayPlanInput): (job: Job) => number {
   const ranks = [...new Set(input.zones.map(({ priority }) => priority))].sort((a, b) => b - a);
+  return (job) => A_PRIORITY ** Math.min(MOST_RANKS, ranks.indexOf(priorityOf(input, job)));
+}
+
+/** What a job gets with some pulses, L. */
+export function litresOf({ pulseS, flowLh }: Job, pulses: number): number {
+  return (pulses * pulseS * flowLh) / 3600;
+}
+
+export function worth(input: DayPlanInput, placed: readonly { job: Job; placing: Placing | null }[]): Worth {
+  const counts = counted(input);
   let [litres, cost] = [0, 0];
   for (const { job, placing } of placed) {
-    const counts = A_PRIORITY ** Math.min(MOST_RANKS, ranks.indexOf(priorityOf(input, job)));
-    litres += (counts * (placing?.starts.length ?? 0) * job.pulseS * job.flowLh) / 3600;
+    litres += counts(job) * litresOf(job, placing?.starts.length ?? 0);
     cost += placing?.cost ?? 0;
   }
   return { litres, cost };

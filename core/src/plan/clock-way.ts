@@ -1,0 +1,298 @@
+import { fullest, take, type Room } from "./clock-fill.ts";
+import type { Placing, Shared } from "./day-capacity.ts";
+import { SLOT_S, slotsOf, type Job } from "./day-job.ts";
+
+/** What counts beside the flow that fills the pump. */
+export interface Leaning {
+  /** how much whoever has most of its time still to go through counts, in shares of its flow */
+  readonly urgent: number;
+  /** what a zone counts for more, in shares of its flow */
+  valued(job: Job): number;
+  /** what the litres of a recipe are taken for, in shares of them: who goes first, and on which mixer */
+  prefers(recipe: string): number;
+}
+
+/** A zone on its way through the day. */
+interface Going {
+  readonly zone: number;
+  readonly job: Job;
+  readonly flowLh: number;
+  readonly mixer: number;
+  /** slots */
+  readonly length: number;
+  readonly gap: number;
+  /** slots at which it may open */
+  readonly spans: readonly { readonly from: number; readonly to: number }[];
+  /** places of what its water passes: the pump first, other limits, then mixers */
+  readonly passes: readonly number[];
+  /** what its litres count */
+  readonly worth: number;
+}
+
+/** A day until some moment. */
+export interface Way {
+  /** slot */
+  readonly at: number;
+  /** pulses that each zone has left */
+  readonly left: readonly number[];
+  /** slot from which each zone may open again */
+  readonly ready: readonly number[];
+  readonly running: readonly Running[];
+  readonly turns: readonly Turn[];
+  readonly last: Step | null;
+}
+
+/** What opens at a moment of a way, and how it is at the next. */
+export interface Step {
+  readonly from: Way;
+  readonly turns: readonly Turn[];
+  readonly opened: readonly number[];
+  /** slot at which something may open again */
+  readonly at: number;
+  /** what has run until then, L/h × slots, each zone's by what its litres count */
+  readonly given: number;
+  /** what runs from then on, L/h, likewise */
+  readonly giving: number;
+  /** what is left of each zone, likewise, by the share of its pulses that is left: the less even, the more */
+  readonly uneven: number;
+}
+
+interface Running {
+  readonly zone: number;
+  /** slot */
+  readonly end: number;
+}
+
+interface Turn {
+  readonly recipe: string | null;
+  /** slot from which the mixer is rinsed */
+  readonly free: number;
+}
+
+/** A day by the clock, as it may go on from any moment. */
+export class ClockDay {
+  readonly first: number;
+  readonly last: number;
+  private readonly going: readonly Going[];
+  private readonly leastLh: number;
+  /** what there is to give, and room to reckon in */
+  private readonly all: Room;
+  private readonly room: Room;
+  /** zones by mixer */
+  private readonly on: readonly (readonly Going[])[];
+
+  constructor(
+    jobs: readonly Job[],
+    private readonly shared: Shared,
+    private readonly leaning: Leaning,
+  ) {
+    const onMixer = recipesOn(jobs, shared.mixers, leaning);
+    this.going = jobs
+      .filter(({ recipe, mixers }) => mixers.includes(onMixer.get(recipe) ?? -1))
+      .map((job, zone) => this.goingOf(job, zone, onMixer.get(job.recipe) ?? 0));
+    this.all = roomOf(shared);
+    this.room = roomOf(shared);
+    this.on = shared.mixers.map((_, mixer) => this.going.filter((one) => one.mixer === mixer));
+    const spans = this.going.flatMap((one) => one.spans.map(({ from, to }) => ({ from, to: to + one.length })));
+    this.first = Math.min(...spans.map(({ from }) => from));
+    this.last = Math.max(...spans.map(({ to }) => to));
+    this.leastLh = Math.min(...this.going.map(({ flowLh }) => flowLh));
+  }
+
+  private goingOf(job: Job, zone: number, mixer: number): Going {
+    const length = slotsOf(job);
+    return {
+      ...{ zone, job, mixer, length, flowLh: job.flowLh, gap: Math.ceil(job.gapS / SLOT_S) },
+      spans: job.windows.flatMap(({ startS, endS }) => {
+        const [from, to] = [Math.ceil(startS / SLOT_S), Math.floor(endS / SLOT_S) - length];
+        return from <= to ? [{ from, to }] : [];
+      }),
+      passes: [...job.limits, this.shared.limits.length + mixer],
+      worth: 1 + this.leaning.valued(job),
+    };
+  }
+
+  begin(): Way {
+    return {
+      at: this.first,
+      left: this.going.map(({ job }) => job.pulses),
+      ready: this.going.map(() => 0),
+      running: [],
+      turns: this.shared.mixers.map(() => ({ recipe: null, free: 0 })),
+      last: null,
+    };
+  }
+
+  /** How a way may go on: so many choices of what opens now. */
+  after(way: Way, most: number): Step[] {
+    const { at, left } = way;
+    const turns = way.turns.map((turn, mixer) => this.turned(turn, mixer, way));
+    const room = this.roomAt(way);
+    const may: Going[] = [];
+    for (let mixer = 0; mixer < turns.length; mixer++) {
+      const { recipe, free } = turns[mixer] as Turn;
+      if (free > at) continue;
+      for (const one of this.on[mixer] as readonly Going[])
+        if (
+          one.job.recipe === recipe &&
+          left[one.zone] !== 0 &&
+          (way.ready[one.zone] as number) <= at &&
+          isOpen(one, at)
+        )
+          may.push(one);
+    }
+    const urgency = may.map((one) => this.urgency(one, way));
+    const urgent = this.leaning.urgent / Math.max(Number.MIN_VALUE, ...urgency);
+    const candidates = may.map((one, index) => ({
+      zone: one.zone,
+      flowLh: one.flowLh,
+      passes: one.passes,
+      counts: one.flowLh * (one.worth + urgent * (urgency[index] as number)),
+    }));
+    // The next moment: a valve closes, a mixer is rinsed, or a gap or a window lets one open that the pump has room for.
+    let until = this.last;
+    for (const { end } of way.running) if (end < until) until = end;
+    for (const { free } of turns) if (free > at && free < until) until = free;
+    const ready = this.nextReady(way);
+    return fullest(candidates, room, most).map((opened) => {
+      let lh = room.lh[0] as number;
+      for (const zone of opened) lh -= (this.going[zone] as Going).flowLh;
+      return this.step(way, turns, opened, lh >= this.leastLh ? Math.min(until, ready) : until);
+    });
+  }
+
+  private step(from: Way, turns: readonly Turn[], opened: readonly number[], until: number): Step {
+    const { at, left, running, last } = from;
+    let next = until;
+    let giving = last?.giving ?? 0;
+    let uneven = last?.uneven ?? this.going.reduce((sum, one) => sum + unevenOf(one, one.job.pulses), 0);
+    for (const zone of opened) {
+      const one = this.going[zone] as Going;
+      const has = left[zone] as number;
+      if (at + one.length < next) next = at + one.length;
+      giving += one.flowLh * one.worth;
+      uneven += unevenOf(one, has - 1) - unevenOf(one, has);
+    }
+    const given = (last?.given ?? 0) + giving * (next - at);
+    for (const zone of opened) giving -= this.endingBy(next, zone, at + (this.going[zone] as Going).length);
+    for (const { zone, end } of running) giving -= this.endingBy(next, zone, end);
+    return { from, turns, opened, at: next, given, giving, uneven };
+  }
+
+  private endingBy(next: number, zone: number, end: number): number {
+    const { flowLh, worth } = this.going[zone] as Going;
+    return end <= next ? flowLh * worth : 0;
+  }
+
+  /** A way as it is after a step. */
+  wayOf(step: Step): Way {
+    const { from, opened, at, turns } = step;
+    const [left, ready] = [from.left.slice(), from.ready.slice()];
+    const running = from.running.filter(({ end }) => end > at);
+    for (const zone of opened) {
+      const { length, gap } = this.going[zone] as Going;
+      left[zone] = (left[zone] as number) - 1;
+      ready[zone] = from.at + length + gap;
+      if (from.at + length > at) running.push({ zone, end: from.at + length });
+    }
+    return { at, left, ready, running, turns, last: step };
+  }
+
+  /** The pulses of each job on the way to a step. */
+  placings(step: Step | null): ReadonlyMap<Job, Placing> {
+    const starts = this.going.map((): number[] => []);
+    for (let one = step; one; one = one.from.last) for (const zone of one.opened) starts[zone]?.unshift(one.from.at);
+    return new Map(
+      this.going.flatMap(({ zone, job, mixer }) => {
+        const own = starts[zone] ?? [];
+        return own.length > 0 ? [[job, { mixer, starts: own, cost: 0 }] as const] : [];
+      }),
+    );
+  }
+
+  private roomAt({ running }: Way): Room {
+    const { lh, valves } = this.all;
+    this.room.lh.set(lh);
+    this.room.valves.set(valves);
+    for (const { zone } of running) take(this.going[zone] as Going, this.room, 1);
+    return this.room;
+  }
+
+  /** Who has most of its time still to go through is to begin: all are to be done together. */
+  private urgency({ zone, length, gap, spans }: Going, { at, left }: Way): number {
+    return ((left[zone] as number) * (length + gap)) / Math.max(1, (spans.at(-1)?.to ?? 0) + length - at);
+  }
+
+  private nextReady({ at, left, ready }: Way): number {
+    let next = Infinity;
+    for (let zone = 0; zone < this.going.length; zone++) {
+      const from = ready[zone] as number;
+      if (left[zone] === 0 || from >= next) continue;
+      for (const span of (this.going[zone] as Going).spans) {
+        const opens = Math.max(from, span.from);
+        if (opens <= span.to && opens > at && opens < next) next = opens;
+      }
+    }
+    return next;
+  }
+
+  /** A mixer keeps its recipe while a zone of it has a pulse left that its window still holds; then it takes the next. */
+  private turned(turn: Turn, mixer: number, { at, left, ready, running }: Way): Turn {
+    const has = (one: Going): boolean =>
+      left[one.zone] !== 0 && Math.max(at, ready[one.zone] as number) <= (one.spans.at(-1)?.to ?? -1);
+    const own = this.on[mixer] as readonly Going[];
+    for (const one of own) if (one.job.recipe === turn.recipe && has(one)) return turn;
+    if (running.some(({ zone }) => this.going[zone]?.mixer === mixer)) return turn;
+    const litres = new Map<string, number>();
+    for (const one of own)
+      if (has(one))
+        litres.set(
+          one.job.recipe,
+          (litres.get(one.job.recipe) ?? 0) + (left[one.zone] as number) * one.job.pulseS * one.flowLh,
+        );
+    const [next] = inOrder(litres, this.leaning);
+    if (!next) return turn;
+    const rinse = Math.ceil((this.shared.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
+    return { recipe: next[0], free: turn.recipe === null ? 0 : at + rinse };
+  }
+}
+
+function roomOf({ limits, mixers }: Shared): Room {
+  return {
+    lh: Float64Array.from([...limits, ...mixers], ({ maxLh }) => maxLh),
+    valves: Float64Array.from([...limits.map(({ maxOpen }) => maxOpen), ...mixers.map(() => Infinity)]),
+  };
+}
+
+function isOpen({ spans }: Going, at: number): boolean {
+  for (const { from, to } of spans) if (from <= at && at <= to) return true;
+  return false;
+}
+
+function unevenOf({ job, length, flowLh, worth }: Going, left: number): number {
+  return (left * left * length * flowLh * worth) / job.pulses;
+}
+
+/** Each recipe on the mixer that would be done soonest with it, the one with most to give first. */
+function recipesOn(jobs: readonly Job[], mixers: Shared["mixers"], leaning: Leaning): ReadonlyMap<string, number> {
+  const litres = new Map<string, number>();
+  for (const { recipe, pulses, pulseS, flowLh } of jobs)
+    litres.set(recipe, (litres.get(recipe) ?? 0) + pulses * pulseS * flowLh);
+  const hours = mixers.map(() => 0);
+  const found = new Map<string, number>();
+  for (const [recipe, of] of inOrder(litres, leaning)) {
+    const able = mixers
+      .map((_, mixer) => mixer)
+      .filter((mixer) => jobs.every((job) => job.recipe !== recipe || job.mixers.includes(mixer)))
+      .sort((a, b) => (hours[a] ?? 0) - (hours[b] ?? 0));
+    const [mixer] = able;
+    if (mixer === undefined) continue;
+    found.set(recipe, mixer);
+    hours[mixer] = (hours[mixer] ?? 0) + of / (mixers[mixer]?.maxLh ?? 1);
+  }
+  return found;
+}
+
+function inOrder(litres: ReadonlyMap<string, number>, { prefers }: Leaning): [recipe: string, litres: number][] {
+  return [...litres].sort(([x, a], [y, b]) => b * prefers(y) - a * prefers(x));
+}
