@@ -1,11 +1,11 @@
 import { ClockDay, type Leaning, type Step, type Way } from "./clock-way.ts";
 import type { Placing, Shared } from "./day-capacity.ts";
-import { SLOT_S, type Job } from "./day-job.ts";
+import type { Job } from "./day-job.ts";
 
 /** Choices of what opens that are followed from each way that is kept. */
 const BRANCHES = 2;
-/** Ways are compared whenever so much of the day has gone, slots. */
-const STRIDE = Math.max(1, Math.round(60 / SLOT_S));
+/** Ways are compared whenever so much of the day has gone, s. */
+const STRIDE = 60;
 
 /**
  * A day by the clock: whenever something closes, those zones open that fill pump and mixers best. Each recipe keeps to one mixer,
@@ -66,4 +66,5 @@ function bestOf(steps: readonly Step[], width: number, end: number): Step[] {
   }
   return kept;
 }
-const ALIKE = 1;
+/** L/h × s */
+const ALIKE = 5;

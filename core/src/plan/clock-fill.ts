@@ -4,7 +4,7 @@ export interface Candidate {
   readonly flowLh: number;
   /** what its water passes, as places in `roomLh` and `roomFor` */
   readonly passes: readonly number[];
-  /** what it is worth to open it, in L/h */
+  /** what each L/h of it counts */
   readonly counts: number;
 }
 
@@ -25,45 +25,51 @@ const TINY = 1e-6;
  * @returns zones of each way; one of none at all where nothing fits
  */
 export function fullest(may: readonly Candidate[], room: Room, most: number): number[][] {
-  const fits = may.filter((one) => hasRoom(one, room)).sort((a, b) => b.counts / b.flowLh - a.counts / a.flowLh);
+  const fits = [...may].sort((a, b) => b.counts - a.counts);
   const rest = new Float64Array(fits.length + 1);
-  for (let at = fits.length - 1; at >= 0; at--) rest[at] = (rest[at + 1] as number) + (fits[at] as Candidate).counts;
-  const found: { counts: number; zones: number[] }[] = [];
+  for (let at = fits.length - 1; at >= 0; at--) rest[at] = (rest[at + 1] as number) + worthOf(fits[at] as Candidate);
+  const found: { worth: number; zones: number[] }[] = [];
   const chosen: number[] = [];
   let looked = 0;
-  const least = (): number => (found.length === most ? (found[most - 1]?.counts ?? 0) : -1);
-  const look = (at: number, counts: number): void => {
+  const look = (at: number, worth: number): void => {
     if (++looked > MOST_LOOKED && found.length > 0) return;
     const one = fits[at];
-    // None of those left is worth more by its flow than this one: what the pump has left bounds them all.
-    const more = one ? Math.min(rest[at] as number, ((room.lh[0] as number) * one.counts) / one.flowLh) : 0;
-    if (counts + more <= least() + TINY) return;
+    // No L/h of those left counts more than this one's: what the pump has left bounds them all.
+    const more = one ? Math.min(rest[at] as number, (room.lh[0] as number) * one.counts) : 0;
+    if (found.length === most && worth + more <= (found[most - 1]?.worth ?? 0) + TINY) return;
     if (!one) {
       if (found.length === most) found.pop();
-      const after = found.findIndex((other) => other.counts < counts);
-      found.splice(after < 0 ? found.length : after, 0, { counts, zones: [...chosen] });
+      const after = found.findIndex((other) => other.worth < worth);
+      found.splice(after < 0 ? found.length : after, 0, { worth, zones: [...chosen] });
       return;
     }
     if (hasRoom(one, room)) {
       take(one, room, 1);
       chosen.push(one.zone);
-      look(at + 1, counts + one.counts);
+      look(at + 1, worth + worthOf(one));
       chosen.pop();
       take(one, room, -1);
     }
-    look(at + 1, counts);
+    look(at + 1, worth);
   };
   look(0, 0);
   return found.map(({ zones }) => zones);
 }
 
-function hasRoom({ passes, flowLh }: Candidate, { lh, valves }: Room): boolean {
+function worthOf({ flowLh, counts }: Candidate): number {
+  return flowLh * counts;
+}
+
+/** What opens or closes. */
+type Flow = Omit<Candidate, "counts">;
+
+export function hasRoom({ passes, flowLh }: Flow, { lh, valves }: Room): boolean {
   for (const at of passes) if ((lh[at] as number) + TINY < flowLh || (valves[at] as number) < 1) return false;
   return true;
 }
 
 /** Opens one, or closes it again. */
-export function take({ passes, flowLh }: Omit<Candidate, "counts">, { lh, valves }: Room, sign: 1 | -1): void {
+export function take({ passes, flowLh }: Flow, { lh, valves }: Room, sign: 1 | -1): void {
   for (const at of passes) {
     lh[at] = (lh[at] as number) - sign * flowLh;
     valves[at] = (valves[at] as number) - sign;

@@ -1,6 +1,6 @@
-import { fullest, take, type Room } from "./clock-fill.ts";
+import { fullest, hasRoom, take, type Room } from "./clock-fill.ts";
 import type { Placing, Shared } from "./day-capacity.ts";
-import { SLOT_S, slotsOf, type Job } from "./day-job.ts";
+import { secondsOf, type Job } from "./day-job.ts";
 
 /** What counts beside the flow that fills the pump. */
 export interface Leaning {
@@ -18,24 +18,26 @@ interface Going {
   readonly job: Job;
   readonly flowLh: number;
   readonly mixer: number;
-  /** slots */
+  /** whole s */
   readonly length: number;
   readonly gap: number;
-  /** slots at which it may open */
+  /** seconds at which it may open */
   readonly spans: readonly { readonly from: number; readonly to: number }[];
   /** places of what its water passes: the pump first, other limits, then mixers */
   readonly passes: readonly number[];
   /** what its litres count */
   readonly worth: number;
+  /** by the pulses it has left: how much less uneven the rest is with one less */
+  readonly evens: readonly number[];
 }
 
 /** A day until some moment. */
 export interface Way {
-  /** slot */
+  /** s */
   readonly at: number;
   /** pulses that each zone has left */
   readonly left: readonly number[];
-  /** slot from which each zone may open again */
+  /** second from which each zone may open again */
   readonly ready: readonly number[];
   readonly running: readonly Running[];
   readonly turns: readonly Turn[];
@@ -47,25 +49,25 @@ export interface Step {
   readonly from: Way;
   readonly turns: readonly Turn[];
   readonly opened: readonly number[];
-  /** slot at which something may open again */
+  /** second at which something may open again */
   readonly at: number;
-  /** what has run until then, L/h × slots, each zone's by what its litres count */
+  /** what has run until then, L/h × s, each zone's by what its litres count */
   readonly given: number;
   /** what runs from then on, L/h, likewise */
   readonly giving: number;
-  /** what is left of each zone, likewise, by the share of its pulses that is left: the less even, the more */
+  /** how much less even than at first the rest is, likewise: what is left of each zone, by the share of its pulses that is left */
   readonly uneven: number;
 }
 
 interface Running {
   readonly zone: number;
-  /** slot */
+  /** s */
   readonly end: number;
 }
 
 interface Turn {
   readonly recipe: string | null;
-  /** slot from which the mixer is rinsed */
+  /** second from which the mixer is rinsed */
   readonly free: number;
 }
 
@@ -100,15 +102,18 @@ export class ClockDay {
   }
 
   private goingOf(job: Job, zone: number, mixer: number): Going {
-    const length = slotsOf(job);
+    const length = secondsOf(job);
+    const worth = 1 + this.leaning.valued(job);
+    const uneven = (left: number): number => (left * left * length * job.flowLh * worth) / job.pulses;
     return {
-      ...{ zone, job, mixer, length, flowLh: job.flowLh, gap: Math.ceil(job.gapS / SLOT_S) },
+      ...{ zone, job, mixer, length, flowLh: job.flowLh, gap: Math.ceil(job.gapS) },
       spans: job.windows.flatMap(({ startS, endS }) => {
-        const [from, to] = [Math.ceil(startS / SLOT_S), Math.floor(endS / SLOT_S) - length];
+        const [from, to] = [Math.ceil(startS), Math.floor(endS) - length];
         return from <= to ? [{ from, to }] : [];
       }),
       passes: [...job.limits, this.shared.limits.length + mixer],
-      worth: 1 + this.leaning.valued(job),
+      worth,
+      evens: Array.from({ length: job.pulses + 1 }, (_, left) => uneven(left) - uneven(left - 1)),
     };
   }
 
@@ -132,46 +137,48 @@ export class ClockDay {
     for (let mixer = 0; mixer < turns.length; mixer++) {
       const { recipe, free } = turns[mixer] as Turn;
       if (free > at) continue;
-      for (const one of this.on[mixer] as readonly Going[])
-        if (
-          one.job.recipe === recipe &&
-          left[one.zone] !== 0 &&
-          (way.ready[one.zone] as number) <= at &&
-          isOpen(one, at)
-        )
-          may.push(one);
+      for (const one of this.on[mixer] as readonly Going[]) {
+        if (one.job.recipe !== recipe || left[one.zone] === 0 || (way.ready[one.zone] as number) > at) continue;
+        if (hasRoom(one, room) && isOpen(one, at)) may.push(one);
+      }
     }
-    const urgency = may.map((one) => this.urgency(one, way));
-    const urgent = this.leaning.urgent / Math.max(Number.MIN_VALUE, ...urgency);
-    const candidates = may.map((one, index) => ({
-      zone: one.zone,
-      flowLh: one.flowLh,
-      passes: one.passes,
-      counts: one.flowLh * (one.worth + urgent * (urgency[index] as number)),
-    }));
     // The next moment: a valve closes, a mixer is rinsed, or a gap or a window lets one open that the pump has room for.
     let until = this.last;
     for (const { end } of way.running) if (end < until) until = end;
     for (const { free } of turns) if (free > at && free < until) until = free;
-    const ready = this.nextReady(way);
-    return fullest(candidates, room, most).map((opened) => {
+    return this.choices(may, way, room, most).map((opened) => {
       let lh = room.lh[0] as number;
       for (const zone of opened) lh -= (this.going[zone] as Going).flowLh;
-      return this.step(way, turns, opened, lh >= this.leastLh ? Math.min(until, ready) : until);
+      return this.step(way, turns, opened, lh >= this.leastLh ? this.nextReady(way, lh, until) : until);
     });
+  }
+
+  private choices(may: readonly Going[], way: Way, room: Room, most: number): readonly (readonly number[])[] {
+    if (may.length === 0) return NOTHING;
+    const urgency = may.map((one) => this.urgency(one, way));
+    const urgent = this.leaning.urgent / Math.max(Number.MIN_VALUE, ...urgency);
+    return fullest(
+      may.map(({ zone, flowLh, passes, worth }, index) => ({
+        zone,
+        flowLh,
+        passes,
+        counts: worth + urgent * (urgency[index] as number),
+      })),
+      room,
+      most,
+    );
   }
 
   private step(from: Way, turns: readonly Turn[], opened: readonly number[], until: number): Step {
     const { at, left, running, last } = from;
     let next = until;
     let giving = last?.giving ?? 0;
-    let uneven = last?.uneven ?? this.going.reduce((sum, one) => sum + unevenOf(one, one.job.pulses), 0);
+    let uneven = last?.uneven ?? 0;
     for (const zone of opened) {
       const one = this.going[zone] as Going;
-      const has = left[zone] as number;
       if (at + one.length < next) next = at + one.length;
       giving += one.flowLh * one.worth;
-      uneven += unevenOf(one, has - 1) - unevenOf(one, has);
+      uneven -= one.evens[left[zone] as number] as number;
     }
     const given = (last?.given ?? 0) + giving * (next - at);
     for (const zone of opened) giving -= this.endingBy(next, zone, at + (this.going[zone] as Going).length);
@@ -223,12 +230,15 @@ export class ClockDay {
     return ((left[zone] as number) * (length + gap)) / Math.max(1, (spans.at(-1)?.to ?? 0) + length - at);
   }
 
-  private nextReady({ at, left, ready }: Way): number {
-    let next = Infinity;
+  /** When the next zone may open that there is flow for, before some second. */
+  private nextReady({ at, left, ready }: Way, lh: number, until: number): number {
+    let next = until;
     for (let zone = 0; zone < this.going.length; zone++) {
       const from = ready[zone] as number;
       if (left[zone] === 0 || from >= next) continue;
-      for (const span of (this.going[zone] as Going).spans) {
+      const { flowLh, spans } = this.going[zone] as Going;
+      if (flowLh > lh) continue;
+      for (const span of spans) {
         const opens = Math.max(from, span.from);
         if (opens <= span.to && opens > at && opens < next) next = opens;
       }
@@ -252,10 +262,12 @@ export class ClockDay {
         );
     const [next] = inOrder(litres, this.leaning);
     if (!next) return turn;
-    const rinse = Math.ceil((this.shared.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
+    const rinse = Math.ceil(this.shared.mixers[mixer]?.rinseS ?? 0);
     return { recipe: next[0], free: turn.recipe === null ? 0 : at + rinse };
   }
 }
+
+const NOTHING = [[]];
 
 function roomOf({ limits, mixers }: Shared): Room {
   return {
@@ -267,10 +279,6 @@ function roomOf({ limits, mixers }: Shared): Room {
 function isOpen({ spans }: Going, at: number): boolean {
   for (const { from, to } of spans) if (from <= at && at <= to) return true;
   return false;
-}
-
-function unevenOf({ job, length, flowLh, worth }: Going, left: number): number {
-  return (left * left * length * flowLh * worth) / job.pulses;
 }
 
 /** Each recipe on the mixer that would be done soonest with it, the one with most to give first. */

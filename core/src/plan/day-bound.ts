@@ -1,7 +1,7 @@
 import { fill, type Worksheet } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
 import type { DayCapacity } from "./day-capacity.ts";
-import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
+import type { Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { counted, litresOf, worthOf } from "./day-worth.ts";
 
@@ -45,8 +45,11 @@ export function gapOf(
 
 /** Hours in which a window of any of some jobs is open. */
 function hoursOpen(jobs: readonly Job[]): number {
-  const open = new Uint8Array(SLOTS);
-  for (const { windows } of jobs)
-    for (const { startS, endS } of windows) open.fill(1, Math.floor(startS / SLOT_S), Math.ceil(endS / SLOT_S));
-  return (open.reduce((sum, slot) => sum + slot, 0) * SLOT_S) / 3600;
+  const windows = jobs.flatMap((job) => job.windows).sort((a, b) => a.startS - b.startS);
+  let [seconds, until] = [0, 0];
+  for (const { startS, endS } of windows) {
+    seconds += Math.max(0, endS - Math.max(startS, until));
+    until = Math.max(until, endS);
+  }
+  return seconds / 3600;
 }

@@ -1,6 +1,7 @@
-import { SLOT_S, SLOTS, slotsOf, type Job } from "./day-job.ts";
+import { DAY_S, secondsOf, stepOf, type Job } from "./day-job.ts";
 import { Limit } from "./day-limit.ts";
-import { asWanted, cheapest, costOf, earliest } from "./day-starts.ts";
+import { Shut, type Starts } from "./day-shut.ts";
+import { asWanted, cheapest, costOf, earliest, mayStart } from "./day-starts.ts";
 
 /** A pulse that stands as it is: it ran, or somebody locked it. */
 export interface Fixed {
@@ -12,7 +13,7 @@ export interface Fixed {
 
 export interface Placing {
   readonly mixer: number;
-  /** slots, in order */
+  /** s, in order */
   readonly starts: readonly number[];
   readonly cost: number;
 }
@@ -48,7 +49,7 @@ export class DayCapacity {
   /** A pulse that stands as it is, whatever it takes of the others. */
   fix(fixed: Fixed): void {
     this.fixed.push(fixed);
-    const [from, to] = slotsIn(fixed.startS, fixed.lengthS);
+    const [from, to] = secondsIn(fixed.startS, fixed.lengthS);
     for (const limit of this.passedBy(fixed.job, fixed.mixer)) {
       limit.count(fixed.job, 1);
       limit.carry(fixed.job, from, to, 1);
@@ -92,7 +93,7 @@ export class DayCapacity {
   }
 
   private add(job: Job, { mixer, starts }: Placing, sign: 1 | -1): void {
-    const length = slotsOf(job);
+    const length = secondsOf(job);
     for (const limit of this.passedBy(job, mixer)) {
       limit.count(job, sign);
       for (const start of starts) limit.carry(job, start, start + length, sign);
@@ -104,99 +105,78 @@ export class DayCapacity {
     return [this.ofMixers[mixer], ...job.limits.map((at) => this.limits[at])].filter((limit) => limit !== undefined);
   }
 
-  /** Slots in which the job cannot run: pump, valves or mixer full, or another recipe too near. */
-  private blocked(job: Job, mixer: number, from: number, to: number): Uint8Array {
-    const blocked = BLOCKED.fill(1);
-    for (const { startS, endS } of job.windows) blocked.fill(0, Math.ceil(startS / SLOT_S), Math.floor(endS / SLOT_S));
-    for (const limit of this.passedBy(job, mixer)) limit.block(job, blocked, from, to);
-    const rinse = Math.ceil((this.shared.mixers[mixer]?.rinseS ?? 0) / SLOT_S);
-    const gap = Math.ceil(job.gapS / SLOT_S);
+  /** When a pulse of the job could begin on a mixer: pump, valves or mixer full, another recipe too near, or nobody to walk there. */
+  private openOn(job: Job, mixer: number): Starts[] {
+    const shut = new Shut(secondsOf(job));
+    for (const limit of this.passedBy(job, mixer)) limit.shut(job, shut);
+    const rinseS = Math.ceil(this.shared.mixers[mixer]?.rinseS ?? 0);
+    const gapS = Math.ceil(job.gapS);
     this.eachRun((other, onMixer, start, end) => {
-      const apart = other.valve === job.valve ? gap : -1;
-      const rinsed = onMixer === mixer && other.recipe !== job.recipe ? rinse : -1;
+      const apart = other.valve === job.valve ? gapS : -1;
+      const rinsed = onMixer === mixer && other.recipe !== job.recipe ? rinseS : -1;
       const room = Math.max(apart, rinsed);
-      if (room >= 0) blocked.fill(1, Math.max(0, start - room), end + room);
+      if (room >= 0) shut.add(start - room, end + room);
     });
-    return blocked;
+    this.shutWalks(job, shut);
+    return shut.open(job.windows);
   }
 
-  /** Every pulse that is placed or stands, by its slots. */
+  /** Every pulse that is placed or stands, by its seconds. */
   private eachRun(look: (job: Job, mixer: number, from: number, to: number) => void): void {
     for (const { job, placing } of this.held.values()) {
-      const length = slotsOf(job);
+      const length = secondsOf(job);
       for (const start of placing.starts) look(job, placing.mixer, start, start + length);
     }
-    for (const { job, mixer, startS, lengthS } of this.fixed) look(job, mixer, ...slotsIn(startS, lengthS));
+    for (const { job, mixer, startS, lengthS } of this.fixed) look(job, mixer, ...secondsIn(startS, lengthS));
   }
 
   /** Starts at which somebody would have to be at two valves at once. */
-  private withoutWalks(job: Job, free: Uint8Array, first: number, length: number): void {
-    const walk = Math.ceil(this.walkS / SLOT_S);
-    if (!job.byHand || walk === 0) return;
-    const clear = (action: number): void => {
-      // Neither its opening nor its closing lies too near to another one.
-      for (const at of [action, action - length])
-        free.fill(0, Math.max(0, at - walk + 1 - first), Math.max(0, at + walk - first));
-    };
+  private shutWalks(job: Job, shut: Shut): void {
+    const walkS = Math.ceil(this.walkS);
+    if (!job.byHand || walkS === 0) return;
+    const length = secondsOf(job);
     this.eachRun((other, _mixer, start, end) => {
       if (!other.byHand || other.valve === job.valve) return;
-      clear(start);
-      clear(end);
+      // Neither its opening nor its closing lies too near to another one.
+      for (const action of [start, end])
+        for (const at of [action, action - length]) shut.addStarts(at - walkS + 1, at + walkS);
     });
   }
 
   /** As many of some starts as can be, in order. */
   asFarAs(job: Job, { mixer, starts }: Placing): Placing | null {
     if (!job.mixers.includes(mixer)) return null;
-    const step = slotsOf(job) + Math.ceil(job.gapS / SLOT_S);
-    const { free, first } = this.freeOn(job, mixer);
+    const step = stepOf(job);
+    const open = this.openOn(job, mixer);
     const kept: number[] = [];
     for (const start of starts)
-      if (free[start - first] === 1 && start >= (kept.at(-1) ?? -Infinity) + step) kept.push(start);
-    if (kept.length === 0) return null;
-    return { mixer, starts: kept, cost: kept.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
+      if (start >= (kept.at(-1) ?? -Infinity) + step && mayStart(open, start)) kept.push(start);
+    return kept.length > 0 ? placed(job, mixer, kept) : null;
   }
 
-  /** Slots at which a pulse of the job could begin on a mixer, from its first window on; good until the next job is asked for. */
-  private freeOn(job: Job, mixer: number): { readonly free: Uint8Array; readonly first: number } {
-    const first = Math.floor(Math.min(...job.windows.map(({ startS }) => startS)) / SLOT_S);
-    const size = Math.ceil(Math.max(...job.windows.map(({ endS }) => endS)) / SLOT_S) - first;
-    const blocked = this.blocked(job, mixer, first, first + size);
-    const length = slotsOf(job);
-    // A start is free when none of the slots after it, for the pulse's length, is blocked.
-    const free = FREE.subarray(0, size).fill(0);
-    let run = 0;
-    for (let at = size - 1; at >= 0; at--) {
-      run = blocked[first + at] === 1 ? 0 : run + 1;
-      if (run >= length) free[at] = 1;
-    }
-    this.withoutWalks(job, free, first, length);
-    return { free, first };
-  }
-
-  /** The best on one mixer, exactly: the k-th pulse no earlier than a gap after the one before. */
+  /** The best on one mixer: the k-th pulse no earlier than a gap after the one before. */
   private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
-    const { free, first } = this.freeOn(job, mixer);
-    const step = slotsOf(job) + Math.ceil(job.gapS / SLOT_S);
-    const relative = packed
-      ? earliest(free, job.pulses, step)
-      : (asWanted(free, job, step, first) ?? cheapest(free, job, step, first));
-    if (relative.length === 0) return null;
-    const starts = relative.map((at) => first + at);
-    return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
+    const open = this.openOn(job, mixer);
+    let starts = packed ? [] : (asWanted(open, job) ?? cheapest(open, job));
+    // What is open for less than a step of the grid may hold more pulses than the grid does.
+    if (starts.length < job.pulses) {
+      const soonest = earliest(open, job);
+      if (soonest.length > starts.length) starts = soonest;
+    }
+    return starts.length > 0 ? placed(job, mixer, starts) : null;
   }
 }
 
-/** Room to reckon in: a job is looked at and forgotten before the next one. */
-const BLOCKED = new Uint8Array(SLOTS);
-const FREE = new Uint8Array(SLOTS);
-
-/** The first slot of its windows. */
-function earliestOf({ windows }: Job): number {
-  return Math.ceil(Math.min(...windows.map(({ startS }) => startS)) / SLOT_S);
+function placed(job: Job, mixer: number, starts: readonly number[]): Placing {
+  return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };
 }
 
-/** Slots that a pulse at any second touches. */
-function slotsIn(startS: number, lengthS: number): [from: number, to: number] {
-  return [Math.floor(startS / SLOT_S + 1e-9), Math.min(SLOTS, Math.ceil((startS + lengthS) / SLOT_S - 1e-9))];
+/** The first second of its windows. */
+function earliestOf({ windows }: Job): number {
+  return Math.ceil(Math.min(...windows.map(({ startS }) => startS)));
+}
+
+/** Whole seconds that a pulse touches. */
+function secondsIn(startS: number, lengthS: number): [from: number, to: number] {
+  return [Math.floor(startS + 1e-9), Math.min(DAY_S, Math.ceil(startS + lengthS - 1e-9))];
 }

@@ -2,7 +2,7 @@ import { clockSeconds } from "../time/clock.ts";
 import { seeded } from "../working/seeded.ts";
 import { forward } from "./day-by-clock.ts";
 import type { DayCapacity } from "./day-capacity.ts";
-import { SLOT_S, type Job } from "./day-job.ts";
+import type { Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { anotherOrder } from "./day-plan-search.ts";
 import { isBetter, priorityOf, worthOf, type Worth } from "./day-worth.ts";
@@ -89,7 +89,7 @@ function asBefore(
   for (const job of jobs) {
     const before = zones[job.at]?.before;
     const mixer = mixers.findIndex(({ id }) => id === before?.mixerId);
-    const starts = before?.starts.map((start) => Math.round(clockSeconds(start, "before") / SLOT_S)) ?? [];
+    const starts = before?.starts.map((start) => clockSeconds(start, "before")) ?? [];
     const placing = starts.length > 0 ? capacity.asFarAs(job, { mixer, starts, cost: 0 }) : null;
     had.set(job, starts.length);
     const stays = placing?.starts.length === starts.length;

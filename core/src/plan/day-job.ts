@@ -1,8 +1,8 @@
 import type { Span } from "./day-plan-input.ts";
 
-/** Starts stand on this grid, s; lengths are exact and take up every slot that they touch. */
-export const SLOT_S = 15;
-export const SLOTS = 86_400 / SLOT_S;
+export const DAY_S = 86_400;
+/** Where a start can be chosen freely it stands on this grid, s; where the day is full it is any second. */
+export const GRID_S = 15;
 
 /** One zone as it is placed: the same pulse so many times, on a mixer of its own choice. */
 export interface Job {
@@ -17,7 +17,7 @@ export interface Job {
   readonly mixers: readonly number[];
   /** when the k-th pulse would best start, s; nearness to it is what a start costs */
   readonly wantedS: readonly number[];
-  /** what the pump costs from each slot on, in the same measure; empty where it costs the same all day */
+  /** what the pump costs from each point of the grid on, in the same measure; empty where it costs the same all day */
   readonly priceAt: Float64Array;
   /** what its water passes and whom its valve shares with: the pump first */
   readonly limits: readonly number[];
@@ -27,7 +27,12 @@ export interface Job {
   readonly byHand: boolean;
 }
 
-/** Slots that a pulse takes up. */
-export function slotsOf({ pulseS }: Pick<Job, "pulseS">): number {
-  return Math.max(1, Math.ceil(pulseS / SLOT_S - 1e-9));
+/** Whole seconds that a pulse takes up. */
+export function secondsOf({ pulseS }: Pick<Job, "pulseS">): number {
+  return Math.max(1, Math.ceil(pulseS - 1e-9));
+}
+
+/** From the start of a pulse to the start of the next one, at the least, whole s. */
+export function stepOf(job: Pick<Job, "pulseS" | "gapS">): number {
+  return secondsOf(job) + Math.ceil(job.gapS);
 }

@@ -3,7 +3,7 @@ import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
 import { type DayCapacity, type Placing } from "./day-capacity.ts";
 import { gapOf } from "./day-bound.ts";
-import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
+import { DAY_S, GRID_S, type Job } from "./day-job.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
 
 interface DayPlanEvent {
@@ -60,7 +60,7 @@ export function answerOf(
     fill`${events.length} pulses`,
     litres,
     "L",
-    `starts on a grid of ${SLOT_S} s, lengths exact`,
+    `starts on a grid of ${GRID_S} s, or at any second of a full day; lengths exact`,
   );
   const asAlone = jobs.every((job) => {
     const have = capacity.placingOf(job);
@@ -83,13 +83,13 @@ export function answerOf(
 function eventsOf(input: DayPlanInput, job: Job, placing: Placing | null): DayPlanEvent[] {
   const zone = input.zones[job.at];
   if (!zone || !placing) return [];
-  return placing.starts.map((slot, pulse) => ({
+  return placing.starts.map((startS, pulse) => ({
     zoneId: zone.id,
     mixerId: input.mixers[placing.mixer]?.id ?? "",
     pulse: pulse + 1,
-    start: clockText(slot * SLOT_S),
-    // To the nearest second, which never passes the slots that were kept for it.
-    end: clockText(slot * SLOT_S + job.pulseS),
+    start: clockText(startS),
+    // To the nearest second, which never passes the seconds that were kept for it.
+    end: clockText(startS + job.pulseS),
     recipeId: zone.recipeId,
     lh: zone.flowLh,
     litres: zone.litres / zone.pulses,
@@ -164,7 +164,7 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
   const last = job.windows.at(-1);
   let answer = "Raise the pump's flow, or move another zone's window.";
   if (last)
-    for (let endS = last.endS + 900; endS <= SLOTS * SLOT_S; endS += 900) {
+    for (let endS = last.endS + 900; endS <= DAY_S; endS += 900) {
       const wider = { ...job, windows: [...job.windows.slice(0, -1), { ...last, endS }] };
       if (capacity.best(wider, true)?.starts.length !== zone.pulses) continue;
       answer = `Let its window end at ${clockText(endS).slice(0, 5)}: then all of it fits.`;

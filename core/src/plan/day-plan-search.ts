@@ -1,7 +1,7 @@
 import { seeded } from "../working/seeded.ts";
 import type { Alone } from "./day-alone.ts";
 import type { DayCapacity } from "./day-capacity.ts";
-import { SLOT_S, slotsOf, type Job } from "./day-job.ts";
+import { secondsOf, type Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { isBetter, worth } from "./day-worth.ts";
 
@@ -73,11 +73,11 @@ function shuffled<T>(values: readonly T[], chance: () => number): T[] {
 /** Those that run while one pulse of a job might, at some moment of its windows. */
 function inTheWay(job: Job, others: readonly Job[], capacity: DayCapacity, chance: () => number): readonly Job[] {
   const { startS = 0, endS = 0 } = job.windows[Math.floor(chance() * job.windows.length)] ?? {};
-  const from = (startS + chance() * Math.max(0, endS - startS - job.pulseS)) / SLOT_S;
-  const to = from + slotsOf(job);
+  const from = startS + chance() * Math.max(0, endS - startS - job.pulseS);
+  const to = from + secondsOf(job);
   return others
     .filter((other) => {
-      const length = slotsOf(other);
+      const length = secondsOf(other);
       return capacity.placingOf(other)?.starts.some((start) => start < to && start + length > from);
     })
     .slice(0, MOST_IN_THE_WAY);

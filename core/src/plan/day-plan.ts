@@ -2,7 +2,7 @@ import { Worksheet } from "../working/working.ts";
 import { clockSeconds } from "../time/clock.ts";
 import { Alone } from "./day-alone.ts";
 import { DayCapacity, type Fixed } from "./day-capacity.ts";
-import { SLOT_S, SLOTS, type Job } from "./day-job.ts";
+import { DAY_S, GRID_S, type Job } from "./day-job.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
 import { restarted } from "./day-by-clock.ts";
@@ -115,15 +115,15 @@ function wantedStarts(windows: readonly Span[], pulses: number, pulseS: number):
 
 const NO_PRICES = new Float64Array(0);
 
-/** What the pump costs over a pulse from each slot on. A day without a tariff costs the same at any hour: nothing, here. */
+/** What the pump costs over a pulse from each point of the grid on. A day without a tariff costs the same at any hour: nothing, here. */
 function pricesOf(pulseS: number, tariff: readonly (Span & { price: number })[], kw: number): Float64Array {
-  const prices = new Float64Array(SLOTS);
+  const prices = new Float64Array(DAY_S / GRID_S + 1);
   for (const { startS, endS, price } of tariff) {
     const weight = (PRICE_WEIGHT * kw * price) / 3600;
-    const from = Math.max(0, Math.floor((startS - pulseS) / SLOT_S));
-    for (let slot = from; slot < SLOTS && slot * SLOT_S < endS; slot++) {
-      const shared = Math.min(endS, slot * SLOT_S + pulseS) - Math.max(startS, slot * SLOT_S);
-      if (shared > 0) prices[slot] = (prices[slot] as number) + weight * shared;
+    const from = Math.max(0, Math.floor((startS - pulseS) / GRID_S));
+    for (let point = from; point < prices.length && point * GRID_S < endS; point++) {
+      const shared = Math.min(endS, point * GRID_S + pulseS) - Math.max(startS, point * GRID_S);
+      if (shared > 0) prices[point] = (prices[point] as number) + weight * shared;
     }
   }
   return prices;

@@ -64,8 +64,8 @@ function Fit({ day: { unmet, gapPct, improving, version } }: { day: SiteDay }) {
       </ul>
       <p className="quiet">
         {gapPct < 0.05
-          ? "No other plan gives more."
-          : `At most ${showDigits(gapPct)} % more could be given by any plan.`}
+          ? "No other plan serves those that come first better."
+          : `Any plan could give at most ${showDigits(gapPct)} % more, those that come first counting most.`}
       </p>
       {looking}
     </section>

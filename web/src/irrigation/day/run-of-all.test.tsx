@@ -65,7 +65,7 @@ describe("the day of all zones", () => {
     expect(told).toHaveTextContent(
       /Low field: 1.200 L wait. The pump is taken. Let its window end at 20:15. Without it 62 % of what its roots can reach is gone tonight./,
     );
-    expect(told).toHaveTextContent("At most 0.4 % more could be given by any plan.");
+    expect(told).toHaveTextContent("Any plan could give at most 0.4 % more, those that come first counting most.");
     expect(told).toHaveTextContent("A better day is being looked for");
   });
 
