@@ -73,6 +73,8 @@ export async function sums() {
   const litres = nursery.zones.reduce((sum, zone) => sum + zone.litres, 0);
   const full = { ...nursery, pump: { maxLh: litres / 11 / 0.95 } };
   figure("the same, pump loaded to 95 %", searched(full), "%", 0.5);
+  const alike = { ...full, zones: full.zones.map((zone) => ({ ...zone, priority: 1 })) };
+  figure("the same, all zones of one priority: no litre counts less than another", searched(alike), "%", 0.5);
 
   const solver = lpSolver(await loadHighs());
   let bare = 0;

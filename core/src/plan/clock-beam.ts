@@ -1,4 +1,5 @@
-import { ClockDay, type Leaning, type Step, type Way } from "./clock-way.ts";
+import type { Leaning } from "./clock-turns.ts";
+import { ClockDay, type Step, type Way } from "./clock-way.ts";
 import type { Placing, Shared } from "./day-capacity.ts";
 import type { Job } from "./day-job.ts";
 

@@ -1,16 +1,7 @@
 import { fullest, hasRoom, take, type Room } from "./clock-fill.ts";
+import { inOrder, litresByRecipe, recipesOn, type Leaning } from "./clock-turns.ts";
 import type { Placing, Shared } from "./day-capacity.ts";
 import { secondsOf, type Job } from "./day-job.ts";
-
-/** What counts beside the flow that fills the pump. */
-export interface Leaning {
-  /** how much whoever has most of its time still to go through counts, in shares of its flow */
-  readonly urgent: number;
-  /** what a zone counts for more, in shares of its flow */
-  valued(job: Job): number;
-  /** what the litres of a recipe are taken for, in shares of them: who goes first, and on which mixer */
-  prefers(recipe: string): number;
-}
 
 /** A zone on its way through the day. */
 interface Going {
@@ -253,13 +244,7 @@ export class ClockDay {
     const own = this.on[mixer] as readonly Going[];
     for (const one of own) if (one.job.recipe === turn.recipe && has(one)) return turn;
     if (running.some(({ zone }) => this.going[zone]?.mixer === mixer)) return turn;
-    const litres = new Map<string, number>();
-    for (const one of own)
-      if (has(one))
-        litres.set(
-          one.job.recipe,
-          (litres.get(one.job.recipe) ?? 0) + (left[one.zone] as number) * one.job.pulseS * one.flowLh,
-        );
+    const litres = litresByRecipe(own.filter(has).map(({ job, zone }) => ({ job, left: left[zone] as number })));
     const [next] = inOrder(litres, this.leaning);
     if (!next) return turn;
     const rinse = Math.ceil(this.shared.mixers[mixer]?.rinseS ?? 0);
@@ -279,28 +264,4 @@ function roomOf({ limits, mixers }: Shared): Room {
 function isOpen({ spans }: Going, at: number): boolean {
   for (const { from, to } of spans) if (from <= at && at <= to) return true;
   return false;
-}
-
-/** Each recipe on the mixer that would be done soonest with it, the one with most to give first. */
-function recipesOn(jobs: readonly Job[], mixers: Shared["mixers"], leaning: Leaning): ReadonlyMap<string, number> {
-  const litres = new Map<string, number>();
-  for (const { recipe, pulses, pulseS, flowLh } of jobs)
-    litres.set(recipe, (litres.get(recipe) ?? 0) + pulses * pulseS * flowLh);
-  const hours = mixers.map(() => 0);
-  const found = new Map<string, number>();
-  for (const [recipe, of] of inOrder(litres, leaning)) {
-    const able = mixers
-      .map((_, mixer) => mixer)
-      .filter((mixer) => jobs.every((job) => job.recipe !== recipe || job.mixers.includes(mixer)))
-      .sort((a, b) => (hours[a] ?? 0) - (hours[b] ?? 0));
-    const [mixer] = able;
-    if (mixer === undefined) continue;
-    found.set(recipe, mixer);
-    hours[mixer] = (hours[mixer] ?? 0) + of / (mixers[mixer]?.maxLh ?? 1);
-  }
-  return found;
-}
-
-function inOrder(litres: ReadonlyMap<string, number>, { prefers }: Leaning): [recipe: string, litres: number][] {
-  return [...litres].sort(([x, a], [y, b]) => b * prefers(y) - a * prefers(x));
 }
