@@ -1,15 +1,8 @@
 export { energyOf } from "./site-day-energy.ts";
 export { checkLock } from "./site-day-lock.ts";
-export {
-  siteDay,
-  windowsOf,
-  USUAL_PRIORITY,
-  type AskedZone,
-  type SiteDay,
-  type SiteDayInput,
-  type SitePulse,
-  type Unmet,
-} from "./site-day.ts";
+export { USUAL_PRIORITY, windowsOf } from "./site-day-asked.ts";
+export type { AskedZone, SiteDay, SiteDayInput, SitePulse, Unmet } from "./site-day-input.ts";
+export { siteDay } from "./site-day.ts";
 export {
   checkMain,
   LIMIT_KINDS,

@@ -1,6 +1,6 @@
 import type { Span } from "./day-plan-input.ts";
 import type { Main } from "./main.ts";
-import type { SiteDay, SitePulse } from "./site-day.ts";
+import type { SiteDay, SitePulse } from "./site-day-input.ts";
 import { spanOf } from "./spans.ts";
 
 /** What pumps draw over pulses. A pump runs, at all of its power, while any of its valves is open. Assumed: one without speed control. */

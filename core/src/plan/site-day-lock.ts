@@ -1,6 +1,7 @@
 import { clockText } from "../time/clock.ts";
 import { DomainError } from "../working/domain-error.ts";
-import { windowsOf, type SiteDayInput, type SitePulse } from "./site-day.ts";
+import { windowsOf } from "./site-day-asked.ts";
+import type { SiteDayInput, SitePulse } from "./site-day-input.ts";
 
 /**
  * Whether a pulse may be locked to a time: still to come, within its windows, and beside the other pulses that stand.

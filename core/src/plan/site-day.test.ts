@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { clockSeconds } from "../time/clock.ts";
 import { NO_MAIN, type Main, type MainLimit } from "./main.ts";
 import { checkLock } from "./site-day-lock.ts";
-import { siteDay, type AskedZone, type SiteDayInput, type SitePulse } from "./site-day.ts";
+import type { AskedZone, SiteDayInput, SitePulse } from "./site-day-input.ts";
+import { siteDay } from "./site-day.ts";
 
 const HOUR = 3600;
 const zone = (id: number, more: Partial<AskedZone> = {}): AskedZone => ({
