@@ -175,7 +175,7 @@ export function planService(
       const { plannerOf, keep } = await planners(await scope.site.current(), zones, date);
       const warmth = new Map(
         zones.flatMap((zone) => {
-          const found = plannerOf(zone).pickingCd(date);
+          const found = plannerOf(zone).roots.pickingCd(date);
           return found === null ? [] : [[zone.id, found] as const];
         }),
       );
@@ -229,7 +229,7 @@ export function planService(
         salt: known.salt ? salt : null,
         nitrogen: known.nitrogen ? nitrogen : null,
       });
-      const of = (from: string) => booked(planner.balance(from, date, clock()));
+      const of = (from: string) => booked(planner.roots.balance(from, date, clock()));
       const balances = { day: of(date), week: of(addDays(date, -6)), planting: of(plantedOn) };
       await keep();
       return balances;
@@ -246,9 +246,9 @@ export function planService(
       const { plannerOf, keep } = await planners(site, [zone], date, { earliest: plantedOn });
       const planner = plannerOf(zone);
       if (!planner.known(date).nitrogen) return null;
-      const of = (from: string) => planner.balance(from, date, clock()).nitrogen;
+      const of = (from: string) => planner.roots.balance(from, date, clock()).nitrogen;
       const found = {
-        standingGM2: planner.rootsAt(date, clock())[NITROGEN] as number,
+        standingGM2: planner.roots.at(date, clock())[NITROGEN] as number,
         week: of(addDays(date, -6)),
         planting: of(plantedOn),
       };

@@ -1,18 +1,7 @@
 import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
 import { type Crop, type CropState, type Stand, type Standing } from "@sprunel/core/crop";
 import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
-import {
-  balanceOf,
-  follow,
-  goThrough,
-  fullState,
-  PICKING_THERMAL,
-  standingShare,
-  type Balance,
-  type CourseDay,
-  type DayOfBalance,
-  type GivenMm,
-} from "@sprunel/core/course";
+import { standingShare } from "@sprunel/core/course";
 import {
   dayDemand,
   joinDemands,
@@ -25,13 +14,14 @@ import {
 import type { ZoneField } from "@sprunel/core/site";
 import { systemOf } from "@sprunel/core/systems";
 import type { Site } from "@sprunel/contract/site";
-import { addDays, clockSeconds, instantOf, localDate } from "@sprunel/core/time";
+import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
 import type { Origin } from "@sprunel/core/working";
 import type { StoredDecision } from "../advice/decision-store.ts";
 import type { DayWeather } from "../climate/weather-service.ts";
 import type { Watering } from "../irrigation/watering-store.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { DayReadings } from "./day-logs.ts";
+import { RootCourse } from "./root-course.ts";
 import { litresOf, ZoneFacts, type Records } from "./zone-facts.ts";
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
@@ -42,7 +32,7 @@ export interface Remembered {
   readonly plans: Map<string, { readonly weather: DayWeather | undefined; readonly plan: Plan }>;
 }
 
-type Plan = PlannedDay | "not-planted" | "no-weather";
+export type Plan = PlannedDay | "not-planted" | "no-weather";
 
 /** A reading serves on its own day and the two after it. */
 export const DRAIN_READING_DAYS = 2;
@@ -63,6 +53,8 @@ export interface PlannedDay {
 export class ZonePlanner {
   private readonly decisions: readonly StoredDecision[];
   private readonly facts: ZoneFacts;
+  /** its root zone through the days */
+  readonly roots: RootCourse;
 
   constructor(
     private readonly zone: StoredZone,
@@ -72,6 +64,10 @@ export class ZonePlanner {
     private readonly told = false,
   ) {
     this.facts = new ZoneFacts(zone, records);
+    this.roots = new RootCourse(zone, this.facts, records, remembered.mornings, {
+      demand: (date, standing) => this.demand(date, standing),
+      plan: (date) => this.plan(date),
+    });
     this.decisions = records.decisions.filter((decision) => decision.zoneId === zone.id);
   }
 
@@ -111,7 +107,7 @@ export class ZonePlanner {
       cropState,
       demand,
       correction: this.correction(date, standing),
-      state: this.morning(date),
+      state: this.roots.morning(date),
       rain: this.facts.rain(date),
       reads: this.facts.reads(date),
       told: this.told,
@@ -198,7 +194,7 @@ export class ZonePlanner {
   private foreseen(date: string, leading: Standing, choice: DemandChoice | null = this.zone.demand): Demand | null {
     const parts = this.facts.stands(date).map(({ standing, stand }) => {
       const isLeading = standing.planting === leading.planting;
-      const left = isLeading ? standingShare(this.morning(date)) : this.facts.left(date, standing);
+      const left = isLeading ? standingShare(this.roots.morning(date)) : this.facts.left(date, standing);
       const { crop, part } = standing.planting;
       const name = part ? `${crop.name}, rows ${part.from} to ${part.to}` : crop.name;
       return { name, demand: this.demandOf(date, standing, stand, left, choice) };
@@ -243,18 +239,6 @@ export class ZonePlanner {
       openShare: systemOf(own).openShare?.(own, this.zone.layout?.vessel ?? null),
       told: this.told,
     });
-  }
-
-  /** Warmth of the picking by the evening of a date, °C·d; null where the planting is not followed that far. */
-  pickingCd(date: string): number | null {
-    const standing = this.standing(date);
-    const evening = addDays(date, 1);
-    if (!standing || standing.planting !== this.standing(evening)?.planting) return null;
-    // What led the zone before has had the warmth that the root zone's state knows of.
-    const picked = standing.planting.periodsFrom(standing.since).find(({ stage }) => stage.picking);
-    if (picked && picked.startsOn <= date && this.standing(picked.startsOn)?.planting !== standing.planting)
-      return null;
-    return this.morning(evening)[PICKING_THERMAL] ?? null;
   }
 
   /** The correction in force on a date: the last that was accepted or changed since planting. */
@@ -330,63 +314,6 @@ export class ZonePlanner {
     );
   }
 
-  /** Water of a day: as logged; by its plan where nothing is logged or, on a day that is not over, after what is. */
-  private given(date: string): GivenMm[] {
-    const fed = this.facts.fed(date);
-    const run = (startMs: number, litres: number): GivenMm => ({ startMs, mm: litres / this.areaM2, ...fed });
-    const logged = this.logged(date);
-    const ran = logged.map(({ startMs, litres }) => run(startMs, litres));
-    if (logged.length > 0 && date < this.records.today) return ran;
-    const planned = this.plan(date);
-    if (typeof planned === "string") return ran;
-    const lastMs = logged.at(-1)?.startMs ?? -Infinity;
-    const ahead = planned.day.water.events.flatMap(({ litres }, at) => {
-      const startMs = planned.startsMs[at] ?? 0;
-      return startMs > lastMs ? [run(startMs, litres)] : [];
-    });
-    return [...ran, ...ahead];
-  }
-
-  /** All that befalls the zone on a date; null where its weather is not known. */
-  private courseDay(date: string): CourseDay | null {
-    const standing = this.standing(date);
-    const demand = standing && this.demand(date, standing);
-    if (!demand) return null;
-    return {
-      zone: this.facts.definition(date),
-      crop: standing.crop,
-      cropState: standing.state,
-      demandMm: demand.demandMm,
-      hourlyMm: demand.hourlyMm,
-      rain: this.facts.rain(date),
-      uptake: this.facts.uptake(date, standing, demand.demandMm),
-      nitrogen: this.facts.nitrogen(date, standing),
-      given: this.given(date),
-      reads: this.facts.reads(date),
-    };
-  }
-
-  /** The root zone at a moment of a date, by what ran until then; as its day began on one that is over or still to come. */
-  rootsAt(date: string, atMs: number): Float64Array {
-    const morning = this.morning(date);
-    if (date !== localDate(atMs, this.records.site.timeZone)) return morning;
-    const day = this.courseDay(date);
-    return day ? goThrough(day, morning, atMs).state : morning;
-  }
-
-  /** The books of the days from one date to another, as far as this planting stands and the day has gone. */
-  balance(from: string, to: string, nowMs: number): Balance {
-    const planted = this.facts.followedFrom(to);
-    const days: DayOfBalance[] = [];
-    if (planted !== null)
-      for (let date = from > planted ? from : planted; date <= to; date = addDays(date, 1)) {
-        const isToday = date === localDate(nowMs, this.records.site.timeZone);
-        const day = this.courseDay(date);
-        if (day) days.push(goThrough(day, this.morning(date), isToday ? nowMs : Infinity));
-      }
-    return balanceOf(days);
-  }
-
   /** Whether it is known what was in the water of a date: its salt, and its nitrogen. */
   known(date: string): { readonly salt: boolean; readonly nitrogen: boolean } {
     const standing = this.standing(date);
@@ -395,48 +322,5 @@ export class ZonePlanner {
       salt: this.facts.fed(date) !== null,
       nitrogen: isBooked || this.records.fedOn(this.zone, date) !== null,
     };
-  }
-
-  /** The crop that leads the zone on the day after a date, and what the date did to it. */
-  private dayAfter(date: string, first: Standing) {
-    const [today, next] = [this.standing(date) ?? first, this.standing(addDays(date, 1))];
-    const takesOver = next !== null && next.planting !== today.planting;
-    return {
-      crop: (next ?? today).crop,
-      tomorrow: next?.state ?? null,
-      change: this.facts.cropChange(date, today),
-      takesOver,
-    };
-  }
-
-  /**
-   * The root zone at the midnight with which a date begins, followed hour by hour from planting on. A day without a log counts as run by its plan; one without weather is left out.
-   */
-  private morning(date: string): Float64Array {
-    const from = this.facts.followedFrom(date);
-    const first = from === null ? null : this.standing(from);
-    if (from === null || !first) throw new Error(`nothing stands in ${this.zone.name} on ${date}`);
-    const atPlanting = (): Float64Array =>
-      fullState(this.facts.definition(from), first.crop, first.state, this.facts.fed(from) ?? undefined);
-    if (date <= from) return atPlanting();
-    const known = this.remembered.mornings.get(date);
-    if (known) return known;
-    // Forward from the last known midnight: stepping back day by day would nest a call for every day of the season.
-    let at = from;
-    for (let day = addDays(date, -1); day > from; day = addDays(day, -1))
-      if (this.remembered.mornings.has(day)) {
-        at = day;
-        break;
-      }
-    return follow(
-      {
-        dayOf: (day) => this.courseDay(day),
-        nextOf: (day) => this.dayAfter(day, first),
-      },
-      this.remembered.mornings,
-      at,
-      date,
-      this.remembered.mornings.get(at) ?? atPlanting(),
-    );
   }
 }

@@ -75,7 +75,7 @@ export function rootsOf(
 ): Roots {
   const { cropState } = planned;
   const { definition } = zone;
-  const state = planner.rootsAt(date, nowMs);
+  const state = planner.roots.at(date, nowMs);
   if (!systemOf(definition).drains) return storeOf(definition, planner, planned, missingIn(state), date);
   const read = planner.lastRead(date, DRAIN_READING_DAYS, (reading) => reading.drainPct);
   const { drainPct, drainEcMsCm, feedEcMsCm, drainPh } = read?.reading ?? {};

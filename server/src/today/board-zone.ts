@@ -42,7 +42,7 @@ export function boardZone(
   // Only a planting that is picked has a path, and is followed for it.
   const warmthOf = (): number | null =>
     offering?.state.period.stage.picking && offering.planting === standing?.planting && typeof planned !== "string"
-      ? planner.pickingCd(date)
+      ? planner.roots.pickingCd(date)
       : null;
   const basics = {
     id: zone.id,
