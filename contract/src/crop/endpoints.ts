@@ -11,7 +11,6 @@ import {
   newOwnCropSchema,
 } from "./crop-definition.ts";
 import {
-  cropStationSchema,
   missedNightParamsSchema,
   missedNightSchema,
   newNightsSchema,
@@ -23,8 +22,8 @@ import {
   standStepParamsSchema,
   stageFitSchema,
   signParamsSchema,
-  zoneCropSchema,
-} from "./crop.ts";
+} from "./crop-changes.ts";
+import { cropStationSchema, zoneCropSchema } from "./crop.ts";
 
 /** Of which planting, at which version of the zone's record. */
 const versionQuery = z.object({ version: idParamSchema, planting: plantingKeySchema });

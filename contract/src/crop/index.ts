@@ -1,15 +1,15 @@
 export { computeStageDates } from "./compute.ts";
-export { newSignSchema, newStandSchema, newStandStepSchema, nextPlantingSchema } from "./crop.ts";
-export type {
-  CropStation,
-  NewSign,
-  NewStand,
-  NewStandStep,
-  NextPlanting,
-  PlantingTime,
-  StageTime,
-  ZoneCrop,
-} from "./crop.ts";
+export {
+  newSignSchema,
+  newStandSchema,
+  newStandStepSchema,
+  nextPlantingSchema,
+  type NewSign,
+  type NewStand,
+  type NewStandStep,
+  type NextPlanting,
+} from "./crop-changes.ts";
+export type { CropStation, PlantingTime, StageTime, ZoneCrop } from "./crop.ts";
 export {
   CROP_FILE_FORMAT,
   cropDefinitionSchema,

@@ -1,7 +1,7 @@
 import { NUTRIENT_SOURCES } from "@sprunel/core/feed";
 import { z } from "zod";
 import { dateSchema, idSchema, quantitySchema, versionSchema } from "../basics/basics.ts";
-import { partSchema } from "../site/zone.ts";
+import { partSchema } from "../site/planting.ts";
 
 const dayOfYearSchema = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, {
   error: () => "A day of the year is needed here, as 11-01.",

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { layoutSchema, newZoneSchema, setUpSchema, SYSTEM_NAMES, zoneUpdateSchema } from "./zone.ts";
+import { layoutSchema } from "./layout.ts";
+import { newZoneSchema, setUpSchema, SYSTEM_NAMES, zoneUpdateSchema } from "./zone.ts";
 
 const zone = {
   name: "Tunnel 1",

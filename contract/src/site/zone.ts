@@ -1,11 +1,10 @@
-import { CROP_GROUPS, RAISING_WAYS, STAND_STEPS, type Crop } from "@sprunel/core/crop";
+import { CROP_GROUPS, type Crop } from "@sprunel/core/crop";
 import { SYSTEM_NAMES, type System, type ZoneDefinition } from "@sprunel/core/site";
 import { fieldsOf, type Field } from "@sprunel/core/systems";
 import { ZONE_DEMAND_METHODS, type ZoneDemandMethod } from "@sprunel/core/plan";
 import { z } from "zod";
 import {
   countSchema,
-  dateSchema,
   labelSchema,
   listSchema,
   idSchema,
@@ -14,6 +13,8 @@ import {
   versionSchema,
 } from "../basics/basics.ts";
 import { soldAsSchema } from "../basics/sold-as.ts";
+import { layoutSchema } from "./layout.ts";
+import { plantingSchema } from "./planting.ts";
 import { siteSchema } from "./site.ts";
 
 /** The growing systems and their fields are declared once, in the core; what a person types is checked by that list. */
@@ -51,177 +52,6 @@ function loose(definition: typeof first) {
   return definition.partial().required({ system: true });
 }
 
-const hourSchema = (name: string) =>
-  z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: () => `${name} must be a time of day, as 17:30.` });
-
-/** Cloth that is drawn, or lamps that burn, on the nights of a planting. */
-export const nightProgrammeSchema = z
-  .strictObject({
-    kind: z.enum(["cloth", "lamps"], { error: () => "The programme must be one of cloth, lamps." }),
-    fromOn: dateSchema,
-    /** its last evening; null while it goes on */
-    untilOn: dateSchema.nullable(),
-    /** clock times; those before noon are of the morning after */
-    start: hourSchema("The start"),
-    end: hourSchema("The end"),
-    wattsM2: quantitySchema("The lamps' power", 0, 500, "W/m²").nullable().default(null),
-  })
-  .superRefine(({ fromOn, untilOn, start, end }, context) => {
-    if (untilOn !== null && untilOn < fromOn)
-      context.addIssue({
-        code: "custom",
-        path: ["untilOn"],
-        message: `The last evening, ${untilOn}, must not lie before the first, ${fromOn}.`,
-      });
-    const ofNight = (clock: string): string => (clock < "12:00" ? `1${clock}` : `0${clock}`);
-    if (ofNight(end) <= ofNight(start))
-      context.addIssue({
-        code: "custom",
-        path: ["end"],
-        message: `The end must come after the start, ${start}, within one night from noon to noon; it is ${end}.`,
-      });
-  });
-
-/** How a planting's plants come to be; steps before it are counted back from its date. */
-export const raisingSchema = z.strictObject({
-  way: z.enum(RAISING_WAYS, { error: () => `Plants come by one of ${RAISING_WAYS.join(", ")}.` }),
-  startPct: quantitySchema("What comes up", 5, 100, "%"),
-  lossPct: quantitySchema("What is lost on the way", 0, 90, "%"),
-  startDays: countSchema("The days until they are up", 0, 120),
-  benchDays: countSchema("The days on the bench", 0, 365),
-  hardenDays: countSchema("The days of hardening", 0, 60),
-  cells: countSchema("The cells of a tray", 1, 1000),
-  seedMg: quantitySchema("The weight of a seed", 0.01, 5000, "mg"),
-  orderWeeks: countSchema("The weeks from order to delivery", 0, 104),
-  stockCuttings: quantitySchema("The cuttings of a stock plant", 0, 500, "").default(0),
-  flushWeeks: countSchema("The weeks between flushes", 1, 52).default(3),
-  stockWeeks: countSchema("The weeks that a stock plant is cut", 1, 520).default(20),
-  coldDays: countSchema("The days in cold store", 0, 120).default(0),
-});
-
-/** Rows of a zone that a planting has, of so many. */
-export const partSchema = z
-  .strictObject({
-    from: countSchema("The first row", 1, 10_000),
-    to: countSchema("The last row", 1, 10_000),
-    of: countSchema("The rows of the zone", 1, 10_000),
-  })
-  .refine(({ from, to, of }) => from <= to && to <= of, {
-    error: ({ input }) => {
-      const { from, to, of } = input as { from: number; to: number; of: number };
-      return `Rows ${from} to ${to} of ${of} cannot be; give a first and a last row from 1 to ${of}.`;
-    },
-  });
-
-const stepOn = { on: dateSchema };
-const densitySchema = quantitySchema("The plants on a m²", 0.01, 2000, "a m²");
-/** What is done to a planting's stand on a date, and holds from then on. */
-export const standStepSchema = z.discriminatedUnion(
-  "kind",
-  [
-    z.strictObject({ kind: z.literal("spaced"), ...stepOn, plantsPerM2: densitySchema }),
-    z.strictObject({
-      kind: z.literal("potted-on"),
-      ...stepOn,
-      heldLPlant: quantitySchema("The water that a pot holds", 0.01, 100, "L"),
-      plantsPerM2: densitySchema.nullable().default(null),
-    }),
-    z.strictObject({
-      kind: z.literal("drippers"),
-      ...stepOn,
-      fromStemCm: quantitySchema("The drippers' distance from the stem", 0, 100, "cm"),
-    }),
-    z.strictObject({
-      kind: z.literal("cut-back"),
-      ...stepOn,
-      leafAreaLeft: quantitySchema("The leaf that is left", 0, 5, "m² a m²"),
-      regrowthDays: countSchema("The days of regrowth", 0, 365),
-    }),
-  ],
-  { error: () => `What is done to a stand is one of ${STAND_STEPS.join(", ")}.` },
-);
-
-/** How a planting stands: its rows, how many, how old, and what a perennial is watered for. */
-export const standSchema = z.strictObject({
-  /** null: all of the zone */
-  part: partSchema.nullable().default(null),
-  /** null: as many of the zone's plants as its rows hold */
-  plants: countSchema("The plants", 1, 10_000_000).nullable().default(null),
-  /** of a perennial's plants when they were planted */
-  ageYears: countSchema("The age at planting", 0, 100).default(0),
-  /** so many years it is watered to establish */
-  establishYears: countSchema("The years to establish", 0, 20).default(2),
-  waterAim: z
-    .enum(["yield", "keep-alive"], { error: () => "A planting is watered for one of yield, keep-alive." })
-    .default("yield"),
-});
-
-const plantingSchema = z.strictObject({
-  ...standSchema.shape,
-  /** changes of its stand, by date */
-  steps: listSchema("Changes of the stand", standStepSchema, 60).default([]),
-  cropId: labelSchema("The crop"),
-  plantedOn: dateSchema,
-  /** first day without the crop; null while it stands */
-  clearedOn: dateSchema.nullable(),
-  signs: listSchema("Signs", z.strictObject({ stageId: labelSchema("The stage"), on: dateSchema }), 100),
-  /** in kg or pieces, as the crop is sold */
-  targetPerM2: quantitySchema("The yield aimed at", 0.01, 2000, "per m²").nullable().default(null),
-  nights: listSchema("Night programmes", nightProgrammeSchema, 20).default([]),
-  /** evenings on which the programme was not kept */
-  missedNights: listSchema("Missed nights", dateSchema, 400).default([]),
-  raising: raisingSchema.nullable().default(null),
-});
-export type Planting = z.infer<typeof plantingSchema>;
-/** A planting of which no more is known than what stands since when. */
-export function freshPlanting(cropId: string, plantedOn: string, more: Partial<Planting> = {}): Planting {
-  const nothing = {
-    ...{ clearedOn: null, signs: [], targetPerM2: null, nights: [], missedNights: [], raising: null },
-    ...standSchema.parse({}),
-    steps: [],
-  };
-  return { cropId, plantedOn, ...nothing, ...more };
-}
-export type NightProgramme = z.infer<typeof nightProgrammeSchema>;
-
-const SUBSTRATE_VESSELS = ["bag", "slab", "pot", "trough", "table", "mat"] as const;
-const SOLUTION_VESSELS = ["float", "deep", "film", "channel"] as const;
-
-/** What holds a zone's substrate or solution. */
-const vesselSchema = z.discriminatedUnion(
-  "kind",
-  [
-    z.strictObject({
-      kind: z.enum(SUBSTRATE_VESSELS),
-      substrateL: quantitySchema("The substrate in one", 0.05, 2000, "L"),
-      plants: countSchema("The plants in one", 1, 200),
-      holdsPct: quantitySchema("What the substrate holds", 10, 95, "%"),
-    }),
-    z.strictObject({
-      kind: z.enum(SOLUTION_VESSELS),
-      returnL: quantitySchema("The return tank", 0, 1_000_000, "L"),
-    }),
-  ],
-  { error: () => `The vessel must be one of ${[...SUBSTRATE_VESSELS, ...SOLUTION_VESSELS].join(", ")}.` },
-);
-export type Vessel = z.infer<typeof vesselSchema>;
-
-/** How a zone is laid out; area, plants and flow follow from it. */
-export const layoutSchema = z.strictObject({
-  beds: countSchema("The number of beds", 1, 2000),
-  lengthM: quantitySchema("The bed's length", 0.2, 1000, "m"),
-  widthM: quantitySchema("The bed's width with its path", 0.1, 200, "m"),
-  rows: countSchema("The rows on a bed", 1, 60),
-  inRowM: quantitySchema("The distance in the row", 0.01, 20, "m"),
-  offset: z.boolean(),
-  linesPerBed: countSchema("The drip lines on a bed", 0, 20),
-  dripperSpacingM: quantitySchema("The spacing of drippers", 0.02, 20, "m"),
-  dripperLh: quantitySchema("The dripper's flow", 0, 200, "L/h"),
-  drippersPerPlant: countSchema("The drippers at a plant", 0, 10),
-  vessel: vesselSchema.nullable().default(null),
-});
-export type Layout = z.infer<typeof layoutSchema>;
-
 const houseSchema = z.strictObject({
   name: textSchema("The house's name", 60),
   /** 100 is the open field, with its rain and wind */
@@ -232,7 +62,6 @@ const houseSchema = z.strictObject({
   heatedToC: quantitySchema("The heating's set point", -10, 35, "°C").nullable().optional(),
 });
 
-/** How a zone's demand is found, where somebody chose; what a method needs beside the zone's own records stands with it. */
 /** What a way to demand needs beside its name, and what is said where it is missing. */
 const NEEDED_BY: Readonly<
   Partial<Record<ZoneDemandMethod, readonly (readonly ["mlPerJCm2" | "ownMm" | "panMm" | "panCoefficient", string])[]>>
@@ -245,6 +74,7 @@ const NEEDED_BY: Readonly<
   ],
 };
 
+/** How a zone's demand is found, where somebody chose; what a method needs beside the zone's own records stands with it. */
 export const demandChoiceSchema = z
   .strictObject({
     method: z.enum(ZONE_DEMAND_METHODS, {
