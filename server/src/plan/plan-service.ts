@@ -8,42 +8,24 @@ import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
-import { decisionStore } from "../advice/decision-store.ts";
-import { pickStore } from "../harvest/pick-store.ts";
-import { changesOf } from "../database/changes.ts";
-import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { checkpointStore } from "./checkpoint-store.ts";
-import { dayLogs } from "./day-logs.ts";
+import { planning } from "./planners.ts";
 import { litresOf, type Records } from "./zone-facts.ts";
-import { ZonePlanner, type Remembered } from "./zone-plan.ts";
+import type { ZonePlanner } from "./zone-plan.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { findingsOf, pulsesOf, rootsOf, withoutKey } from "./zone-state.ts";
 
 export type PlanService = ReturnType<typeof planService>;
 
-/** Readings that a day's plan and its judgement look back on. */
-const READING_DAYS = 7;
 /** Plans of so many dates are remembered for their litres. */
 const MOST_DATES = 200;
-/** Beyond this no weather is known, not even that of the last weeks again, and no root zone is followed there. */
-const FOLLOWED_AHEAD_DAYS = 60;
 
 /** A day's water of a zone: what its valve gives, and what of it leaves source and tanks for good. */
 export interface DayWater {
   readonly givenL: number;
   readonly drawnL: number;
 }
-
-/** Plans of some zones, and a way to keep what was worked out for the next time. */
-interface Planners {
-  readonly records: Records;
-  plannerOf(zone: StoredZone): ZonePlanner;
-  keep(): Promise<void>;
-}
-
-type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
 
 /** What each zone gets on a date, and how it stands. */
 export function planService(
@@ -54,95 +36,11 @@ export function planService(
   together: (site: Site, date: string) => Promise<ReadonlyMap<number, readonly SitePulse[]> | null>,
 ) {
   const { clock } = scope;
-  const mornings = scope.cache.ofZones<Float64Array>();
-  const plans = scope.cache.ofZones<PlanOfWeather>();
+  const { planners, logs } = planning(scope, weather, feeds);
   const waters = scope.cache.ofZones<DayWater | null>();
-  const logs = dayLogs(scope);
-  const checkpoints = checkpointStore(scope);
-  let lastToday: string | undefined;
-
-  /** At midnight the day that is over is what was logged of it, no longer what was still planned. */
-  function turnDay(today: string): void {
-    if (lastToday !== undefined && lastToday !== today)
-      scope.cache.weatherChanged(lastToday < today ? lastToday : today);
-    lastToday = today;
-  }
-
-  /** A root zone is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
-  function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
-    const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
-    const earliest = zones.map(({ id, grown }) => {
-      if (date > lastFollowed) return date;
-      // Before planting and after the last stage there is no root zone to follow.
-      const from = followedFrom(grown, date);
-      if (from === null) return date;
-      return mornings.of(id).has(addDays(date, -READING_DAYS)) ? date : from;
-    });
-    return [...earliest, addDays(date, -READING_DAYS)].sort()[0] ?? date;
-  }
-
-  async function recordsFor(site: Site, zones: readonly StoredZone[], date: string, earliest = date): Promise<Records> {
-    const needed = firstDateNeeded(zones, date);
-    const from = earliest < needed ? earliest : needed;
-    // A correction of today shows on tomorrow's plan.
-    const days = await weather.days(site, from, addDays(date, 1));
-    return {
-      site,
-      weather: new Map(days.map((day) => [day.date, day])),
-      logOf: await logs(
-        site,
-        zones.map(({ id }) => id),
-        from,
-        addDays(date, 1),
-      ),
-      ...(await feeds()),
-      takenOn: await takenOn(zones, from, date),
-      drainWasRead: await readingStore(scope).everRead("drainPct"),
-      decisions: await decisionStore(scope).upTo(addDays(date, 1)),
-      today: localDate(clock(), site.timeZone),
-    };
-  }
-
-  /** Pieces taken, by zone and date. */
-  async function takenOn(zones: readonly StoredZone[], from: string, to: string): Promise<Records["takenOn"]> {
-    const picks = await pickStore(scope).since(new Map(zones.map(({ id }) => [id, from])), to);
-    const taken = new Map<string, number>();
-    for (const [zoneId, ofZone] of picks)
-      for (const { pickedOn, count } of ofZone) {
-        const key = `${zoneId} ${pickedOn}`;
-        taken.set(key, (taken.get(key) ?? 0) + (count ?? 0));
-      }
-    return (zoneId, date) => taken.get(`${zoneId} ${date}`) ?? 0;
-  }
-
-  async function planners(
-    site: Site,
-    zones: readonly StoredZone[],
-    date: string,
-    { earliest, told = false }: { readonly earliest?: string; readonly told?: boolean } = {},
-  ): Promise<Planners> {
-    const today = localDate(clock(), site.timeZone);
-    turnDay(today);
-    const changes = await changesOf(scope.db);
-    const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
-    await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
-    const records = await recordsFor(site, zones, date, earliest);
-    const remembered = (id: number): Remembered => ({
-      mornings: memories.get(id) ?? mornings.of(id),
-      plans: plans.of(id),
-    });
-    return {
-      records,
-      plannerOf: (zone) => new ZonePlanner(zone, records, remembered(zone.id), told),
-      keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, changes }),
-    };
-  }
 
   return {
-    /** Every zone's plans with all that they stand on, for who shows a day of them together. */
     planners,
-
-    /** What was logged of zones, from one date to before another. */
     logs,
 
     /** What each zone's plans give on so many days from a date on; null where nothing stands or no weather is known. */
