@@ -4,7 +4,7 @@ import { Checks } from "../working/checks.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import { carbonPerGram, type Product } from "./product.ts";
 import type { RecipeInput } from "./recipe-input.ts";
-import { bringsPerGram } from "./recipe-lp.ts";
+import { bringsPerGram } from "./recipe-model.ts";
 import { closedPh } from "./recipe-ph.ts";
 import type { RecipeRow } from "./recipe-sums.ts";
 

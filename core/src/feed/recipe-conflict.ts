@@ -1,6 +1,7 @@
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import type { SolveLp } from "./linear-program.ts";
-import { limitSlackOf, type RecipeProblem, type RecipeSolution } from "./recipe-lp.ts";
+import { limitSlackOf, type RecipeSolution } from "./recipe-lp.ts";
+import type { RecipeProblem } from "./recipe-model.ts";
 
 /** One thing that was asked for and must hold. */
 interface Demand {

@@ -2,7 +2,8 @@ import type { Ions } from "../chemistry/ions.ts";
 import type { SolveLp } from "./linear-program.ts";
 import type { Product } from "./product.ts";
 import { USUAL_TANKS, type RecipeInput } from "./recipe-input.ts";
-import { bestFit, type Fit, type OtherWater, type RecipeProblem } from "./recipe-lp.ts";
+import { bestFit, type Fit } from "./recipe-lp.ts";
+import type { OtherWater, RecipeProblem } from "./recipe-model.ts";
 import { tankLabellings, type TankRoom } from "./tank-rooms.ts";
 
 /** Relative to its target an ion may be so much off and still count as met, unless the input says otherwise, %. */

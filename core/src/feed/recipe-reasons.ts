@@ -1,7 +1,8 @@
 import { isTrace, type Ion, type Ions } from "../chemistry/ions.ts";
 import type { SolveLp } from "./linear-program.ts";
 import type { Product } from "./product.ts";
-import { bringsPerGram, obstaclesTo, type RecipeProblem } from "./recipe-lp.ts";
+import { obstaclesTo } from "./recipe-lp.ts";
+import { bringsPerGram, type RecipeProblem } from "./recipe-model.ts";
 import { mayHold } from "./tank-rooms.ts";
 
 interface Found {

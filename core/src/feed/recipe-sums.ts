@@ -2,7 +2,8 @@ import { CHARGE, chargeBalance, isTrace, IONS, type ChargeBalance, type Ions } f
 import { ecMsCm } from "../chemistry/solution.ts";
 import { fill, showNumber, type Worksheet } from "../working/working.ts";
 import type { RecipeInput } from "./recipe-input.ts";
-import { bringsPerGram, type RecipeSolution } from "./recipe-lp.ts";
+import type { RecipeSolution } from "./recipe-lp.ts";
+import { bringsPerGram } from "./recipe-model.ts";
 
 export interface RecipeRow {
   readonly productId: string;

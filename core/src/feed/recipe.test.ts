@@ -10,7 +10,7 @@ import type { SolveLp } from "./linear-program.ts";
 import { PUBLISHED_TARGETS } from "./published-targets.ts";
 import { recipe, recipeCost } from "./recipe.ts";
 import type { RecipeInput } from "./recipe-input.ts";
-import { bringsPerGram } from "./recipe-lp.ts";
+import { bringsPerGram } from "./recipe-model.ts";
 
 let solve: SolveLp;
 beforeAll(async () => {

@@ -4,7 +4,7 @@ import type { Ion, Ions } from "../chemistry/ions.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
 import { fill, Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Product } from "./product.ts";
-import { bringsPerGram, SOLUBILITY_SAFETY } from "./recipe-lp.ts";
+import { bringsPerGram, SOLUBILITY_SAFETY } from "./recipe-model.ts";
 import { carbonPerGram } from "./product.ts";
 import { closedPh } from "./recipe-ph.ts";
 

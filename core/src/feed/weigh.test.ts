@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { libraryProduct } from "./library.ts";
-import { bringsPerGram } from "./recipe-lp.ts";
+import { bringsPerGram } from "./recipe-model.ts";
 import { weighOut } from "./weigh.ts";
 
 const nitrate = libraryProduct("potassium-nitrate");

@@ -2,7 +2,7 @@ import { Checks } from "../working/checks.ts";
 import { IONS, type Ion, type Ions } from "../chemistry/ions.ts";
 import type { Product } from "./product.ts";
 import type { Tank } from "./recipe-input.ts";
-import { bringsPerGram } from "./recipe-lp.ts";
+import { bringsPerGram } from "./recipe-model.ts";
 import type { Recipe } from "./recipe.ts";
 
 /** The two scales of a feed store: one for bags, one for trace salts. */
