@@ -1,6 +1,11 @@
 import type { CropChoice, Planting } from "@sprunel/contract/site";
 import Button from "antd/es/button";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import Select from "antd/es/select";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { DateInput } from "../forms/date-input.tsx";
 import styles from "./set-up.module.css";
 import type { FormValues } from "./zone-form-values.ts";
 import { useDates } from "../units/dates.tsx";
@@ -13,6 +18,39 @@ export function Question({ number, text, children }: { number: number; text: str
       </h2>
       <div className={styles["fields"]}>{children}</div>
     </section>
+  );
+}
+
+/** The first question: a crop, since when, and what the zone is called. */
+export function WhatGrows({ crops }: { crops: readonly CropChoice[] }) {
+  return (
+    <Question number={1} text="What grows?">
+      <Form.Item
+        name={["planting", "cropId"]}
+        label="Crop"
+        extra={
+          <>
+            Not among them? <Link to="/crops">Begin one of your own</Link> from the nearest.
+          </>
+        }
+      >
+        <Select
+          allowClear
+          showSearch={{ optionFilterProp: "label" }}
+          options={[...new Set(crops.map(({ group }) => group))].map((group) => ({
+            label: group,
+            options: crops.filter((crop) => crop.group === group).map(({ id, name }) => ({ value: id, label: name })),
+          }))}
+          placeholder="nothing planted"
+        />
+      </Form.Item>
+      <Form.Item name={["planting", "plantedOn"]} label="Planted on">
+        <DateInput />
+      </Form.Item>
+      <Form.Item name="name" label="Name of the zone">
+        <Input />
+      </Form.Item>
+    </Question>
   );
 }
 

@@ -40,7 +40,7 @@ export const NEW_ZONE: FormValues = {
   layout: SYSTEMS[FIRST_SYSTEM].layout,
 };
 
-interface House {
+export interface House {
   readonly transmissionPct: number;
   readonly rainThroughPct: number | null;
   readonly heatedToC: number | null;

@@ -1,4 +1,4 @@
-import { COVER_START, RETURN_TANK_TOPPED_UP_AT, VESSEL_STARTS } from "@sprunel/core/site";
+import { RETURN_TANK_TOPPED_UP_AT, VESSEL_STARTS } from "@sprunel/core/site";
 import { SYSTEMS } from "@sprunel/core/systems";
 import {
   newZoneSchema,
@@ -11,10 +11,7 @@ import {
   type Zone,
 } from "@sprunel/contract/site";
 import Button from "antd/es/button";
-import AutoComplete from "antd/es/auto-complete";
 import Form from "antd/es/form";
-import Input from "antd/es/input";
-import { Link } from "react-router";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { Faults } from "../forms/faults.tsx";
@@ -29,7 +26,8 @@ import { SYSTEM_WORDS } from "../systems/words.ts";
 import { useFormSave } from "./use-form-save.ts";
 import { useSaveZone } from "../place/use-set-up.ts";
 import { startFields, startOf, startValues, zoneFields } from "./zone-fields.ts";
-import { DefaultNote, Earlier, Question } from "./zone-form-parts.tsx";
+import { HouseFields } from "./house-fields.tsx";
+import { DefaultNote, Earlier, Question, WhatGrows } from "./zone-form-parts.tsx";
 import {
   FIRST_SYSTEM,
   housesOf,
@@ -92,19 +90,7 @@ export function ZoneForm({
     typed,
     onSaved: (saved) => onSaved(saved.id),
   });
-  const house = Form.useWatch<FormValues["house"]>("house", { form, preserve: true });
   const houses = housesOf(zones, zone);
-  const others = houses.get(house?.name?.trim() ?? "");
-  const touchedByLight = others && house?.transmissionPct !== others.transmissionPct ? others.zones : [];
-  /** Of what counts for all zones of a house: whom a change touches, or what it is. */
-  const ofHouse = (key: "rainThroughPct" | "heatedToC", says: string) =>
-    others && others.zones.length > 0 && (house?.[key] ?? null) !== others[key] ? (
-      <span role="status" className={styles["default"]}>
-        also counts for {others.zones.join(", ")}
-      </span>
-    ) : (
-      <span>{says}</span>
-    );
   const soldAs = crops.find(({ id }) => id === plantedCrop)?.soldAs;
   const confirm = (key: string): void => setUnconfirmed((before) => before.filter((other) => other !== key));
   const changed = (values: FormValues): void => {
@@ -202,78 +188,16 @@ export function ZoneForm({
           }}
         />
       )}
-      <Question number={1} text="What grows?">
-        <Form.Item
-          name={["planting", "cropId"]}
-          label="Crop"
-          extra={
-            <>
-              Not among them? <Link to="/crops">Begin one of your own</Link> from the nearest.
-            </>
-          }
-        >
-          <Select
-            allowClear
-            showSearch={{ optionFilterProp: "label" }}
-            options={[...new Set(crops.map(({ group }) => group))].map((group) => ({
-              label: group,
-              options: crops.filter((crop) => crop.group === group).map(({ id, name }) => ({ value: id, label: name })),
-            }))}
-            placeholder="nothing planted"
-          />
-        </Form.Item>
-        <Form.Item name={["planting", "plantedOn"]} label="Planted on">
-          <DateInput />
-        </Form.Item>
-        <Form.Item name="name" label="Name of the zone">
-          <Input />
-        </Form.Item>
-      </Question>
+      <WhatGrows crops={crops} />
       <Question number={2} text="In what system?">
         <Form.Item name={["definition", "system"]} label="Growing system">
           <Select options={SYSTEM_NAMES.map((value) => ({ value, label: SYSTEM_WORDS[value].name }))} />
         </Form.Item>
-        <Form.Item name={["house", "name"]} label="House or field">
-          <AutoComplete options={[...houses.keys()].map((value) => ({ value }))} showSearch={{ filterOption: true }} />
-        </Form.Item>
-        <Form.Item
-          name={["house", "transmissionPct"]}
-          label="Light through the cover"
-          extra={
-            touchedByLight.length > 0 ? (
-              <span role="status" className={styles["default"]}>
-                also changes the light, and so the litres, of {touchedByLight.join(", ")}
-              </span>
-            ) : unconfirmed.includes("transmissionPct") ? (
-              <DefaultNote
-                label="Light through the cover"
-                source={COVER_START.source}
-                onConfirm={() => confirm("transmissionPct")}
-              />
-            ) : (
-              <span>for all zones of this house; 100 % is the open field</span>
-            )
-          }
-        >
-          <QuantityInput unit="%" />
-        </Form.Item>
-        <Form.Item
-          name={["house", "rainThroughPct"]}
-          label="Rain through the cover"
-          extra={ofHouse(
-            "rainThroughPct",
-            "empty: all in the open field, none under a roof; a net lets most of it through",
-          )}
-        >
-          <QuantityInput unit="%" />
-        </Form.Item>
-        <Form.Item
-          name={["house", "heatedToC"]}
-          label="Heated to"
-          extra={ofHouse("heatedToC", "counts where no sensor tells the air inside; empty without heating")}
-        >
-          <QuantityInput quantity="temperature" signed />
-        </Form.Item>
+        <HouseFields
+          houses={houses}
+          isDefault={unconfirmed.includes("transmissionPct")}
+          onConfirm={() => confirm("transmissionPct")}
+        />
       </Question>
       <Question number={3} text="How big?">
         {layouts.big.map(layoutItem)}

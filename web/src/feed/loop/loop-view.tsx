@@ -1,26 +1,22 @@
 import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
-import { IONS } from "@sprunel/core/chemistry";
-import { USUAL_LOOP, closedLoop, freshTarget, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
-import Button from "antd/es/button";
+import { USUAL_LOOP, closedLoop, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
 import Skeleton from "antd/es/skeleton";
-import { addDays, daysBetween } from "@sprunel/core/time";
+import { addDays } from "@sprunel/core/time";
 import { useState } from "react";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
-import { useSiteTime } from "../../place/use-site-time.ts";
 import { useSetUp } from "../../place/use-set-up.ts";
 import { useZoneReports } from "../../rootzone/use-reports.ts";
 import { Answer } from "../../sums/answer.tsx";
 import { complete, SumFields, type SumField } from "../../sums/sum-fields.tsx";
 import { trySum } from "../../sums/try-sum.ts";
-import { Amount } from "../../units/use-units.tsx";
-import { Explained } from "../../working/explained.tsx";
 import { useWaterStation } from "../../place/use-sources.ts";
-import styles from "../feed.module.css";
-import { ionName, TRACES } from "../../words/ion-names.ts";
+import { ionName } from "../../words/ion-names.ts";
+import { FreshPart } from "./fresh-part.tsx";
 import { LoopChart } from "./loop-chart.tsx";
+import { LossTable } from "./loss-table.tsx";
 import { recipeInput, targetOf } from "../use-feed.ts";
 import { useRecipe } from "../recipe/use-recipe.ts";
 import { useDates } from "../../units/dates.tsx";
@@ -76,7 +72,7 @@ export function LoopView({ zone, feed, onTry }: { zone: BoardZone; feed: ZoneFee
         volumeLM2={volume}
         areaM2={definition.areaM2}
       />
-      <Fresh target={target} drain={drain ?? null} onTry={onTry} />
+      <FreshPart target={target} drain={drain ?? null} onTry={onTry} />
     </>
   );
 }
@@ -179,139 +175,4 @@ function Horizon({ answer: { courses }, today }: { answer: LoopAnswer; today: st
     return `${name} reaches ${limitMmolL} mmol/L in ${Math.round(daysToLimit)} days, on ${dates.show(addDays(today, Math.round(daysToLimit)), "year")}`;
   });
   return <>{words.join("; ")}.</>;
-}
-
-function LossTable({
-  answer: { loop, open, dischargePct, mostIncoming },
-  currency,
-}: {
-  answer: LoopAnswer;
-  currency: string;
-}) {
-  const holds = loop !== null && (dischargePct ?? 0) <= 100;
-  const row = (name: string, losses: LoopAnswer["open"]) => (
-    <tr>
-      <th scope="row">{name}</th>
-      <td>
-        <Amount quantity="bulk" value={losses.waterM3Week} />
-      </td>
-      <td>
-        <Amount quantity="mass" value={losses.nitrogenKgWeek} />
-      </td>
-      <td>
-        {losses.costWeek.toFixed(2)} <span data-unit>{currency}</span>
-      </td>
-    </tr>
-  );
-  return (
-    <table className={styles["book"]}>
-      <thead>
-        <tr>
-          <th scope="col">lost in a week</th>
-          <th scope="col">water</th>
-          <th scope="col">nitrogen</th>
-          <th scope="col">water and feed</th>
-        </tr>
-      </thead>
-      <tbody>
-        {holds ? (
-          row(
-            dischargePct === null
-              ? "closed, at the limit"
-              : `closed, ${dischargePct.toFixed(0)} % of the drain let off at the limit`,
-            loop,
-          )
-        ) : (
-          <tr>
-            <th scope="row" colSpan={4}>
-              Not even all of the drain, let off, keeps the limit. Mix in a softer water, so that at most{" "}
-              {mostIncoming.map(({ ion, mmolL }) => `${mmolL.toFixed(1)} mmol/L of ${ion}`).join(" and ")} come in; as
-              it is,{" "}
-              {mostIncoming.map(({ ion, endsMmolL }) => `${ion} ends at ${endsMmolL.toFixed(1)} mmol/L`).join(", ")}.
-            </th>
-          </tr>
-        )}
-        {row("open, all drain lost", open)}
-      </tbody>
-    </table>
-  );
-}
-
-/** What the fresh part must bring, so that fresh water with drain in it is on the target. */
-function Fresh({
-  target,
-  drain,
-  onTry,
-}: {
-  target: FeedTarget;
-  drain: SolutionReport | null;
-  onTry(target: FeedTarget): void;
-}) {
-  const dates = useDates();
-  const [sharePct, setShare] = useState<Readonly<Record<"share", number | null>>>({ share: 25 });
-  const { today } = useSiteTime();
-  if (!drain)
-    return (
-      <section aria-label="Fresh part">
-        <h2>Fresh part of a feed with drain in it</h2>
-        <p>It needs a laboratory’s report of the drain: add one under Roots.</p>
-      </section>
-    );
-  const share = sharePct.share;
-  const sum = share === null ? null : trySum(() => freshTarget(target.ions, drain.ions, share));
-  const age = daysBetween(drain.takenOn, today);
-  return (
-    <section aria-label="Fresh part">
-      <h2>Fresh part of a feed with drain in it</h2>
-      <p className="quiet">
-        Drain as analysed on {dates.show(drain.takenOn, "year")}
-        {age > 14 && `, ${age} days ago: plants have changed it since, take a new sample`}.
-      </p>
-      <SumFields
-        fields={[{ key: "share", label: "Drain, of the feed", unit: "%" }]}
-        values={sharePct}
-        onChange={setShare}
-      />
-      {typeof sum === "string" && <p role="alert">{sum}</p>}
-      {sum && typeof sum !== "string" && (
-        <table className={`${styles["book"] ?? ""} ${styles["compact"] ?? ""} ${styles["narrow"] ?? ""}`}>
-          <thead>
-            <tr>
-              <th scope="col">ion</th>
-              <th scope="col">target of the feed</th>
-              <th scope="col">drain</th>
-              <th scope="col">
-                <Explained title="Fresh part" steps={sum.working}>
-                  fresh part
-                </Explained>
-              </th>
-              <th aria-label="remark" />
-            </tr>
-          </thead>
-          <tbody>
-            {IONS.filter((ion) => target.ions[ion] !== undefined).map((ion) => (
-              <tr key={ion}>
-                <th scope="row">{ionName(ion)}</th>
-                <td>{target.ions[ion]?.toFixed(2)}</td>
-                <td>{drain.ions[ion]?.toFixed(2) ?? "none"}</td>
-                <td>
-                  <strong>{sum.ions[ion]?.toFixed(2)}</strong> {TRACES.includes(ion) ? "µmol/L" : "mmol/L"}
-                </td>
-                <td className={styles["off"]}>
-                  {sum.over[ion] !== undefined && `the drain alone brings ${sum.over[ion].toFixed(2)} too much`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      {sum !== null && typeof sum !== "string" && (
-        <div className={styles["actions"]}>
-          <Button type="primary" onClick={() => onTry({ ions: sum.ions, ph: target.ph })}>
-            Solve the fresh part
-          </Button>
-        </div>
-      )}
-    </section>
-  );
 }
