@@ -1,5 +1,5 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useSiteTime } from "../place/use-site-time.ts";
 import { useDates } from "../units/dates.tsx";
 import styles from "./advice.module.css";

@@ -1,7 +1,7 @@
 import type { OpenFinding } from "@sprunel/contract/advice";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { newKey } from "../forms/new-key.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { Mark } from "../parts/mark.tsx";
 import { useSiteTime } from "../place/use-site-time.ts";

@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import { weatherKindSchema, type WeatherChoices, type WeatherPreview } from "@sprunel/contract/climate";
 import { toCanonical } from "@sprunel/core/units";
 import Alert from "antd/es/alert";
@@ -43,7 +44,7 @@ export function ImportPreview({ preview, choices, onChange }: Props) {
         <p className="quiet">On top of the file stands: {preview.preamble.join(" · ")}</p>
       )}
       {preview.warnings.map((warning) => (
-        <Alert key={warning} type="warning" showIcon title={warning} />
+        <Alert key={warning} type="warning" showIcon title={<Told>{warning}</Told>} />
       ))}
       <Lacks lacks={preview.lacks} named={(kind) => KIND_WORDS[kind as keyof typeof KIND_WORDS]} />
       <ColumnsTable

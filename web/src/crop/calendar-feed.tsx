@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { ask } from "../http/api.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import styles from "./crop-of-all.module.css";
 
 /** The address at which a telephone's calendar follows stages and nights. */

@@ -5,7 +5,7 @@ import { daysBetween } from "@sprunel/core/time";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { ZoneLabel } from "../place/zone-label.tsx";
 import tables from "../theme/tables.module.css";

@@ -4,7 +4,7 @@ import { addDays, daysBetween } from "@sprunel/core/time";
 import Skeleton from "antd/es/skeleton";
 import { Suspense, type ComponentType, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";

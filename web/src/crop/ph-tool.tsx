@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import { LIMESTONE_NV_PCT, phChange, TEXTURES, type PhChange, type Texture } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
@@ -87,7 +88,7 @@ export function PhTool({ areaM2, onPlan, onDone }: { areaM2: number; onPlan(step
       </p>
       {found?.warnings.map((warning) => (
         <p key={warning} className="act">
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
       <p className="quiet">Not under a crop that stands. Peat and soils rich in humus need a laboratory’s test.</p>

@@ -6,7 +6,7 @@ import Button from "antd/es/button";
 import Upload from "antd/es/upload";
 import { Link } from "react-router";
 import { ApiError, sendFile } from "../http/api.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import styles from "./site-file.module.css";
 
 /** The whole site as one file, to keep or to take elsewhere. */

@@ -5,7 +5,7 @@ import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { Views } from "../parts/views.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { useView } from "../place/use-view.ts";

@@ -8,7 +8,7 @@ import { Link, useLocation, useNavigate } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { useDraft } from "../forms/use-draft.ts";
 import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { Views } from "../parts/views.tsx";
 import { useView } from "../place/use-view.ts";

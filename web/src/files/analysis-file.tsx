@@ -2,7 +2,7 @@ import type { AnalysisFile } from "@sprunel/contract/exchange";
 import Collapse from "antd/es/collapse";
 import Upload from "antd/es/upload";
 import Button from "antd/es/button";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
 import { ColumnsTable, Lacks, type FileColumn } from "./columns-table.tsx";
 import { HowWritten } from "./file-settings.tsx";

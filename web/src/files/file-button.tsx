@@ -1,7 +1,7 @@
 import Button from "antd/es/button";
 import Upload from "antd/es/upload";
 import { useState, type ReactNode } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 
 /** A button that reads one file in the browser. */
 export function FileButton({

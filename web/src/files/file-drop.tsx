@@ -1,5 +1,5 @@
 import Upload from "antd/es/upload";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { MOST_FILE_MB, type ChosenFile } from "./chosen-file.ts";
 import styles from "./files.module.css";
 import { TABLES, useFileChoice } from "./use-file-choice.ts";

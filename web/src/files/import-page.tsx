@@ -2,7 +2,7 @@ import type { ImportKind } from "@sprunel/contract/exchange";
 import Button from "antd/es/button";
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import type { ChosenFile } from "./chosen-file.ts";
 import { PastImports } from "./past-imports.tsx";
 import { FileDrop } from "./file-drop.tsx";

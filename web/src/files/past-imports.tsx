@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Popconfirm from "antd/es/popconfirm";
 import { ask } from "../http/api.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useDates } from "../units/dates.tsx";
 import styles from "./files.module.css";
 

@@ -8,14 +8,18 @@ export interface Fault {
   readonly message: string;
 }
 
-/** Shows each fault at its field; what belongs to no field is returned. */
-export function showFaults(form: FormInstance, faults: readonly Fault[]): string[] {
+/**
+ * Shows each fault at its field; what belongs to no field is returned.
+ *
+ * @param told puts a sentence in its reader's units
+ */
+export function showFaults(form: FormInstance, faults: readonly Fault[], told: (text: string) => string): string[] {
   const names = new Set(Object.keys(flatten(form.getFieldsValue(true))));
   const [known, others] = [
     faults.filter((fault) => names.has(fault.path)),
     faults.filter((fault) => !names.has(fault.path)),
   ];
-  form.setFields(known.map((fault) => ({ name: fault.path.split("."), errors: [fault.message] })));
+  form.setFields(known.map((fault) => ({ name: fault.path.split("."), errors: [told(fault.message)] })));
   const first = known[0];
   if (first) form.scrollToField(first.path.split("."), { focus: true, block: "center" });
   return others.map((fault) => fault.message);

@@ -1,3 +1,4 @@
+import { useTold } from "../units/told.ts";
 import Form from "antd/es/form";
 import { useState, type ReactNode } from "react";
 import type { z } from "zod";
@@ -33,8 +34,9 @@ export function RecordDialog<Values extends object, Saved>(props: Props<Values, 
   const { title, okText, width, columns = 2, schema, initialValues, saving, children, recordOf, save, onClose } = props;
   const [form] = Form.useForm<Values>();
   const [stray, setStray] = useState<string[]>([]);
+  const told = useTold();
   const [asked, setAsked] = useState<string | null>(null);
-  const tell = (faults: Fault[]): void => setStray(showFaults(form, faults));
+  const tell = (faults: Fault[]): void => setStray(showFaults(form, faults, told));
   const [version, setVersion] = useState(props.versioned?.version ?? null);
   const stale = props.versioned && version !== staleOf(saving.error)?.version ? staleOf(saving.error) : null;
   const submit = (at = version): void => {

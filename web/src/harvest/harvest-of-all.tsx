@@ -10,7 +10,7 @@ import { faultsOf } from "../forms/form-errors.ts";
 import { useAsked, type Question } from "../forms/use-asked.ts";
 import { useStored } from "../forms/use-stored.ts";
 import { Walk, WalkActions, WalkAsked, WalkBefore, WalkField, WalkStop } from "../forms/walk.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { TargetBar } from "../parts/small-bars.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";

@@ -3,7 +3,7 @@ import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useLog } from "../place/log-context.ts";
 import { usePlace } from "../place/use-place.ts";
 import { Amount } from "../units/use-units.tsx";

@@ -1,6 +1,6 @@
 import type { SoldAs } from "@sprunel/contract/basics";
 import type { Pick } from "@sprunel/contract/harvest";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import { Amount } from "../units/use-units.tsx";
 import tables from "../theme/tables.module.css";

@@ -1,5 +1,5 @@
 import Button from "antd/es/button";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useSaveZone, useSetUp } from "../place/use-set-up.ts";
 
 /** Beyond this a measurement is no longer what the plan counts on. */

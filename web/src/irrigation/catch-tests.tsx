@@ -2,7 +2,7 @@ import type { StoredCatchTest } from "@sprunel/contract/irrigation";
 import { catchTest, type CatchTest } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import figures from "../theme/figures.module.css";
 import { Amount, Measure } from "../units/use-units.tsx";

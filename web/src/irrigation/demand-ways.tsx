@@ -2,7 +2,7 @@ import type { DemandWays as Ways } from "@sprunel/contract/plan";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import tables from "../theme/tables.module.css";
 import { QuantityInput } from "../units/quantity-input.tsx";

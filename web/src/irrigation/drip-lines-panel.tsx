@@ -1,10 +1,11 @@
+import { Told } from "../units/told.ts";
 import type { NewDripLines, ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { BoardZone } from "@sprunel/contract/today";
 import { GOOD_VARIATION_PCT, pipeLossKpa } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useMemo, useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import figures from "../theme/figures.module.css";
 import { showDigits } from "../units/show.ts";
 import { Amount, Measure } from "../units/use-units.tsx";
@@ -140,7 +141,7 @@ function Described({ lines }: { lines: NewDripLines }) {
       </dl>
       {answer.warnings.map((warning) => (
         <p key={warning} className={styles["off"]}>
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
       <LateralChart answer={answer} />

@@ -2,7 +2,7 @@ import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import { clockAt } from "../place/clock-at.ts";
 import { showDigits } from "../units/show.ts";

@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
@@ -7,7 +8,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { CorrectionInForce } from "../advice/correction-in-force.tsx";
 import { FindingCard } from "../advice/finding-card.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";
 import { showDigits } from "../units/show.ts";
@@ -84,12 +85,14 @@ function Planned({ zone, day, plan, board }: { zone: BoardZone; day: ZoneDayAnsw
       {plan.warnings.length > 0 && (
         <Alert
           type="warning"
-          title={plan.warnings.length === 1 ? plan.warnings[0] : undefined}
+          title={plan.warnings.length === 1 ? <Told>{plan.warnings[0] ?? ""}</Told> : undefined}
           description={
             plan.warnings.length > 1 && (
               <ul className={styles["warnings"]}>
                 {plan.warnings.map((warning) => (
-                  <li key={warning}>{warning}</li>
+                  <li key={warning}>
+                    <Told>{warning}</Told>
+                  </li>
                 ))}
               </ul>
             )

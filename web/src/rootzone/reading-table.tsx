@@ -1,5 +1,5 @@
 import type { Reading } from "@sprunel/contract/rootzone";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { clockAt } from "../place/clock-at.ts";
 import { dateAt } from "../place/date-at.ts";
 import { StrikeOut } from "../parts/strike-out.tsx";

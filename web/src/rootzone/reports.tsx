@@ -5,7 +5,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { ReportHistory, type ReportFigure, type ReportPoint } from "../chart/report-history.tsx";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { StrikeOut } from "../parts/strike-out.tsx";
 import { SYSTEM_WORDS } from "../systems/words.ts";
 import tables from "../theme/tables.module.css";

@@ -2,7 +2,7 @@ import type { RootStation } from "@sprunel/contract/rootzone";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { Mark } from "../parts/mark.tsx";
 import { BandBar, TargetBar } from "../parts/small-bars.tsx";
 import { Views } from "../parts/views.tsx";

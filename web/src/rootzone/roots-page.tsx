@@ -3,7 +3,7 @@ import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { FindingCard } from "../advice/finding-card.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { useSetUp } from "../place/use-set-up.ts";
 import { usePlace } from "../place/use-place.ts";

@@ -4,7 +4,7 @@ import Button from "antd/es/button";
 import Popconfirm from "antd/es/popconfirm";
 import { useEffect, useRef, useState } from "react";
 import { ask } from "../http/api.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import tab from "../parts/tab.module.css";
 import { clockAt } from "../place/clock-at.ts";
 import { dateAt } from "../place/date-at.ts";

@@ -2,7 +2,7 @@ import type { Station } from "@sprunel/contract/advice";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, type ComponentType, type ReactNode } from "react";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { LostPage } from "../parts/lost-page.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";

@@ -2,7 +2,7 @@ import type { WorkingInput } from "@sprunel/contract/basics";
 import type { Figure } from "@sprunel/contract/plan";
 import { showNumber } from "@sprunel/core/working";
 import Skeleton from "antd/es/skeleton";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useZoneDay } from "../place/use-zone-day.ts";
 import { useBoard } from "../place/use-board.ts";
 import { usePlace } from "../place/use-place.ts";

@@ -1,7 +1,7 @@
 import { getAccess } from "@sprunel/contract/basics";
 import { useQuery } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import styles from "./set-up.module.css";
 
 /** By which address and code a tablet gets at this program, or how it is let in at all. */

@@ -2,7 +2,7 @@ import type { Zone } from "@sprunel/contract/site";
 import Skeleton from "antd/es/skeleton";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { setUpAddress } from "../place/set-up-link.tsx";
 import { useBoard } from "../place/use-board.ts";
 import { useSetUp } from "../place/use-set-up.ts";

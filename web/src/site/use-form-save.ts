@@ -1,3 +1,4 @@
+import { useTold } from "../units/told.ts";
 import type { UseMutationResult } from "@tanstack/react-query";
 import type { FormInstance } from "antd/es/form";
 import { useState } from "react";
@@ -39,12 +40,13 @@ export function useFormSave<Record, Saved extends Existing>({
   const { touched, settled, question } = useLeaveGuard();
   const [opened, setOpened] = useState(existing);
   const [stray, setStray] = useState<string[]>([]);
+  const told = useTold();
   const { error } = mutation;
   const stale = error instanceof ApiError && error.problem.status === 409 ? saved.parse(error.problem.current) : null;
   const submit = (at: Existing | null = opened): void => {
     const parsed = schema.safeParse(typed());
     if (!parsed.success) {
-      setStray(showFaults(form, faultsOf(parsed.error)));
+      setStray(showFaults(form, faultsOf(parsed.error), told));
       return;
     }
     setStray([]);
@@ -57,7 +59,7 @@ export function useFormSave<Record, Saved extends Existing>({
           settled();
           onSaved(answer);
         },
-        onError: (failure) => setStray(showFaults(form, faultsOf(failure))),
+        onError: (failure) => setStray(showFaults(form, faultsOf(failure), told)),
       },
     );
   };

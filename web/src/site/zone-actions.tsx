@@ -4,7 +4,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { EditDialog } from "../forms/edit-dialog.tsx";
 import { faultsOf } from "../forms/form-errors.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { useArchiveZone, useCopyZone, useDeleteZone } from "../place/use-set-up.ts";
 import { QuantityInput } from "../units/quantity-input.tsx";
 import { namesLike } from "./names-like.ts";

@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import type { WorkingStep } from "@sprunel/core/working";
 import type { ReactNode } from "react";
 import { Explained } from "../working/explained.tsx";
@@ -30,7 +31,7 @@ export function Answer<T extends Sum>({
       </p>
       {sum.warnings?.map((warning) => (
         <p key={warning} className={styles["warning"]}>
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
     </div>

@@ -2,7 +2,7 @@ import type { Board } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, type KeyboardEvent } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { MoreLinks } from "../place/more-links.tsx";
 import { usePlace } from "../place/use-place.ts";
 import styles from "./board.module.css";

@@ -35,6 +35,11 @@ export function useUnits(): Units {
   return units;
 }
 
+/** Where no units are known yet, on the way to the site's own, sentences stay in metric ones. */
+export function useUnitSystem(): UnitSystem {
+  return use(UnitsContext)?.system ?? "metric";
+}
+
 /** A number and its unit, the unit small and always there. */
 export function Amount({ quantity, value, note }: { quantity: Quantity; value: number; note?: string }) {
   const { text, unit } = useUnits().show(quantity, value);

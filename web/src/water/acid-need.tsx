@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import {
   ACIDS_SOLD,
@@ -72,7 +73,7 @@ export function AcidNeed({ water }: { water: NonNullable<ZoneFeed["water"]> }) {
           </p>
           {answer.warnings.map((warning) => (
             <p key={warning} className={styles["bad"]}>
-              {warning}
+              <Told>{warning}</Told>
             </p>
           ))}
         </>

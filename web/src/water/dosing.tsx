@@ -1,3 +1,4 @@
+import { Told } from "../units/told.ts";
 import type { CropChoice, Zone } from "@sprunel/contract/site";
 import type { BoardZone } from "@sprunel/contract/today";
 import type { Source } from "@sprunel/contract/water";
@@ -8,7 +9,7 @@ import Button from "antd/es/button";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { useZoneFeed } from "../feed/use-feed.ts";
 import { useHarvest } from "../harvest/use-harvest.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { solveDripLines, timesOf } from "../irrigation/drip-lines-sums.ts";
 import { useDripLines } from "../irrigation/use-drip-lines.ts";
 import { useBoard } from "../place/use-board.ts";
@@ -236,7 +237,7 @@ function Figures({
       </p>
       {answer.warnings.map((warning) => (
         <p key={warning} className={styles["bad"]}>
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
     </>

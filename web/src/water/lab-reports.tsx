@@ -5,7 +5,7 @@ import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ReportHistory } from "../chart/report-history.tsx";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { ANIONS, CATIONS, ionName } from "../words/ion-names.ts";
 import { useWaterReports } from "./use-water.ts";
 import { WaterReportForm } from "./water-form.tsx";

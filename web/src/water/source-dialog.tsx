@@ -8,7 +8,7 @@ import { AnalysisButton, AnalysisSettings, type AnalysisChoices } from "../files
 import type { ChosenFile } from "../files/chosen-file.ts";
 import { Reading } from "../files/reading.tsx";
 import { useAnalysis } from "../files/use-analysis.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { withoutIdentity } from "../forms/stale-edit.tsx";
 import { RecordDialog } from "../forms/record-dialog.tsx";
 import { useBoard } from "../place/use-board.ts";

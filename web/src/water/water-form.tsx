@@ -1,3 +1,4 @@
+import { useTold } from "../units/told.ts";
 import type { Ion } from "@sprunel/contract/basics";
 import { newWaterReportSchema } from "@sprunel/contract/water";
 import { checkReport } from "@sprunel/core/water";
@@ -42,6 +43,7 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
   const values = Form.useWatch([], form) as Values | undefined;
   const add = useAddWaterReport();
   const [stray, setStray] = useState<string[]>([]);
+  const told = useTold();
   const { touched, settled, question } = useLeaveGuard();
   const submit = (): void => {
     const typed = form.getFieldsValue(true) as Values;
@@ -59,9 +61,9 @@ export function WaterReportForm({ onSaved }: { onSaved?(): void }) {
           settled();
           onSaved?.();
         },
-        onError: (error) => setStray(showFaults(form, faultsOf(error))),
+        onError: (error) => setStray(showFaults(form, faultsOf(error), told)),
       });
-    else setStray(showFaults(form, faultsOf(parsed.error)));
+    else setStray(showFaults(form, faultsOf(parsed.error), told));
   };
   return (
     <Form

@@ -1,7 +1,7 @@
 import type { Board } from "@sprunel/contract/today";
 import type { SourceState } from "@sprunel/contract/water";
 import Skeleton from "antd/es/skeleton";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { useWaterStation } from "../place/use-sources.ts";
 import { HazardTable } from "./hazard-table.tsx";

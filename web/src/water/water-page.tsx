@@ -4,7 +4,7 @@ import type { BoardZone } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
-import { ProblemNote } from "../http/problem.tsx";
+import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { useWaterStation } from "../place/use-sources.ts";
 import { SYSTEM_WORDS } from "../systems/words.ts";

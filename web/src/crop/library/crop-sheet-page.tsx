@@ -9,7 +9,7 @@ import { Faults } from "../../forms/faults.tsx";
 import { faultsOf, type Fault } from "../../forms/form-errors.ts";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import { useDraft } from "../../forms/use-draft.ts";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import { differences } from "./crop-figures.ts";
 import { FiguresTable, PracticesTable, StagesTable } from "./crop-tables.tsx";

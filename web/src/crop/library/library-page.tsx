@@ -7,7 +7,7 @@ import { Link, useNavigate } from "react-router";
 import { FileButton } from "../../files/file-button.tsx";
 import { Faults } from "../../forms/faults.tsx";
 import { faultsOf } from "../../forms/form-errors.ts";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import styles from "./library.module.css";
 import { useCropLibrary, useImportCrop } from "./use-library.ts";
 

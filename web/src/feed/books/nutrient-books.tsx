@@ -7,7 +7,7 @@ import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import { Link } from "react-router";
 import forms from "../../forms/forms.module.css";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import tables from "../../theme/tables.module.css";
 import { useDates } from "../../units/dates.tsx";

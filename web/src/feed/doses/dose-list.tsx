@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import type { DosePlan, PlannedDose } from "@sprunel/contract/feed";
 import Segmented from "antd/es/segmented";
 import { useState } from "react";
@@ -80,12 +81,12 @@ export function DoseList({ plan, today }: { plan: DosePlan; today: string }) {
       ))}
       {plan.unmet.map(({ nutrient, kgHa, reason }) => (
         <p key={`${nutrient} ${reason}`} className="act">
-          <Amount quantity="perLand" value={kgHa} /> of {nutrient} cannot be given: {reason}.
+          <Amount quantity="perLand" value={kgHa} /> of {nutrient} cannot be given: <Told>{reason}</Told>.
         </p>
       ))}
       {plan.warnings.map((warning) => (
         <p key={warning} className="quiet">
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
     </section>

@@ -5,7 +5,7 @@ import Button from "antd/es/button";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
 import forms from "../../forms/forms.module.css";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { SetUpLink } from "../../place/set-up-link.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";

@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import type { DoseInjection } from "@sprunel/contract/feed";
 import { Amount, Measure } from "../../units/use-units.tsx";
 import styles from "./doses.module.css";
@@ -45,7 +46,7 @@ export function Injected({
       </p>
       {warnings.map((warning) => (
         <p key={warning} className="act">
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
     </>

@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import type { DosePlan } from "@sprunel/contract/feed";
 import type { ReactNode } from "react";
 import { Amount, Measure, useUnits } from "../../units/use-units.tsx";
@@ -73,7 +74,7 @@ export function NeedPicture({
       </ol>
       {need.warnings.map((warning) => (
         <p key={warning} role="status" className="act">
-          {warning}
+          <Told>{warning}</Told>
         </p>
       ))}
       <p className="quiet">P and K are told as elements, not as oxides.</p>

@@ -10,7 +10,7 @@ import { Reading } from "../../files/reading.tsx";
 import { useAnalysis } from "../../files/use-analysis.ts";
 import { DateInput } from "../../forms/date-input.tsx";
 import forms from "../../forms/forms.module.css";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import tables from "../../theme/tables.module.css";
 import { trySum } from "../../sums/try-sum.ts";
 import { showDigits } from "../../units/show.ts";

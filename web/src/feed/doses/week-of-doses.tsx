@@ -1,6 +1,7 @@
+import { Told } from "../../units/told.ts";
 import Skeleton from "antd/es/skeleton";
 import { Link } from "react-router";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import tables from "../../theme/tables.module.css";
 import { useDates } from "../../units/dates.tsx";
@@ -41,7 +42,7 @@ export function WeekOfDoses() {
               <small>{cropName}</small>
             </td>
             <td colSpan={2} className="act">
-              The programme cannot be followed as it stands: {fault}
+              The programme cannot be followed as it stands: <Told>{fault ?? ""}</Told>
             </td>
           </tr>
         ))}

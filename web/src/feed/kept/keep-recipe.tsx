@@ -2,7 +2,7 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import styles from "../feed.module.css";
 import { useKeepRecipe } from "./use-recipes.ts";
 import { newKey } from "../../forms/new-key.ts";

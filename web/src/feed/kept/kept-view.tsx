@@ -3,7 +3,7 @@ import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { useSiteTime } from "../../place/use-site-time.ts";
 import { useBoard } from "../../place/use-board.ts";
 import { Price } from "../../units/use-units.tsx";

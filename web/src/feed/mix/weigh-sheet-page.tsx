@@ -3,7 +3,7 @@ import { weighOut, type Recipe, type Weighing } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import { Fragment, useState } from "react";
 import { Link, useParams } from "react-router";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { trySum } from "../../sums/try-sum.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";

@@ -3,7 +3,7 @@ import type { FeedCosts } from "@sprunel/contract/feed";
 import Progress from "antd/es/progress";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { trySum } from "../../sums/try-sum.ts";

@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import type { Ion } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { isTrace } from "@sprunel/core/chemistry";
@@ -90,7 +91,9 @@ export function Reasons({ recipe }: { recipe: Recipe }) {
             .filter((warning) => warning.includes("cannot be kept"))
             .map((warning) => (
               <li key={warning}>
-                <strong>{warning}</strong>
+                <strong>
+                  <Told>{warning}</Told>
+                </strong>
               </li>
             ))}
         {off.map((deviation) => (

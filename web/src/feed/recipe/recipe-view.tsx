@@ -8,7 +8,7 @@ import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useState } from "react";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import { useDraft } from "../../forms/use-draft.ts";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
 import { useWaterStation } from "../../place/use-sources.ts";
 import { StepsDrawer } from "../../working/steps-drawer.tsx";

@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import type { FeedTarget } from "@sprunel/contract/feed";
 import { ecMsCm } from "@sprunel/core/chemistry";
 import { atStrength } from "@sprunel/core/feed";
@@ -48,7 +49,11 @@ export function Strength({ target, onChange }: { target: FeedTarget; onChange(ta
           />
         </label>
       </div>
-      {fault !== null && <p role="alert">{fault}</p>}
+      {fault !== null && (
+        <p role="alert">
+          <Told>{fault}</Told>
+        </p>
+      )}
     </>
   );
 }

@@ -7,7 +7,7 @@ import Select from "antd/es/select";
 import Slider from "antd/es/slider";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import type { useDraft } from "../../forms/use-draft.ts";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { useSaveZone, useSetUp } from "../../place/use-set-up.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";
 import shared from "../feed.module.css";

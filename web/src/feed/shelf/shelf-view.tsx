@@ -5,7 +5,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { useBoard } from "../../place/use-board.ts";
 import { Price, useUnits } from "../../units/use-units.tsx";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import shared from "../feed.module.css";
 import { useChangeShelf } from "../use-feed.ts";
 import { weighed } from "../mix/masses.ts";

@@ -3,7 +3,7 @@ import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
 import Select from "antd/es/select";
 import Skeleton from "antd/es/skeleton";
 import { useState } from "react";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import styles from "../feed.module.css";
 import { Reasons, Sums } from "../recipe/recipe-facts.tsx";
 import { Tanks } from "../mix/tanks.tsx";

@@ -1,3 +1,4 @@
+import { Told } from "../../units/told.ts";
 import { addressOf } from "@sprunel/contract/basics";
 import { getSiteDayTable, type DayChange, type DayEdit, type SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
@@ -57,7 +58,8 @@ function Fit({ day: { unmet, gapPct, improving, version } }: { day: SiteDay }) {
       <ul>
         {unmet.map(({ name, litres, reason, wayOut, gonePct }) => (
           <li key={`${name} ${litres}`}>
-            <strong>{name}</strong>: <Amount quantity="volume" value={litres} /> wait. {reason} {wayOut}
+            <strong>{name}</strong>: <Amount quantity="volume" value={litres} /> wait.{" "}
+            <Told>{`${reason} ${wayOut}`}</Told>
             {gonePct !== null && ` Without it ${gonePct.toFixed(0)} % of what its roots can reach is gone tonight.`}
           </li>
         ))}

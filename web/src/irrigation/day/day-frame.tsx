@@ -1,7 +1,7 @@
 import type { SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import type { ReactNode } from "react";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { SiteWays } from "../../place/site-ways.tsx";
 import { useBoard } from "../../place/use-board.ts";
 import { usePlace } from "../../place/use-place.ts";

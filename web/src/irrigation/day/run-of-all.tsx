@@ -2,7 +2,7 @@ import type { DayEdit, DayPulse, SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
 import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, useCallback, useMemo, useState } from "react";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { dayScale } from "../../place/day-scale.ts";
 import { SetUpLink } from "../../place/set-up-link.tsx";
 import { usePlace } from "../../place/use-place.ts";

@@ -4,7 +4,7 @@ import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ProblemNote } from "../../http/problem.tsx";
+import { ProblemNote } from "../../parts/problem.tsx";
 import { clockAt } from "../../place/clock-at.ts";
 import { usePlace } from "../../place/use-place.ts";
 import { useDates } from "../../units/dates.tsx";

@@ -1,9 +1,11 @@
 import Alert from "antd/es/alert";
 import Button from "antd/es/button";
-import { ApiError } from "./api.ts";
+import { useTold } from "../units/told.ts";
+import { ApiError } from "../http/api.ts";
 
 /** What went wrong, in words, with a way to try again. */
 export function ProblemNote({ error, onRetry }: { error: Error; onRetry?: () => void }) {
+  const told = useTold();
   const title =
     error instanceof ApiError
       ? error.problem.title
@@ -16,7 +18,7 @@ export function ProblemNote({ error, onRetry }: { error: Error; onRetry?: () => 
       type="error"
       showIcon
       title={title}
-      description={error.message}
+      description={told(error.message)}
       action={onRetry && <Button onClick={onRetry}>Try again</Button>}
     />
   );
