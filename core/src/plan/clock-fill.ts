@@ -28,14 +28,15 @@ export function fullest(may: readonly Candidate[], room: Room, most: number): nu
   const fits = [...may].sort((a, b) => b.counts - a.counts);
   const rest = new Float64Array(fits.length + 1);
   for (let at = fits.length - 1; at >= 0; at--) rest[at] = (rest[at + 1] as number) + worthOf(fits[at] as Candidate);
+  const shared = fits[0]?.passes.filter((at) => fits.every(({ passes }) => passes.includes(at))) ?? [];
   const found: { worth: number; zones: number[] }[] = [];
   const chosen: number[] = [];
   let looked = 0;
   const look = (at: number, worth: number): void => {
     if (++looked > MOST_LOOKED && found.length > 0) return;
     const one = fits[at];
-    // No L/h of those left counts more than this one's: what the pump has left bounds them all.
-    const more = one ? Math.min(rest[at] as number, (room.lh[0] as number) * one.counts) : 0;
+    // No L/h of those left counts more than this one's: what is left of what all of them pass bounds them.
+    const more = one ? Math.min(rest[at] as number, leastOf(shared, room) * one.counts) : 0;
     if (found.length === most && worth + more <= (found[most - 1]?.worth ?? 0) + TINY) return;
     if (!one) {
       if (found.length === most) found.pop();
@@ -54,6 +55,12 @@ export function fullest(may: readonly Candidate[], room: Room, most: number): nu
   };
   look(0, 0);
   return found.map(({ zones }) => zones);
+}
+
+function leastOf(places: readonly number[], { lh }: Room): number {
+  let least = Infinity;
+  for (const at of places) least = Math.min(least, lh[at] as number);
+  return least;
 }
 
 function worthOf({ flowLh, counts }: Candidate): number {

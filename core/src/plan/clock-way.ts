@@ -67,7 +67,6 @@ export class ClockDay {
   readonly first: number;
   readonly last: number;
   private readonly going: readonly Going[];
-  private readonly leastLh: number;
   /** what there is to give, and room to reckon in */
   private readonly all: Room;
   private readonly room: Room;
@@ -89,7 +88,6 @@ export class ClockDay {
     const spans = this.going.flatMap((one) => one.spans.map(({ from, to }) => ({ from, to: to + one.length })));
     this.first = Math.min(...spans.map(({ from }) => from));
     this.last = Math.max(...spans.map(({ to }) => to));
-    this.leastLh = Math.min(...this.going.map(({ flowLh }) => flowLh));
   }
 
   private goingOf(job: Job, zone: number, mixer: number): Going {
@@ -138,9 +136,10 @@ export class ClockDay {
     for (const { end } of way.running) if (end < until) until = end;
     for (const { free } of turns) if (free > at && free < until) until = free;
     return this.choices(may, way, room, most).map((opened) => {
-      let lh = room.lh[0] as number;
-      for (const zone of opened) lh -= (this.going[zone] as Going).flowLh;
-      return this.step(way, turns, opened, lh >= this.leastLh ? this.nextReady(way, lh, until) : until);
+      for (const zone of opened) take(this.going[zone] as Going, room, 1);
+      const next = this.nextReady(way, until);
+      for (const zone of opened) take(this.going[zone] as Going, room, -1);
+      return this.step(way, turns, opened, next);
     });
   }
 
@@ -221,15 +220,15 @@ export class ClockDay {
     return ((left[zone] as number) * (length + gap)) / Math.max(1, (spans.at(-1)?.to ?? 0) + length - at);
   }
 
-  /** When the next zone may open that there is flow for, before some second. */
-  private nextReady({ at, left, ready }: Way, lh: number, until: number): number {
+  /** When the next zone may open that there is room for, before some second. */
+  private nextReady({ at, left, ready }: Way, until: number): number {
     let next = until;
     for (let zone = 0; zone < this.going.length; zone++) {
       const from = ready[zone] as number;
       if (left[zone] === 0 || from >= next) continue;
-      const { flowLh, spans } = this.going[zone] as Going;
-      if (flowLh > lh) continue;
-      for (const span of spans) {
+      const one = this.going[zone] as Going;
+      if (!hasRoom(one, this.room)) continue;
+      for (const span of one.spans) {
         const opens = Math.max(from, span.from);
         if (opens <= span.to && opens > at && opens < next) next = opens;
       }

@@ -43,6 +43,7 @@ export function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly Si
     : 0;
   const part = (litres: number, wanted: readonly number[], dose: AskedZone["dose"]): Asked => {
     const recipe = dose ? `${zone.recipe ?? "water"} with ${dose.name}` : zone.recipe;
+    const mixerIds = mixersOf(input, zone.id, recipe);
     return {
       ...{ zoneId: zone.id, name: zone.name, recipe, dose: dose?.name ?? null },
       plan: {
@@ -51,10 +52,11 @@ export function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly Si
         flowLh: zone.flowLh,
         pulses: wanted.length,
         minGapMin: zone.minGapMin,
-        recipeId: recipe ?? WATER,
+        // What passes no mixer was mixed elsewhere: nothing is to be rinsed for it.
+        recipeId: mixerIds.includes(BYPASS) ? WATER : (recipe ?? WATER),
         ...shared,
         valve: `${zone.id}`,
-        mixerIds: mixersOf(input, zone.id, recipe),
+        mixerIds,
         wanted: wanted.map((startS) => clockText(startS)),
         ...beforeOf(input, own, zone.id, dose !== null, wanted.length),
       },
@@ -160,7 +162,7 @@ export function standing(input: SiteDayInput, fixed: readonly SitePulse[]): DayP
     const byHand = zoneId !== null && (input.main.hands?.zoneIds.includes(zoneId) ?? false);
     return {
       ...{ id: `stands ${id}`, litres: 0, pulses: 1, minGapMin: 0, priority: 0, windows: all },
-      ...{ flowLh: lh, recipeId: recipe ?? WATER, valve: zoneKey(zoneId, name), byHand },
+      ...{ flowLh: lh, recipeId: mixer === null ? WATER : (recipe ?? WATER), valve: zoneKey(zoneId, name), byHand },
       limitIds: [...limits.map((limit) => limit.name), ...(byHand ? [HANDS] : [])],
       fixed: [{ start: clockText(startS), minutes: lengthS / 60, mixerId: mixer ?? BYPASS }],
     };

@@ -402,6 +402,17 @@ describe("the day of a site", () => {
     }).toThrow(/Tank gives lettuce to Zone 1.*10 min/);
   });
 
+  it("lets zones run beside each other whose feeds pass no mixer of the site", () => {
+    const zones = ["melon", "lettuce", null].map((recipe, at) => zone(at + 1, { recipe }));
+    const { pulses } = plan(day(zones));
+    expect(pulses.map(({ startS }) => startS)).toEqual([8, 8, 8, 12, 12, 12].map((hour) => hour * HOUR));
+    expect(pulses.map(({ recipe }) => recipe).slice(0, 3)).toEqual(["melon", "lettuce", null]);
+    // What stands keeps its time, too, and is in nobody's way.
+    const kept = pulses.map((pulse) => ({ ...pulse, locked: true }));
+    const again = plan(day([...zones, zone(4, { recipe: "basil" })], {}, { kept }));
+    expect(of(again.pulses, 4).map(({ startS }) => startS)).toEqual([8 * HOUR, 12 * HOUR]);
+  });
+
   it("says how dry a zone gets that has to wait: what is gone, and what it does not get", () => {
     const roots = { goneL: 3000, availableL: 10_000 };
     const { unmet } = plan(day([zone(1, { roots })], {}, { nowS: 19 * HOUR }));
