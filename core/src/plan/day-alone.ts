@@ -10,7 +10,7 @@ export class Alone {
 
   pulsesOf(job: Job): number {
     // As early as can be they are as many as anyhow.
-    return found(this.pulses, job, () => this.empty.best(job, true)?.starts.length ?? 0);
+    return found(this.pulses, job, () => this.empty.best(job, "early")?.starts.length ?? 0);
   }
 
   costOf(job: Job): number {

@@ -47,7 +47,7 @@ export function forward(
   });
   for (const job of jobs) {
     const held = capacity.lift(job);
-    const best = held?.starts.length === job.pulses ? held : capacity.best(job, !mayBeExact());
+    const best = held?.starts.length === job.pulses ? held : capacity.best(job, mayBeExact() ? "cheap" : "early");
     const placing = (best?.starts.length ?? 0) >= (held?.starts.length ?? 0) ? best : held;
     if (placing) capacity.place(job, placing);
   }

@@ -59,12 +59,13 @@ export class DayCapacity {
   /**
    * The best that a job can have beside what is placed: most pulses, then least cost; null when not even one fits.
    *
-   * @param packed as early as can be instead of as cheap: leaves more room for those that come after
+   * @param aim as early as can be instead of as cheap, which leaves more room for those that come after; or near some other times
    */
-  best(job: Job, packed = false): Placing | null {
+  best(job: Job, aim: "cheap" | "early" | readonly number[] = "cheap"): Placing | null {
+    const packed = aim === "early";
     let best: { readonly placing: Placing; readonly rank: number } | null = null;
     for (const mixer of job.mixers) {
-      const placing = this.bestOn(job, mixer, packed);
+      const placing = this.bestOn(job, mixer, aim);
       if (!placing) continue;
       const rank = packed ? (placing.starts.at(-1) ?? 0) : placing.cost;
       const more = placing.starts.length - (best?.placing.starts.length ?? 0);
@@ -155,9 +156,10 @@ export class DayCapacity {
   }
 
   /** The best on one mixer: the k-th pulse no earlier than a gap after the one before. */
-  private bestOn(job: Job, mixer: number, packed: boolean): Placing | null {
+  private bestOn(job: Job, mixer: number, aim: "cheap" | "early" | readonly number[]): Placing | null {
     const open = this.openOn(job, mixer);
-    let starts = packed ? [] : (asWanted(open, job) ?? cheapest(open, job));
+    const aimed = typeof aim === "string" ? job : { ...job, wantedS: aim, priceAt: NO_PRICES };
+    let starts = aim === "early" ? [] : (asWanted(open, aimed) ?? cheapest(open, aimed));
     // What is open for less than a step of the grid may hold more pulses than the grid does.
     if (starts.length < job.pulses) {
       const soonest = earliest(open, job);
@@ -166,6 +168,8 @@ export class DayCapacity {
     return starts.length > 0 ? placed(job, mixer, starts) : null;
   }
 }
+
+const NO_PRICES = new Float64Array(0);
 
 function placed(job: Job, mixer: number, starts: readonly number[]): Placing {
   return { mixer, starts, cost: starts.reduce((sum, start, pulse) => sum + costOf(job, pulse, start), 0) };

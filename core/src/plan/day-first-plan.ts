@@ -32,15 +32,16 @@ export function firstPlans(
     const capacity = newCapacity();
     for (const job of order) {
       const inBlock = blocks?.get(job);
-      const early = packed || !mayBeExact();
-      const placing = inBlock ? capacity.best(inBlock, early) : blocks ? null : capacity.best(job, early);
+      const aim = packed || !mayBeExact() ? "early" : "cheap";
+      const placing = inBlock ? capacity.best(inBlock, aim) : blocks ? null : capacity.best(job, aim);
       if (placing) capacity.place(job, placing);
     }
     // What its block did not hold may still find room elsewhere.
     if (blocks)
       for (const job of order) {
         const held = capacity.lift(job);
-        const placing = held?.starts.length === job.pulses ? held : capacity.best(job, packed || !mayBeExact());
+        const placing =
+          held?.starts.length === job.pulses ? held : capacity.best(job, packed || !mayBeExact() ? "early" : "cheap");
         if (placing) capacity.place(job, placing);
       }
     return { capacity, worth: worthOf(input, order, capacity) };
@@ -99,7 +100,7 @@ function asBefore(
   if (moved.length === jobs.length) return null;
   for (const job of moved) {
     const held = capacity.lift(job);
-    const best = capacity.best(job, !mayBeExact());
+    const best = capacity.best(job, mayBeExact() ? "cheap" : "early");
     const placing = (best?.starts.length ?? 0) > (held?.starts.length ?? 0) ? best : held;
     if (placing) capacity.place(job, placing);
   }

@@ -166,7 +166,7 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
   if (last)
     for (let endS = last.endS + 900; endS <= DAY_S; endS += 900) {
       const wider = { ...job, windows: [...job.windows.slice(0, -1), { ...last, endS }] };
-      if (capacity.best(wider, true)?.starts.length !== zone.pulses) continue;
+      if (capacity.best(wider, "early")?.starts.length !== zone.pulses) continue;
       answer = `Let its window end at ${clockText(endS).slice(0, 5)}: then all of it fits.`;
       break;
     }

@@ -47,7 +47,7 @@ export function anotherOrder(
   const before = lifted.map((job) => ({ job, placing: capacity.lift(job) }));
   const order = chance() < 0.5 ? lifted : shuffled(lifted, chance);
   for (const job of order) {
-    const placing = capacity.best(job, packed);
+    const placing = capacity.best(job, packed ? (chance() < SPREAD ? spread(job, chance) : "early") : "cheap");
     if (placing) capacity.place(job, placing);
   }
   const was = worth(
@@ -61,6 +61,17 @@ export function anotherOrder(
   if (!isBetter(was, now)) return;
   lifted.forEach((job) => capacity.lift(job));
   for (const { job, placing } of before) if (placing) capacity.place(job, placing);
+}
+
+/** How often a job that is to give way is spread evenly over some of its day, instead of early: room between its pulses is left for others'. */
+const SPREAD = 0.5;
+
+/** Evenly from a moment of its windows to another. */
+function spread({ windows, pulses, pulseS }: Job, chance: () => number): number[] {
+  const [first, last] = [windows[0]?.startS ?? 0, (windows.at(-1)?.endS ?? 0) - pulseS];
+  const from = first + 0.5 * chance() * (last - first);
+  const to = last - 0.5 * chance() * (last - first);
+  return Array.from({ length: pulses }, (_, at) => from + (at * (to - from)) / Math.max(1, pulses - 1));
 }
 
 function shuffled<T>(values: readonly T[], chance: () => number): T[] {
