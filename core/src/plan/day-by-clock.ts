@@ -1,4 +1,5 @@
 import { byTheClock } from "./clock-beam.ts";
+import type { Alone } from "./day-alone.ts";
 import type { DayCapacity } from "./day-capacity.ts";
 import type { Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
@@ -45,7 +46,7 @@ export function forward(
     const placing = found ? capacity.asFarAs(job, found) : null;
     if (placing) capacity.place(job, placing);
   });
-  for (const job of jobs) {
+  for (const job of [...jobs].sort((a, b) => priorityOf(input, a) - priorityOf(input, b))) {
     const held = capacity.lift(job);
     const best = held?.starts.length === job.pulses ? held : capacity.best(job, mayBeExact() ? "cheap" : "early");
     const placing = (best?.starts.length ?? 0) >= (held?.starts.length ?? 0) ? best : held;
@@ -69,19 +70,22 @@ export function restarted(
   jobs: readonly Job[],
   newCapacity: () => DayCapacity,
   best: DayCapacity,
+  alone: Alone,
   hasTime: () => boolean,
 ): DayCapacity {
   const chance = seeded(7);
   let found = { capacity: best, worth: worthOf(input, jobs, best) };
-  let mostL = Infinity;
-  const isShort = ({ capacity }: { capacity: DayCapacity }): boolean =>
-    jobs.some((job) => capacity.placingOf(job)?.starts.length !== job.pulses);
+  let mostL: number | null = null;
+  let surplus = SURPLUS;
+  const last = Math.max(...jobs.map((job) => priorityOf(input, job)));
+  const isShort = ({ capacity }: { capacity: DayCapacity }, counts: (job: Job) => boolean = () => true): boolean =>
+    jobs.some((job) => counts(job) && (capacity.placingOf(job)?.starts.length ?? 0) < alone.pulsesOf(job));
   for (let round = 0; round < MOST_ROUNDS && isShort(found) && hasTime(); round++) {
     const width = WIDTHS[Math.min(round, WIDTHS.length - 1)] as number;
-    const asked = withoutTheLast(input, jobs, mostL);
+    const asked = withoutTheLast(input, jobs, (mostL ?? Infinity) * (1 + surplus));
     const tried = forward(input, jobs, newCapacity(), () => false, { asked, width, chance, hasTime });
-    const litres = jobs.reduce((sum, job) => sum + litresOf(job, tried.capacity.placingOf(job)?.starts.length ?? 0), 0);
-    mostL = mostL === Infinity ? litres : Math.max(mostL, litres);
+    if (mostL !== null && isShort(tried, (job) => priorityOf(input, job) < last)) surplus -= GIVES_WAY;
+    mostL = Math.max(mostL ?? 0, givenL(jobs, tried.capacity));
     if (isBetter(tried.worth, found.worth)) found = tried;
   }
   return found.capacity;
@@ -89,12 +93,16 @@ export function restarted(
 const WIDTHS = [8, 40, 160];
 const MOST_ROUNDS = 12;
 
+function givenL(jobs: readonly Job[], capacity: DayCapacity): number {
+  return jobs.reduce((sum, job) => sum + litresOf(job, capacity.placingOf(job)?.starts.length ?? 0), 0);
+}
+
 /** How many pulses are asked for each job so that all are no more than some litres: those that come last give way, evenly. */
 function withoutTheLast(input: DayPlanInput, jobs: readonly Job[], litres: number): ReadonlyMap<Job, number> {
   const asked = new Map(jobs.map((job) => [job, job.pulses]));
   const last = Math.max(...jobs.map((job) => priorityOf(input, job)));
   if (jobs.every((job) => priorityOf(input, job) === last)) return asked;
-  let over = jobs.reduce((sum, job) => sum + litresOf(job, job.pulses), 0) - litres * (1 + SURPLUS);
+  let over = jobs.reduce((sum, job) => sum + litresOf(job, job.pulses), 0) - litres;
   const share = (job: Job): number => (asked.get(job) ?? 0) / job.pulses;
   const inOrder = [...jobs].sort((a, b) => priorityOf(input, b) - priorityOf(input, a));
   while (over > 0) {
@@ -111,3 +119,5 @@ function withoutTheLast(input: DayPlanInput, jobs: readonly Job[], litres: numbe
 }
 /** What is asked beyond what the pump was found to give, as a share: something to choose from. */
 const SURPLUS = 0.005;
+/** What the last give up for the others, share of the litres, each time that others were short. */
+const GIVES_WAY = 0.01;

@@ -44,7 +44,7 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
   const alone = new Alone(newCapacity());
   const first = firstPlans(input, jobs, newCapacity, mayBeExact);
   if (first.settled) return answerOf(input, first.capacity, jobs, alone, sheet);
-  const best = restarted(input, jobs, newCapacity, first.capacity, hasTime);
+  const best = restarted(input, jobs, newCapacity, first.capacity, alone, hasTime);
   improve(input, best, jobs, alone, hasTime);
   return answerOf(input, best, jobs, alone, sheet);
 }
