@@ -15,7 +15,7 @@ export interface Room {
 }
 
 /** Ways that are looked at before the best so far are taken: many small valves fill a pump in the first few. */
-const MOST_LOOKED = 3000;
+const MOST_LOOKED = 300;
 const TINY = 1e-6;
 
 /**
@@ -25,7 +25,7 @@ const TINY = 1e-6;
  * @returns zones of each way; one of none at all where nothing fits
  */
 export function fullest(may: readonly Candidate[], room: Room, most: number): number[][] {
-  const fits = [...may].sort((a, b) => b.counts - a.counts);
+  const fits = [...may].sort((a, b) => b.counts - a.counts || b.flowLh - a.flowLh);
   const rest = new Float64Array(fits.length + 1);
   for (let at = fits.length - 1; at >= 0; at--) rest[at] = (rest[at + 1] as number) + worthOf(fits[at] as Candidate);
   const shared = fits[0]?.passes.filter((at) => fits.every(({ passes }) => passes.includes(at))) ?? [];
