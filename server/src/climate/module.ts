@@ -18,6 +18,7 @@ import type { WeatherDevice } from "./weather-device.ts";
 import { weatherImportService } from "./weather-import-service.ts";
 import { weatherService, type WeatherService } from "./weather-service.ts";
 import { importLog } from "../imports/import-log.ts";
+import { weatherImportStore } from "./weather-import-store.ts";
 import { weatherStore } from "./weather-store.ts";
 
 /** One entry of the file's weather holds so many hours; a station has as many entries as it takes. */
@@ -57,7 +58,9 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
   return {
     weatherImports: {
       async *out(scope, { siteId }) {
-        for (const { fileName, header, choices, importedAtMs, conflicts } of await weatherStore(scope).imports(siteId))
+        for (const { fileName, header, choices, importedAtMs, conflicts } of await weatherImportStore(scope).ofSite(
+          siteId,
+        ))
           yield {
             fileName,
             header,
@@ -67,11 +70,11 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
           };
       },
       async in(scope, { siteId }, rows) {
-        const store = weatherStore(scope);
-        const { outsideId } = await store.stations(siteId);
+        const { outsideId } = await weatherStore(scope).stations(siteId);
+        const store = weatherImportStore(scope);
         for (const { importedAt, conflicts, ...entry } of rows) {
           const importedAtMs = Date.parse(importedAt);
-          const id = await store.addImport({ ...entry, stationId: outsideId, importedAtMs });
+          const id = await store.add({ ...entry, stationId: outsideId, importedAtMs });
           await importLog(scope).add({
             ...{ kind: "weather", fileName: entry.fileName, heads: entry.header, choices: entry.choices, importedAtMs },
             // The file does not tell how many rows each brought.
@@ -87,7 +90,7 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
     weather: {
       async *out(scope, { siteId }) {
         const store = weatherStore(scope);
-        const placeOf = new Map((await store.imports(siteId)).map(({ id }, at) => [id, at]));
+        const placeOf = new Map((await weatherImportStore(scope).ofSite(siteId)).map(({ id }, at) => [id, at]));
         for (const { id, house } of await store.named(siteId)) {
           let hours = [];
           for await (const { kind, hourMs, source, value, doubtful, importId } of store.all(id)) {
@@ -103,7 +106,7 @@ function weatherOfSite(): NonNullable<SiteFilePart["ofSite"]> {
       async in(scope, { siteId }, rows, first) {
         const store = weatherStore(scope);
         const stations = await store.named(siteId);
-        const imports = await store.imports(siteId);
+        const imports = await weatherImportStore(scope).ofSite(siteId);
         for (const [at, { house, hours }] of rows.entries()) {
           const station = stations.find((candidate) => candidate.house === house);
           if (!station)

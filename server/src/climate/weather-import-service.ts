@@ -21,6 +21,7 @@ import type { Follower } from "../http/served.ts";
 import { importLog } from "../imports/import-log.ts";
 import { readLikeBefore, toldOf } from "../imports/like-before.ts";
 import type { Scope } from "../scope/scope.ts";
+import { weatherImportStore } from "./weather-import-store.ts";
 import { weatherStore, type WeatherReading } from "./weather-store.ts";
 
 /** What of a file's choices holds for the next one like it: not which sheet of its book it was. */
@@ -82,9 +83,9 @@ export function weatherImportService(scope: Scope) {
       const answer = await scope.transaction(async (inner) => {
         const judged = await judge(readFile, inner);
         if (judged.table.span === null) throw nothingToImport(judged.table);
-        const store = weatherStore(inner);
+        const imports = weatherImportStore(inner);
         if (judged.freshCount > 0 || judged.conflicts.length > 0) {
-          const importId = await store.addImport({
+          const importId = await imports.add({
             stationId: judged.stationId,
             fileName: file.fileName,
             header: judged.heads,
@@ -92,8 +93,8 @@ export function weatherImportService(scope: Scope) {
             choices: judged.choices,
             importedAtMs: scope.clock(),
           });
-          await store.add(judged.stationId, "imported", judged.fresh(), importId);
-          await store.addConflicts(importId, judged.conflicts);
+          await weatherStore(inner).add(judged.stationId, "imported", judged.fresh(), importId);
+          await imports.addConflicts(importId, judged.conflicts);
           await importLog(inner).add({
             ...{ kind: "weather", fileName: file.fileName, heads: judged.heads, choices: judged.choices },
             ...{ rows: judged.table.series.hourMs.length, importedAtMs: scope.clock(), weatherImportId: importId },

@@ -1,6 +1,6 @@
 import type { Imports, TakenBack } from "@sprunel/contract/exchange";
 import { localDate } from "@sprunel/core/time";
-import { weatherStore } from "../climate/weather-store.ts";
+import { weatherImportStore } from "../climate/weather-import-store.ts";
 import { conflict, notFound } from "../http/problems.ts";
 import { importLog } from "../imports/import-log.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -31,7 +31,7 @@ export function pastImports(scope: Scope) {
       const answer = await scope.transaction(async (inner) => {
         const back = await importLog(inner).takeBack(id, scope.clock());
         if (kept.weatherImportId === null) return { ...back, firstMs: null };
-        const gone = await weatherStore(inner).removeImport(kept.weatherImportId);
+        const gone = await weatherImportStore(inner).remove(kept.weatherImportId);
         return { undone: gone.values, stays: 0, firstMs: gone.firstMs };
       });
       if (answer.firstMs !== null) scope.cache.weatherChanged(localDate(answer.firstMs, timeZone));
