@@ -133,6 +133,6 @@ test("a crop waits for the manure that was spread for it", async ({ page }) => {
   await next.getByLabel("Planted on").fill("20 Jul 2026");
   await next.getByLabel("Planted on").press("Enter");
   await next.getByRole("button", { name: "Plan it" }).click();
-  await expect(next.getByText(/nothing is planted before 2026-07-30/)).toBeVisible();
+  await expect(next.getByText(/nothing is planted before 30 Jul 2026/)).toBeVisible();
   await expectNoSeriousFaults(page);
 });

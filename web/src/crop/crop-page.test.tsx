@@ -64,7 +64,11 @@ describe("the crop of a zone", () => {
     const message = "Ripening cannot begin on 2026-06-16: Picking was seen on 2026-06-10, and comes after it.";
     server.on(addSign, refusal(422, "Check.", { errors: [{ path: "on", message }] }));
     await user.click(screen.getByRole("button", { name: "Ripening seen today" }));
-    expect(await screen.findByText(message)).toBeVisible();
+    expect(
+      await screen.findByText(
+        "Ripening cannot begin on 16 Jun 2026: Picking was seen on 10 Jun 2026, and comes after it.",
+      ),
+    ).toBeVisible();
   });
 
   it("leads to set-up where nothing stands, and says so of a crop past its last stage", async () => {

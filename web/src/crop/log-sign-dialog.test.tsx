@@ -31,7 +31,7 @@ describe("a stage that was seen, logged by its key at Crop", () => {
     const { user, server, dialog } = await opened();
     server.on(addSign, refusal(422, "Ripening cannot begin on 2026-06-16: it comes after another."));
     await user.click(dialog.getByRole("button", { name: "Save" }));
-    expect(await dialog.findByText(/cannot begin on 2026-06-16/)).toBeInTheDocument();
+    expect(await dialog.findByText(/cannot begin on 16 Jun 2026/)).toBeInTheDocument();
     expect(dialog.getByTitle("Ripening")).toBeInTheDocument();
   });
 });

@@ -75,7 +75,9 @@ describe("the next crop of a zone", () => {
     server.on(planNext, refusal(422, "Check.", { errors: [{ path: "plantedOn", message }] }));
     await user.click(section.getByRole("button", { name: "Change it" }));
     await user.click(section.getByRole("button", { name: "Plan it" }));
-    expect(await section.findByText(message)).toBeVisible();
+    expect(
+      await section.findByText("The zone is not free on 10 Aug 2026: what stands is cleared on 1 Sep 2026."),
+    ).toBeVisible();
     expect(section.getByLabelText("come up")).toHaveValue("90");
   });
 

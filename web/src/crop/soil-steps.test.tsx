@@ -49,7 +49,7 @@ describe("the soil before planting", () => {
     expect(form.getByLabelText("Days until planting")).toHaveValue("2");
     await user.type(form.getByLabelText("What it is"), "60 mm");
     await user.click(form.getByRole("button", { name: "Put it down" }));
-    expect(await form.findByText(/is planted on 2026-07-01/)).toBeVisible();
+    expect(await form.findByText(/is planted on 1 Jul 2026/)).toBeVisible();
     expect(form.getByLabelText("What it is")).toHaveValue("60 mm");
     expect(server.sent(addSoilStep)[0]).toMatchObject({ kind: "wetting", waitDays: 2, note: "60 mm" });
   });

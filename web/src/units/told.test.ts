@@ -29,6 +29,8 @@ describe("a sentence of the server", () => {
     "2.0 mS/cm and 12 mg/L",
     "zone L 5, at 08:15, 3 min",
     "batch A-12 L",
+    "greenway-2026-06-01.json is not read.",
+    "log 2026-06-01.csv was not read; nor was 2026-06-01_day.csv",
   ])("keeps what is no amount of a unit that is read otherwise: %s", (text) => {
     expect(american(text)).toBe(text);
   });

@@ -38,7 +38,8 @@ const AMOUNT = new RegExp(
   String.raw`(?<![\w.,-])(?:(${NUMBER})( to | and | or |–))?(${NUMBER})[ \u00a0\u202f](${UNIT})(?![\w°·²³/%])( (?:warmer|colder|more|less|above|below|over|under|apart))?`,
   "gu",
 );
-const DATE = /\b\d{4}-\d{2}-\d{2}\b/g;
+/** No part of a name, as of a file. */
+const DATE = /(?<![\w.-])\d{4}-\d{2}-\d{2}(?![\w-]|\.\w)/g;
 
 /** A sentence that was made without knowing who reads it: its amounts in the reader's units, its dates as the site writes them. */
 export function toldIn(text: string, system: UnitSystem, dates: Dates): string {
