@@ -3,6 +3,7 @@ import type { Alone } from "./day-alone.ts";
 import type { DayCapacity } from "./day-capacity.ts";
 import type { Job } from "./day-job.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
+import { joined } from "./spans.ts";
 import { counted, litresOf, worthOf } from "./day-worth.ts";
 
 /**
@@ -45,11 +46,6 @@ export function gapOf(
 
 /** Hours in which a window of any of some jobs is open. */
 function hoursOpen(jobs: readonly Job[]): number {
-  const windows = jobs.flatMap((job) => job.windows).sort((a, b) => a.startS - b.startS);
-  let [seconds, until] = [0, 0];
-  for (const { startS, endS } of windows) {
-    seconds += Math.max(0, endS - Math.max(startS, until));
-    until = Math.max(until, endS);
-  }
-  return seconds / 3600;
+  const open = joined(jobs.flatMap(({ windows }) => windows));
+  return open.reduce((sum, { startS, endS }) => sum + endS - startS, 0) / 3600;
 }

@@ -205,6 +205,17 @@ describe("a day plan", () => {
     expect(events.every(({ start }) => start >= "16:00:00")).toBe(true);
   });
 
+  it("runs on from one window into another that touches it", () => {
+    const windows = [
+      { start: "12:00", end: "13:10" },
+      { start: "11:30", end: "12:00" },
+    ];
+    const answer = plan(input([zone("long", { litres: 6400, pulses: 1, windows })]));
+    expect(answer).toMatchObject({ status: "optimal", unmet: [], events: [{ litres: 6400 }] });
+    expect(at(answer.events[0]?.start ?? "")).toBeGreaterThanOrEqual(at("11:30"));
+    expect(at(answer.events[0]?.end ?? "")).toBeLessThanOrEqual(at("13:10"));
+  });
+
   it("leaves out a zone whose flow no pump or mixer can give, and says so", () => {
     const { unmet } = plan(input([zone("big", { flowLh: 15_000 }), zone("wide", { flowLh: 7000, mixerId: "m2" })]));
     expect(unmet.map(({ reason }) => reason)).toEqual([

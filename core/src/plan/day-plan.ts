@@ -4,6 +4,7 @@ import { Alone } from "./day-alone.ts";
 import { DayCapacity, type Fixed } from "./day-capacity.ts";
 import { DAY_S, GRID_S, type Job } from "./day-job.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
+import { joined } from "./spans.ts";
 import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
 import { restarted } from "./day-by-clock.ts";
 import { firstPlans } from "./day-first-plan.ts";
@@ -34,7 +35,9 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
     { maxLh, maxOpen: maxOpenZones },
     ...(input.limits ?? []).map((limit) => ({ maxLh: limit.maxLh ?? Infinity, maxOpen: limit.maxOpen ?? Infinity })),
   ];
-  const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, windows[at] ?? [], tariff, zone.kw ?? kw));
+  const jobs = input.zones.flatMap((zone, at) =>
+    jobOf(input, zone, at, joined(windows[at] ?? []), tariff, zone.kw ?? kw),
+  );
   const fixed = input.zones.flatMap((zone, at) => fixedOf(input, zone, at));
   const newCapacity = (): DayCapacity => {
     const capacity = new DayCapacity({ limits, mixers }, (input.walkMin ?? 0) * 60);

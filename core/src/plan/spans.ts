@@ -30,3 +30,15 @@ export function less(spans: readonly Span[], out: readonly Span[]): Span[] {
     [...spans],
   );
 }
+
+/** Spans in order, those that touch or overlap as one. */
+export function joined(spans: readonly Span[]): Span[] {
+  const found: Span[] = [];
+  for (const span of [...spans].sort((a, b) => a.startS - b.startS)) {
+    const before = found.at(-1);
+    if (before && span.startS <= before.endS)
+      found[found.length - 1] = { startS: before.startS, endS: Math.max(before.endS, span.endS) };
+    else found.push(span);
+  }
+  return found;
+}
