@@ -1,10 +1,11 @@
-import { clockText } from "../time/clock.ts";
+import { clockSeconds, clockText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
 import { type DayCapacity, type Placing } from "./day-capacity.ts";
 import { gapOf } from "./day-bound.ts";
 import { DAY_S, GRID_S, type Job } from "./day-job.ts";
 import type { DayPlanInput, DayPlanZone } from "./day-plan-input.ts";
+import { mostAtOnce } from "./spans.ts";
 
 interface DayPlanEvent {
   readonly zoneId: string;
@@ -73,7 +74,13 @@ export function answerOf(
     status: missing ? "partial" : asAlone ? "optimal" : "feasible",
     gapPct: missing ? gapPct : 0,
     events,
-    peakLh: peakOf(events),
+    peakLh: mostAtOnce(
+      events.map(({ start, end, lh }) => ({
+        startS: clockSeconds(start, "start"),
+        endS: clockSeconds(end, "end"),
+        lh,
+      })),
+    ),
     unmet,
     warnings: sheet.warnings,
     working: sheet.steps,
@@ -172,19 +179,4 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
     }
   if (held) capacity.place(job, held);
   return answer;
-}
-
-function peakOf(events: readonly DayPlanEvent[]): number {
-  const changes = events
-    .flatMap(({ start, end, lh }) => [
-      { at: start, by: lh },
-      { at: end, by: -lh },
-    ])
-    .sort((a, b) => a.at.localeCompare(b.at) || a.by - b.by);
-  let [now, peak] = [0, 0];
-  for (const { by } of changes) {
-    now += by;
-    peak = Math.max(peak, now);
-  }
-  return peak;
 }

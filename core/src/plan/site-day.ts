@@ -5,6 +5,7 @@ import { dayPlan } from "./day-plan.ts";
 import { BYPASS, HANDS, isOn, LEAD_S, partsOf, runsOf, standing, zoneKey, type Asked } from "./site-day-asked.ts";
 import { energyOf } from "./site-day-energy.ts";
 import type { SiteDay, SiteDayInput, SitePulse } from "./site-day-input.ts";
+import { mostAtOnce } from "./spans.ts";
 
 const DAY_S = 86_400;
 const ANY_LH = 1_000_000;
@@ -69,7 +70,7 @@ export function siteDay(input: SiteDayInput, hasTime: () => boolean, mayBeExact:
       }),
     ],
     gapPct: answer.gapPct,
-    peakLh: mostAtOnce(pulses),
+    peakLh: mostAtOnce(pulses.map(({ startS, lengthS, lh }) => ({ startS, endS: startS + lengthS, lh }))),
     energy: energyOf(main, pulses),
   };
 }
@@ -100,20 +101,4 @@ function pulsesOf(
 function goneWithout({ zones }: SiteDayInput, zoneId: number | null, litres: number): number | null {
   const roots = zones.find(({ id }) => id === zoneId)?.roots;
   return roots ? Math.min(100, (100 * (roots.goneL + litres)) / roots.availableL) : null;
-}
-
-/** Most L/h at any moment. */
-function mostAtOnce(pulses: readonly SitePulse[]): number {
-  const changes = pulses
-    .flatMap(({ startS, lengthS, lh }) => [
-      { at: startS, by: lh },
-      { at: startS + lengthS, by: -lh },
-    ])
-    .sort((a, b) => a.at - b.at || a.by - b.by);
-  let [now, most] = [0, 0];
-  for (const { by } of changes) {
-    now += by;
-    most = Math.max(most, now);
-  }
-  return most;
 }

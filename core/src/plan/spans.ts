@@ -42,3 +42,19 @@ export function joined(spans: readonly Span[]): Span[] {
   }
   return found;
 }
+
+/** Most L/h at any moment. */
+export function mostAtOnce(runs: readonly (Span & { readonly lh: number })[]): number {
+  const changes = runs
+    .flatMap(({ startS, endS, lh }) => [
+      { at: startS, by: lh },
+      { at: endS, by: -lh },
+    ])
+    .sort((a, b) => a.at - b.at || a.by - b.by);
+  let [now, most] = [0, 0];
+  for (const { by } of changes) {
+    now += by;
+    most = Math.max(most, now);
+  }
+  return most;
+}
