@@ -21,7 +21,7 @@ const noSystemByName = [
 }));
 
 export default tseslint.config(
-  { ignores: ["**/dist/", "**/.types/", "**/node_modules/", ".data/", "test-results/"] },
+  { ignores: ["**/dist/", "**/.types/", "**/node_modules/", ".data/", ".cache/", "test-results/"] },
   ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ["**/*.{ts,tsx}"] })),
   {
     files: ["**/*.{ts,tsx}"],

@@ -2,7 +2,8 @@ import { expect, test, type Page } from "@playwright/test";
 import { expectNoSeriousFaults } from "./accessibility.ts";
 import { DemoServer } from "./demo-server.ts";
 
-const server = new DemoServer();
+// From an empty folder, as a person starts it; the other tests begin from a copy.
+const server = new DemoServer({ copyOf: null });
 test.describe.configure({ mode: "serial" });
 test.beforeAll(() => server.start());
 test.afterAll(() => server.remove());

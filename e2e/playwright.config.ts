@@ -1,12 +1,11 @@
 import { defineConfig } from "@playwright/test";
-
-/** A port and a day of its own: the demo site on a June morning, at a standing clock. */
-export const PORT = Number(process.env["E2E_PORT"] ?? 5187);
+import { PORT } from "./port.ts";
 
 export default defineConfig({
   testDir: ".",
-  outputDir: "../test-results",
-  workers: 1,
+  outputDir: "../test-results/e2e",
+  globalSetup: "./quillbrook.ts",
+  workers: 2,
   timeout: 180_000,
   expect: { timeout: 30_000 },
   reporter: [["list"], ["json", { outputFile: "../test-results/e2e.json" }]],

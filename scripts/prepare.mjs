@@ -1,5 +1,5 @@
 // Plain Node, runnable before anything is installed: makes a checkout ready and says what it does.
-import { execFileSync, spawn } from "node:child_process";
+import { execFileSync, spawn, spawnSync } from "node:child_process";
 import { existsSync, readdirSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -28,8 +28,8 @@ export function install() {
   run(["ci", "--no-audit", "--no-fund", "--loglevel=error"], "Installing packages …");
 }
 
-/** Builds what is older than its sources. */
-export function build() {
+/** Builds what is older than its sources; the pages only where they are wanted. */
+export function build({ web = true } = {}) {
   const packages = ["core", "contract", "field", "server", "demo"];
   const configs = newest(join(root, "tsconfig.base.json"));
   const stale = (name) => {
@@ -39,7 +39,25 @@ export function build() {
   const sources = ["core", "contract", "web"].map((name) => newest(join(root, name)));
   const staleWeb = newest(join(root, "web/dist/index.html")) < Math.max(...sources);
   if (packages.some(stale)) run(["exec", "--", "tsc", "-b", ...packages], "Building the server …");
-  if (staleWeb) run(["run", "build", "-w", "web", "--silent"], "Building the web application …");
+  if (web && staleWeb) run(["run", "build", "-w", "web", "--silent"], "Building the web application …");
+}
+
+const CHROMIUM = "/usr/bin/chromium";
+
+/** Debian's Chromium, where there is none yet; only root can install it. */
+export function chromium() {
+  const ask = (...args) => spawnSync("apt-get", args, { encoding: "utf8" });
+  const install = ["install", "-y", "-q", "--no-install-recommends", "chromium"];
+  if (existsSync(CHROMIUM)) return { ok: true };
+  let { stdout, stderr } = ask(...install);
+  if (!existsSync(CHROMIUM)) {
+    ask("update", "-q");
+    ({ stdout, stderr } = ask(...install));
+  }
+  return {
+    ok: existsSync(CHROMIUM),
+    said: existsSync(CHROMIUM) ? "installed from Debian's packages" : `${stdout}${stderr}`,
+  };
 }
 
 /** Runs a Node program in the foreground and ends as it ends. */

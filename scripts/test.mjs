@@ -1,20 +1,18 @@
 // Everything that must hold: lint and dependency rules, types, unit, server and browser tests.
 // The last line is `N passed, N failed` over all of them; a step that only passes or fails counts as one.
-import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
-import { join } from "node:path";
-import { build, install, root } from "./prepare.mjs";
+import { join, relative } from "node:path";
+import { chromium, install, root } from "./prepare.mjs";
+import { Steps, printSlowest } from "./steps.mjs";
 import { testShare } from "./test-share.mjs";
 
-const CHROMIUM = "/usr/bin/chromium";
 const results = join(root, "test-results");
+const [unitReport, browserReport] = ["unit.json", "e2e.json"].map((name) => join(results, name));
+const template = join(results, "quillbrook");
+const steps = new Steps();
+const files = [];
 let passed = 0;
 let failed = 0;
-
-function run(command, args) {
-  const { status } = spawnSync(command, args, { cwd: root, stdio: "inherit" });
-  return status === 0;
-}
 
 function count(good, bad) {
   passed += good;
@@ -22,55 +20,79 @@ function count(good, bad) {
 }
 
 /** A step without a count of its own. */
-function step(name, args) {
-  console.log(`\n— ${name}`);
-  const ok = run("npx", ["--no-install", ...args]);
+async function step(...how) {
+  const ok = await steps.run(...how);
   count(ok ? 1 : 0, ok ? 0 : 1);
 }
 
 /** A test runner that writes its counts; when it dies before that, the whole suite counts as one failure. */
-function suite(name, args, file, read) {
-  console.log(`\n— ${name}`);
-  const ok = run("npx", ["--no-install", ...args]);
-  if (!existsSync(file)) return count(0, 1);
-  const { good, bad } = read(JSON.parse(readFileSync(file, "utf8")));
+async function suite(name, args, report, read) {
+  const ok = await steps.run(name, args, { env: { SPRUNEL_TEMPLATE: template } });
+  if (!existsSync(report)) return count(0, 1);
+  const { good, bad, files: timed } = read(JSON.parse(readFileSync(report, "utf8")));
   count(good, ok ? bad : Math.max(1, bad));
+  files.push(...timed);
 }
 
-/** Debian's Chromium; without root only when it is there already. */
-function chromium() {
-  if (existsSync(CHROMIUM)) return;
-  console.log("Installing Chromium from Debian's packages …");
-  if (!run("apt-get", ["install", "-y", "-q", "chromium"])) {
-    run("apt-get", ["update", "-q"]);
-    run("apt-get", ["install", "-y", "-q", "chromium"]);
-  }
+const readUnit = ({ numPassedTests, numFailedTests, numPendingTests, testResults }) => ({
+  good: numPassedTests,
+  bad: numFailedTests + numPendingTests,
+  files: testResults.map(({ name, startTime, endTime }) => ({ file: relative(root, name), ms: endTime - startTime })),
+});
+
+const testsBelow = ({ specs = [], suites = [] }) => [
+  ...specs.flatMap(({ tests }) => tests),
+  ...suites.flatMap(testsBelow),
+];
+const readBrowser = ({ stats, suites }) => ({
+  good: stats.expected,
+  bad: stats.unexpected + stats.flaky + stats.skipped,
+  files: suites.map((inFile) => ({
+    file: `e2e/${inFile.file}`,
+    ms: testsBelow(inFile)
+      .flatMap(({ results: tries }) => tries)
+      .reduce((sum, { duration }) => sum + duration, 0),
+  })),
+});
+
+/** What is built, and what the tests stand on. */
+async function built() {
+  await step("types and build of the server", ["tsc", "-b"], { quiet: true });
+  await step("build of the web application", ["npm", "run", "build", "-w", "web", "--silent"], { quiet: true });
+  await step("Quillbrook's ninety days", [process.execPath, "scripts/quillbrook.mjs", template], { quiet: true });
+}
+
+async function linted() {
+  const cache = ["--cache", "--cache-strategy", "content", "--cache-location"];
+  await step("lint and dependency rules", ["eslint", ".", "--max-warnings", "0", ...cache, ".cache/eslint"], {
+    quiet: true,
+  });
+  await step("format", ["prettier", "--check", "--log-level", "warn", ".", ...cache, ".cache/prettier"], {
+    quiet: true,
+  });
 }
 
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
+const begun = performance.now();
 install();
-chromium();
-build();
-step("lint and dependency rules", ["eslint", ".", "--max-warnings", "0"]);
-step("format", ["prettier", "--check", "--log-level", "warn", "."]);
-step("types", ["tsc", "-b"]);
-const unit = join(results, "unit.json");
-suite(
+// One core lints while the other builds and then tests.
+const lint = linted();
+await built();
+await suite(
   "unit, server and page tests",
-  ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unit}`],
-  unit,
-  (report) => ({
-    good: report.numPassedTests,
-    bad: report.numFailedTests + report.numPendingTests,
-  }),
+  ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unitReport}`],
+  unitReport,
+  readUnit,
 );
-const browser = join(results, "e2e.json");
-suite("browser tests", ["playwright", "test", "-c", "e2e/playwright.config.ts"], browser, ({ stats }) => ({
-  good: stats.expected,
-  bad: stats.unexpected + stats.flaky + stats.skipped,
-}));
+await lint;
+await steps.time("Chromium", chromium);
+await suite("browser tests", ["playwright", "test", "-c", "e2e/playwright.config.ts"], browserReport, readBrowser);
+
 console.log("\n— lines of tests beside lines of code");
 console.table(testShare());
+printSlowest(files);
+steps.print();
+console.log(`\nall of it: ${((performance.now() - begun) / 60_000).toFixed(1)} minutes`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

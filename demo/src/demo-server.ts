@@ -24,10 +24,17 @@ const SETTING_UP = "setting-up";
 type Options = Pick<ServerOptions, "dataFolder" | "port" | "logLevel" | "clock" | "host" | "names"> & {
   /** real time, where it is not this machine's */
   readonly real?: () => number;
+  /** hears what is being made, while nothing is served yet */
+  readonly hear?: (words: string) => void;
 };
 
 /** Quillbrook served, with a past that its simulator made and a clock of its own. */
-export async function startDemo({ clock: standing, real = Date.now, ...options }: Options): Promise<RunningServer> {
+export async function startDemo({
+  clock: standing,
+  real = Date.now,
+  hear = () => undefined,
+  ...options
+}: Options): Promise<RunningServer> {
   let running = await begin(options.port);
   let beginning: Promise<void> = Promise.resolve();
 
@@ -45,10 +52,11 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
       },
     });
     let doneMs = 0;
+    let isServing = false;
     const goOn = async (server: Prepared): Promise<void> => {
       doneMs = clock.save();
       await server.rooms.climate.followStation(doneMs - (HISTORY_DAYS + FILL_DAYS) * DAY_MS);
-      await live(server, doneMs);
+      await live(server, doneMs, isServing ? undefined : hear);
       await server.rooms.day.days.follow();
     };
     const server = await startServer({
@@ -61,12 +69,13 @@ export async function startDemo({ clock: standing, real = Date.now, ...options }
         if (!(await prepared.scope.site.find())) {
           const mark = join(options.dataFolder, SETTING_UP);
           writeFileSync(mark, "");
-          await setUpQuillbrook(prepared);
+          await setUpQuillbrook(prepared, hear);
           rmSync(mark);
         }
         await goOn(prepared);
       },
     });
+    isServing = true;
     server.background.every("the made-up nursery", LOOK_MS, async () => {
       if (Math.floor(clock.now() / STEP_MS) !== Math.floor(doneMs / STEP_MS)) await goOn(server);
     });

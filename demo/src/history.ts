@@ -27,8 +27,10 @@ interface Told {
 /**
  * Lives every day of every zone up to now: asks the program for its plan, gives the water that really arrives, mixes, picks,
  * and notes what a grower would then measure. What is stored already stays as it is, so that it can be called at any time.
+ *
+ * @param hear is told of each zone whose days are made from the first one on
  */
-export async function live(server: Prepared, nowMs: number): Promise<void> {
+export async function live(server: Prepared, nowMs: number, hear?: (words: string) => void): Promise<void> {
   const { scope } = server;
   const site = await scope.site.find();
   if (!site) return;
@@ -53,6 +55,7 @@ export async function live(server: Prepared, nowMs: number): Promise<void> {
     const truth = new ZoneTruth(demoZone, zone, last.drainEcMsCm);
     for (let date = from; date <= today; date = addDays(date, 1))
       await liveDay(server, { demoZone, zone, truth }, { site, feeds, date, today, nowMs });
+    if (last.atMs === null) hear?.(`Made ninety days of ${zone.name}.`);
   }
 }
 

@@ -14,8 +14,12 @@ const DOSED = 7;
 const DILUTION = 100;
 const USUAL_TANK_L = 200;
 
-/** Quillbrook as its grower described it: site, waters, shelf, and each zone with its lines, tanks and reports. */
-export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
+/**
+ * Quillbrook as its grower described it: site, waters, shelf, and each zone with its lines, tanks and reports.
+ *
+ * @param hear is told of each zone that is there
+ */
+export async function setUpQuillbrook({ rooms }: Prepared, hear: (words: string) => void): Promise<void> {
   const { site: places, water, feed } = rooms;
   await places.setUp.addSite(site);
   for (const source of sources) await water.water.addSource(source);
@@ -45,6 +49,7 @@ export async function setUpQuillbrook({ rooms }: Prepared): Promise<void> {
     if (target) await feed.feed.saveTarget(id, null, target);
     const fedSince = dosed[name];
     if (fedSince) await feedInDoses(rooms, id, fedSince);
+    hear(`Described ${name}.`);
   }
   const { zones: named } = await rooms.day.main.answer();
   const idsOf = (names: readonly string[]): number[] =>

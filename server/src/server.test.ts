@@ -278,7 +278,7 @@ describe("the data folder", () => {
       expect(await after.db.raw("PRAGMA integrity_check")).toEqual([{ integrity_check: "ok" }]);
       await after.stop();
     }
-  }, 90_000);
+  });
 
   it("keeps every reading that was acknowledged through ten kills, and of the last one all or nothing", async () => {
     const folder = newFolder();
@@ -315,7 +315,7 @@ describe("the data folder", () => {
     expect([...stored.values()].filter((n) => n !== 3)).toEqual([]);
     expect(stored.size - acknowledged.length).toBeLessThanOrEqual(10);
     expect(await after.db.raw("PRAGMA integrity_check")).toEqual([{ integrity_check: "ok" }]);
-  }, 120_000);
+  });
 });
 
 /** Runs a server in a process of its own, sends it an import, and kills it. */
@@ -332,10 +332,10 @@ async function crashWhileImporting(folder: string, file: object, patienceMs: num
   await Promise.all([gone, request]);
 }
 
-/** A server in a process of its own. */
+/** A server in a process of its own, of built code. */
 async function served(folder: string) {
-  const main = fileURLToPath(new URL("./main.ts", import.meta.url));
-  const child = spawn(process.execPath, ["--conditions=source", "--import", "tsx", main], {
+  const main = fileURLToPath(new URL("../dist/main.js", import.meta.url));
+  const child = spawn(process.execPath, [main], {
     env: { ...process.env, SPRUNEL_DATA: folder, PORT: "0", SPRUNEL_LOG: "silent" },
     stdio: ["ignore", "pipe", "inherit"],
   });

@@ -16,7 +16,7 @@ import { BACKUPS, backupsIn } from "./database/backup.ts";
 import { upkeep } from "./database/upkeep.ts";
 import { Background } from "./background/background.ts";
 import { Access, accessCode, isLoopback, spaced, type AccessOptions } from "./http/access.ts";
-import { createPool } from "./pool/pool.ts";
+import { createPool, type Pool } from "./pool/pool.ts";
 import { createCache } from "./scope/cache.ts";
 import { createScope, type Scope } from "./scope/scope.ts";
 
@@ -43,6 +43,8 @@ export interface ServerOptions {
   /** a clock that whoever uses the program may steer; it takes the place of `clock` */
   readonly steered?: SteeredClock;
   readonly device?: WeatherDevice;
+  /** for heavy sums, where several servers share one; each has its own when left out */
+  readonly pool?: Pool;
   /** how far back the device is asked when a place is first described; nothing when left out */
   readonly followDays?: number;
   readonly logLevel?: string;
@@ -76,6 +78,7 @@ export async function startServer({
   steered,
   clock = steered ? () => steered.now() : Date.now,
   device,
+  pool: shared,
   followDays = 0,
   logLevel = "info",
   kept = true,
@@ -84,7 +87,10 @@ export async function startServer({
   const log = pino({ level: logLevel });
   const background = new Background(log);
   const unlock = lockFolder(dataFolder);
-  const pool = createPool();
+  const pool = shared ?? createPool();
+  const closePool = async (): Promise<void> => {
+    if (!shared) await pool.close();
+  };
   let db: Knex | undefined;
   try {
     db = await openDatabase(dataFolder);
@@ -138,13 +144,13 @@ export async function startServer({
         const impatience = setTimeout(() => server.closeAllConnections(), STOP_PATIENCE_MS);
         await closed;
         clearTimeout(impatience);
-        await pool.close();
+        await closePool();
         await closeDatabase(open);
         unlock();
       },
     };
   } catch (error) {
-    await pool.close();
+    await closePool();
     await db?.destroy();
     unlock();
     throw error;

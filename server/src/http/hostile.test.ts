@@ -103,5 +103,5 @@ describe("hostile requests", () => {
     }
     expect((await server.call("GET", "/api/set-up")).status).toBe(200);
     expect((await server.call("GET", "/api/board")).status).toBe(200);
-  }, 120_000);
+  });
 });

@@ -1,9 +1,7 @@
-import { DomainError, type Fault } from "@sprunel/core/working";
+import { DomainError } from "@sprunel/core/working";
 import type { MessagePort } from "node:worker_threads";
 import { JOBS, type JobName, type Step } from "./jobs.ts";
-
-/** Errors lose their class between threads, so a fault of the input comes back as data. */
-export type Outcome = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly faults: Fault[] };
+import { BEGUN, type Outcome } from "./message.ts";
 
 interface Task {
   readonly name: JobName;
@@ -14,6 +12,7 @@ interface Task {
 
 /** What a worker thread of the pool does with each task. */
 export default async function job({ name, input, port }: Task): Promise<Outcome> {
+  port.postMessage(BEGUN);
   try {
     const work = JOBS[name] as (input: never, step: Step) => unknown;
     return { ok: true, value: await work(input, (words) => port.postMessage(words)) };

@@ -3,12 +3,12 @@ import { MessageChannel, receiveMessageOnPort } from "node:worker_threads";
 import pLimit, { type LimitFunction } from "p-limit";
 import { Piscina } from "piscina";
 import { badInput } from "../http/problems.ts";
-import type { Outcome } from "./job.ts";
+import { BEGUN, type Outcome } from "./message.ts";
 import type { ListKind } from "@sprunel/contract/exchange";
 import type { JobName, Jobs, ListJob, ReadList } from "./jobs.ts";
 
 /** From sources the worker is run by tsx, as the server itself is; built, it is plain JavaScript. */
-const FROM_SOURCE = import.meta.url.endsWith(".ts");
+const JOB = new URL(import.meta.url.endsWith(".ts") ? "./job.ts" : "./job.js", import.meta.url).href;
 /** Nothing that a request may ask for takes longer, however it is made up; what does is broken off and told. */
 const MOST_MS = 30_000;
 
@@ -51,40 +51,52 @@ interface Workplace {
 }
 
 /** @param isReady whether its worker stands ready from the start: whoever asks first waits no longer for it than others */
-function workplace(isReady: boolean): Workplace {
+function workplace(job: string, isReady: boolean): Workplace {
   const worker = new Piscina({
-    filename: new URL(FROM_SOURCE ? "./job.ts" : "./job.js", import.meta.url).href,
+    filename: job,
     minThreads: isReady ? 1 : 0,
     maxThreads: 1,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
-    ...(FROM_SOURCE && { execArgv: ["--import", "tsx", "--conditions=source"] }),
+    // Named in both cases: what this process was started with is not what the module needs.
+    execArgv: isSource(job) ? ["--import", "tsx", "--conditions=source"] : [],
   });
   return { worker, turn: pLimit(1) };
 }
 
-/** One worker for requests: on a small machine a second one would take the main thread's core. Another for searches of seconds. */
-export function createPool(): Pool {
-  // From sources a worker takes seconds to start, and many servers of tests never need one.
-  const [workers, searchers] = [workplace(!FROM_SOURCE), workplace(false)];
+const isSource = (job: string): boolean => job.endsWith(".ts");
+
+/**
+ * One worker for requests: on a small machine a second one would take the main thread's core. Another for searches of seconds.
+ *
+ * @param job address of the module that does the work
+ */
+export function createPool(job = JOB): Pool {
+  // From sources a worker takes seconds to start.
+  const [workers, searchers] = [workplace(job, !isSource(job)), workplace(job, false)];
   const run = ({ turn, worker }: Workplace, name: JobName, input: unknown, bound?: Bound): Promise<unknown> =>
     turn(() => runNow(worker, name, input, bound));
   async function runNow(worker: Piscina, name: JobName, input: unknown, bound: Bound = {}): Promise<unknown> {
     const { mostMs = MOST_MS, signal, step } = bound;
     signal?.throwIfAborted();
-    const inTime = AbortSignal.timeout(mostMs);
+    const tooLong = new AbortController();
+    let timer: NodeJS.Timeout | undefined;
+    const hear = (said: string | typeof BEGUN): void => {
+      if (said !== BEGUN) step?.(said);
+      else timer = setTimeout(() => tooLong.abort(), mostMs);
+    };
     const { port1, port2 } = new MessageChannel();
-    port1.on("message", (words: string) => step?.(words));
+    port1.on("message", hear);
     port1.unref();
     let outcome: Outcome;
     try {
       outcome = (await worker.run(
         { name, input, port: port2 },
-        { signal: AbortSignal.any(signal ? [inTime, signal] : [inTime]), transferList: [port2] },
+        { signal: AbortSignal.any(signal ? [tooLong.signal, signal] : [tooLong.signal]), transferList: [port2] },
       )) as Outcome;
     } catch (error) {
       signal?.throwIfAborted();
-      if (inTime.aborted)
+      if (tooLong.signal.aborted)
         throw badInput([
           {
             path: "",
@@ -95,8 +107,9 @@ export function createPool(): Pool {
     } finally {
       // What was told just before the end is heard, too.
       for (let told = receiveMessageOnPort(port1); told; told = receiveMessageOnPort(port1))
-        step?.(told.message as string);
+        hear(told.message as string | typeof BEGUN);
       port1.close();
+      clearTimeout(timer);
     }
     if (outcome.ok) return outcome.value;
     throw new DomainError(...(outcome.faults as [(typeof outcome.faults)[0]]));

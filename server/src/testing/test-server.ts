@@ -1,12 +1,14 @@
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { freshPlanting, type NewSite, type NewZone } from "@sprunel/contract/site";
 import type { Knex } from "knex";
-import { onTestFinished } from "vitest";
+import { inject, onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
 import type { SteeredClock } from "../clock/module.ts";
+import { DATABASE_FILE } from "../database/open-database.ts";
+import { createPool, type Pool } from "../pool/pool.ts";
 import { startServer, type RunningServer } from "../start-server.ts";
 
 export const site: NewSite = {
@@ -75,6 +77,29 @@ export function newFolder(): string {
   return folder;
 }
 
+declare module "vitest" {
+  interface ProvidedContext {
+    /** a database file of today's shape without a row, made once for all tests */
+    emptyDatabase: string;
+  }
+}
+
+let pool: Pool | undefined;
+
+/** One for all servers of a test worker, of built code: from sources each would load it anew. It ends with its worker. */
+function sharedPool(): Pool {
+  pool ??= createPool(new URL("../../dist/pool/job.js", import.meta.url).href);
+  return pool;
+}
+
+/** Lays an empty database of today's shape where there is none yet, so that it need not be made step by step. */
+function layEmptyDatabase(folder: string): void {
+  const file = join(folder, DATABASE_FILE);
+  if (existsSync(file)) return;
+  mkdirSync(folder, { recursive: true });
+  copyFileSync(inject("emptyDatabase"), file);
+}
+
 export interface TestServer extends RunningServer {
   readonly db: Knex;
   /** The answer's status and body; `body` may be anything, to try what is malformed. */
@@ -94,8 +119,10 @@ export async function testServer(
   options: { folder?: string; now?: string; device?: WeatherDevice; steered?: SteeredClock; kept?: boolean } = {},
 ): Promise<TestServer> {
   const { folder = newFolder(), now = "2026-06-20T08:00:00Z", device, steered, kept = false } = options;
+  layEmptyDatabase(folder);
   const server = await startServer({
     dataFolder: folder,
+    pool: sharedPool(),
     port: 0,
     logLevel: process.env["SPRUNEL_LOG"] ?? "silent",
     kept,

@@ -58,7 +58,7 @@ describe("a list from a file", () => {
     expect((await call("GET", "/api/health")).status).toBe(200);
     const { status, body } = await importing;
     expect([status, storedOf({ body }).added]).toEqual([201, 33_000]);
-  }, 60_000);
+  });
 
   it("is not stored by its preview", async () => {
     const { call } = await nursery();
