@@ -1,4 +1,4 @@
-import { lockFolder, startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
+import { atOnceOnDisk, lockFolder, startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
 import { existsSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { DemoClock } from "./demo-clock.ts";
@@ -69,10 +69,10 @@ export async function startDemo({
         if (!(await prepared.scope.site.find())) {
           const mark = join(options.dataFolder, SETTING_UP);
           writeFileSync(mark, "");
-          await setUpQuillbrook(prepared, hear);
+          await atOnceOnDisk(prepared.scope.db, () => setUpQuillbrook(prepared, hear));
           rmSync(mark);
         }
-        await goOn(prepared);
+        await atOnceOnDisk(prepared.scope.db, () => goOn(prepared));
       },
     });
     isServing = true;

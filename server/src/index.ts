@@ -1,6 +1,7 @@
 export { environment, serve } from "./run.ts";
 export { startServer, VERSION, type Prepared, type RunningServer, type ServerOptions } from "./start-server.ts";
 export type { SteeredClock } from "./clock/module.ts";
+export { atOnceOnDisk } from "./database/at-once-on-disk.ts";
 export { lockFolder } from "./database/lock-folder.ts";
 export { withSolver } from "./pool/highs-solver.ts";
 export { feedStore } from "./feed/feed-store.ts";

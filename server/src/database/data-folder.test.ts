@@ -4,6 +4,7 @@ import { describe, expect, it, vi } from "vitest";
 import { inWords } from "../run.ts";
 import { backUpNightly, startServer } from "../start-server.ts";
 import { bags, newFolder, site, testServer, type TestServer } from "../testing/test-server.ts";
+import { atOnceOnDisk } from "./at-once-on-disk.ts";
 import { BACKUPS, backupsIn, restoreBackup, writeBackup } from "./backup.ts";
 import { DATABASE_FILE } from "./open-database.ts";
 
@@ -183,5 +184,23 @@ describe("a backup", () => {
     mkdirSync(join(to, "sprunel-2026-06-01T00-00-00Z.db.part", "x"), { recursive: true });
     expect(() => writeBackup(folder, to, Date.UTC(2026, 5, 1))).toThrow();
     expect(backupsIn(to)).toEqual([]);
+  });
+});
+
+describe("writes that only count together", () => {
+  const synchronous = async ({ db }: TestServer) =>
+    (await db.raw<{ synchronous: number }[]>("PRAGMA synchronous"))[0]?.synchronous;
+
+  it("do not wait for the disk one by one, and are on it at the end, also when something went wrong", async () => {
+    const server = await withZone();
+    const NORMAL = 1;
+    const FULL = 2;
+    await atOnceOnDisk(server.db, async () => {
+      expect(await synchronous(server)).toBe(NORMAL);
+    });
+    expect(await synchronous(server)).toBe(FULL);
+    const broken = atOnceOnDisk(server.db, () => Promise.reject(new Error("broken off")));
+    await expect(broken).rejects.toThrow("broken off");
+    expect(await synchronous(server)).toBe(FULL);
   });
 });

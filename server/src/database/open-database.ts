@@ -4,6 +4,7 @@ import { join } from "node:path";
 import knex, { type Knex } from "knex";
 import { StartError } from "./disk-fault.ts";
 import { MIGRATION_NAMES, migrations } from "./migrations/index.ts";
+import { keepStatements } from "./statement-cache.ts";
 
 const require = createRequire(import.meta.url);
 const BetterSqlite3Client = require("knex/lib/dialects/better-sqlite3/index.js") as typeof Knex.Client;
@@ -17,6 +18,7 @@ class LibsqlClient extends BetterSqlite3Client {
 
 interface RawConnection {
   exec(sql: string): void;
+  prepare(sql: string): object;
 }
 
 export const DATABASE_FILE = "sprunel.db";
@@ -54,6 +56,7 @@ export async function openDatabase(folder: string): Promise<Knex> {
         connection.exec(
           "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000; PRAGMA cache_size = -65536",
         );
+        keepStatements(connection);
         done(null, connection);
       },
     },
