@@ -1,6 +1,6 @@
 import { addDays, localDate } from "@sprunel/core/time";
 import { readingStore, wateringStore, type RunningServer } from "@sprunel/server";
-import { mkdtempSync, rmSync } from "node:fs";
+import { cpSync, existsSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -16,6 +16,9 @@ let server: RunningServer;
 let realMs = 0;
 
 beforeAll(async () => {
+  // The whole run makes this morning once for all of its tests.
+  const made = process.env["SPRUNEL_TEMPLATE"];
+  if (made && existsSync(made)) cpSync(made, folder, { recursive: true });
   server = await startDemo({
     dataFolder: folder,
     port: 0,
@@ -23,7 +26,7 @@ beforeAll(async () => {
     clock: () => FIRST_MS,
     real: () => realMs,
   });
-}, 120_000);
+});
 afterAll(async () => {
   await server.stop();
   rmSync(folder, { recursive: true, force: true });

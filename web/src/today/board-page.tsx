@@ -3,6 +3,7 @@ import Skeleton from "antd/es/skeleton";
 import { lazy, Suspense, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
+import { untilFetched } from "../parts/until-fetched.ts";
 import { MoreLinks } from "../place/more-links.tsx";
 import { usePlace } from "../place/use-place.ts";
 import styles from "./board.module.css";
@@ -12,7 +13,7 @@ import { Decide } from "./decide.tsx";
 import { useBoard } from "../place/use-board.ts";
 
 /** What is said of crops brings their whole description with it: the board shows before it. */
-const ToLookFor = lazy(async () => ({ default: (await import("./to-look-for.tsx")).ToLookFor }));
+const ToLookFor = lazy(() => untilFetched(async () => ({ default: (await import("./to-look-for.tsx")).ToLookFor })));
 
 /** The morning board: what each zone gets today, and what is off. */
 export function BoardPage() {
