@@ -19,7 +19,7 @@ function newest(path) {
 
 function run(args, what) {
   console.log(what);
-  execFileSync(npm, args, { cwd: root, stdio: ["ignore", "ignore", "inherit"] });
+  execFileSync(npm, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
 }
 
 /** Installs the packages when the lock file is newer than the last install. */

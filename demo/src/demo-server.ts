@@ -1,4 +1,11 @@
-import { atOnceOnDisk, lockFolder, startServer, type Prepared, type RunningServer, type ServerOptions } from "@sprunel/server";
+import {
+  atOnceOnDisk,
+  lockFolder,
+  startServer,
+  type Prepared,
+  type RunningServer,
+  type ServerOptions,
+} from "@sprunel/server";
 import { existsSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { DemoClock } from "./demo-clock.ts";

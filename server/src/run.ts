@@ -35,9 +35,6 @@ export function environment(
 export async function serve(start: () => Promise<RunningServer>): Promise<void> {
   try {
     const server = await start();
-    console.log(`Sprunel is ready: ${server.url}`);
-    if (server.newCode !== null)
-      console.log(`Other devices on this network type the code ${server.newCode} once; Set-up shows it again.`);
     let stopping = false;
     const stop = (): void => {
       if (stopping) return;
@@ -51,6 +48,10 @@ export async function serve(start: () => Promise<RunningServer>): Promise<void> 
       );
     };
     process.once("SIGINT", stop).once("SIGTERM", stop);
+    // Whoever waits for this line may stop the program at once.
+    console.log(`Sprunel is ready: ${server.url}`);
+    if (server.newCode !== null)
+      console.log(`Other devices on this network type the code ${server.newCode} once; Set-up shows it again.`);
   } catch (error) {
     console.error(inWords(error));
     process.exit(1);

@@ -1,5 +1,6 @@
 import type { RouteObject } from "react-router";
 import { LostPage } from "./parts/lost-page.tsx";
+import { Outline } from "./parts/outline.tsx";
 import { Shell } from "./shell/shell.tsx";
 
 /** Every page comes when it is first opened. */
@@ -7,29 +8,29 @@ export const routes: RouteObject[] = [
   {
     path: "/zones/:zoneId/feed/sheet",
     ErrorBoundary: LostPage,
-    HydrateFallback: () => null,
+    HydrateFallback: Outline,
     lazy: async () => ({ Component: (await import("./feed/mix/weigh-sheet-page.tsx")).WeighSheetPage }),
   },
   {
     path: "/run/sheet",
     ErrorBoundary: LostPage,
-    HydrateFallback: () => null,
+    HydrateFallback: Outline,
     lazy: async () => ({ Component: (await import("./irrigation/day/clock-sheet-page.tsx")).ClockSheetPage }),
   },
   {
     path: "/run/valves",
     ErrorBoundary: LostPage,
-    HydrateFallback: () => null,
+    HydrateFallback: Outline,
     lazy: async () => ({ Component: (await import("./irrigation/day/valves-page.tsx")).ValvesPage }),
   },
   {
     Component: Shell,
     ErrorBoundary: LostPage,
-    // The first page's own code is on its way: the ground alone is calmer than a spinner.
-    HydrateFallback: () => null,
     children: [
       {
         ErrorBoundary: LostPage,
+        // The shell stands at once; the first page's own code is on its way.
+        HydrateFallback: Outline,
         children: [
           { path: "/", lazy: async () => ({ Component: (await import("./today/board-page.tsx")).BoardPage }) },
 

@@ -1,5 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { Worksheet } from "../working/working.ts";
+import { netRadiationMjM2 } from "./net-radiation.ts";
 import { referenceEt } from "./reference-et.ts";
 import type { ReferenceEtInput } from "./reference-et-input.ts";
 
@@ -75,6 +77,21 @@ describe("reference evapotranspiration", () => {
     expect(night.value).toBeCloseTo(0.0, 2);
     expect(night.parts.rnMjM2).toBeCloseTo(-0.1, 2);
     expect(night.warnings.join()).toMatch(/before sunset/);
+  });
+
+  it("takes a sky brighter than a clear one as clear: the long waves lose no more, by day and by hour", () => {
+    // Broken cloud beside the sun: 38 of 41.1 MJ/m² above the air, where a clear sky lets 30.9 through.
+    const weather = { tMaxC: 21.5, tMinC: 12.3, rhMaxPct: 84, rhMinPct: 63, windMs: 2 };
+    const clearnessOf = ({ working }: ReturnType<typeof referenceEt>): number | undefined =>
+      working.find(({ label }) => label === "Clearness of the sky")?.value;
+    expect(clearnessOf(referenceEt({ ...uccle, weather: { ...weather, solarMjM2: 38 } }))).toBe(1);
+    expect(clearnessOf(referenceEt({ ...uccle, weather: { ...weather, solarMjM2: 20 } }))).toBeCloseTo(0.647, 2);
+    expect(clearnessOf(referenceEt({ ...ndiaye, weather: { ...ndiaye.weather, solarMjM2: 3.4 } }))).toBe(1);
+    const sheet = new Worksheet();
+    const sky = { temperaturesC: [20], vapourPressureKpa: 1.5, days: 1 };
+    const netAt = (clearness: number): number => netRadiationMjM2(sheet, 20, { ...sky, clearness });
+    expect(netAt(1.4)).toBe(netAt(1));
+    expect(netAt(0.9)).toBeGreaterThan(netAt(1));
   });
 
   it("takes the greenhouse radiation form as published, on both branches and in the south", () => {

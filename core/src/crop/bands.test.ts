@@ -33,6 +33,13 @@ describe("a day against the bands of its crop", () => {
     expect(of(day(22, 17, { solarMjM2: 0.1 }), "light")).toMatchObject({ side: -1 });
   });
 
+  it("counts as outside what lies more than 2 °C beyond the band, on either side", () => {
+    const [from, to] = bands.dayC;
+    expect([from - 1.9, from - 2.1, to + 1.9, to + 2.1].map((airC) => of(day(airC, 17), "day")?.hours)).toEqual([
+      0, 12, 0, 12,
+    ]);
+  });
+
   it("is not judged while too little of it is known", () => {
     expect(againstBands(bands, day(22, 17).slice(0, 12))).toBeNull();
   });

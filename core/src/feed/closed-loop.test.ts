@@ -70,6 +70,15 @@ describe("sodium in a closed loop", () => {
     expect(closedLoop(loop).mostIncoming).toEqual([]);
   });
 
+  it.each([
+    // Of what is given, W / (1 − share): with 60 % drained, 3 L taken up leave 4.5 L; with a third, 1.5 L.
+    [60, 4.5],
+    [100 / 3, 1.5],
+    [0, 0],
+  ])("drains at %d %% so much of what is given, not of what is taken up: %d L/m²", (drainPct, litres) => {
+    expect(closedLoop({ ...loop, drainPct }).open.waterLM2Day).toBeCloseTo(litres, 9);
+  });
+
   it("refuses a loop without water in it", () => {
     expect(() => closedLoop({ ...loop, volumeLM2: 0 })).toThrow(/The water in the loop must be more than 0/);
   });

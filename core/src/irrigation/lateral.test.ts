@@ -118,6 +118,23 @@ describe("a lateral", () => {
     expect(travelMin).toBeCloseTo(fillMin * (Math.log(200) + 0.5772 + 1 / 400), 2);
   });
 
+  it("tells how long water travels from the flows as they stand: the stretch before the last emitter carries only that one's", () => {
+    // A metre of 16 mm holds 0.2011 L; 4 L/h pass the first stretch, 1 L/h the second.
+    const points = [3, 1].map((lh, at) => ({ xM: at + 1, kPa: 100, lh }));
+    const { travelMin } = lateralTimes(
+      { insideDiameterMm: 16, emitterSpacingM: 1 },
+      { profile: points, inletFlowLh: 4 },
+    );
+    expect(travelMin).toBeCloseTo(60 * (0.2011 / 4 + 0.2011 / 1), 1);
+  });
+
+  it("loses as much more to barbs as they lengthen the pipe", () => {
+    const even = { ...tape, emitter: { ...tape.emitter, exponent: 0 } };
+    const lost = (minorLossM: number): number => 100 - lateral({ ...even, minorLossM }).endKpa;
+    // A quarter of a metre at every half metre: half as much again.
+    expect(lost(0.25)).toBeCloseTo(1.5 * lost(0), 6);
+  });
+
   it("refuses an inlet pressure that cannot carry the flow of compensating emitters to the end", () => {
     const compensating = { ...tape, insideDiameterMm: 8, inletKpa: 60, emitter: { ...tape.emitter, exponent: 0 } };
     expect(() => lateral(compensating)).toThrow(

@@ -93,6 +93,62 @@ describe("what a water does", () => {
     ]);
   });
 
+  it.each([
+    // Bucks, Nakayama & Gilbert (1979), as in FAO-29, table 20; chloride and boron by FAO-29, table 1, solids as 640 mg/L for 1 mS/cm.
+    ["ph", "pH 7 and 8", 7, 8, (ph: number) => ({ ph })],
+    ["tds", "500 and 2000 mg/L", 500, 2000, (mgL: number) => ({ ecMsCm: mgL / 640 })],
+    ["iron", "0.1 and 1.5 mg/L", 0.1, 1.5, (mgL: number) => ({ ions: { Fe: (mgL * 1000) / 55.845 } })],
+    ["manganese", "0.1 and 1.5 mg/L", 0.1, 1.5, (mgL: number) => ({ ions: { Mn: (mgL * 1000) / 54.938 } })],
+    ["solids", "50 and 100 mg/L", 50, 100, (suspendedSolidsMgL: number) => ({ suspendedSolidsMgL })],
+    ["chloride", "4 and 10 mmol/L", 4, 10, (Cl: number) => ({ ions: { Cl } })],
+    ["boron", "0.7 and 3 mg/L", 0.7, 3, (mgL: number) => ({ ions: { B: (mgL * 1000) / 10.81 } })],
+  ] as const)("calls %s moderate between %s, and not before nor after", (id, _limits, slight, severe, water) => {
+    const classAt = (value: number): string | undefined =>
+      waterHazards({ ions: {}, ph: null, ecMsCm: null, temperatureC: 15, ...water(value) }).find(
+        (hazard) => hazard.id === id,
+      )?.class;
+    expect([0.99 * slight, 1.01 * slight, 0.99 * severe, 1.01 * severe].map(classAt)).toEqual([
+      "none",
+      "moderate",
+      "moderate",
+      "severe",
+    ]);
+  });
+
+  it("calls scale moderate up to half a unit over balance, severe beyond, none under it", () => {
+    const at = (ph: number) =>
+      waterHazards({ ions: { Ca: 1, HCO3: 2 }, ph, ecMsCm: null, temperatureC: 25 }).find(
+        ({ id }) => id === "langelier",
+      );
+    const balance = 8 - (at(8)?.value ?? NaN);
+    expect([-0.01, 0.01, 0.49, 0.51].map((over) => at(balance + over)?.class)).toEqual([
+      "none",
+      "moderate",
+      "moderate",
+      "severe",
+    ]);
+  });
+
+  it.each([
+    // FAO-29, table 1: SAR, EC from which there is none, EC under which it is severe.
+    [1.5, 0.7, 0.2],
+    [4.5, 1.2, 0.3],
+    [9, 1.9, 0.5],
+    [16, 2.9, 1.3],
+    [30, 5, 2.9],
+  ])("calls a water of SAR %d without harm to soil over %d mS/cm and severe under %d", (sar, noneFrom, severeBelow) => {
+    // With 1 mmol/L of calcium SAR is the sodium in mmol/L.
+    const classAt = (ecMsCm: number): string | undefined =>
+      waterHazards({ ions: { Na: sar, Ca: 1 }, ph: null, ecMsCm, temperatureC: 15 }).find(({ id }) => id === "sar")
+        ?.class;
+    expect([noneFrom + 0.01, noneFrom - 0.01, severeBelow + 0.01, severeBelow - 0.01].map(classAt)).toEqual([
+      "none",
+      "moderate",
+      "moderate",
+      "severe",
+    ]);
+  });
+
   it("loses yield in soil as Maas and Hoffman have it, and never in waters under the threshold", () => {
     // Lettuce, a 1.3, b 13: ECw 2 → ECe 3 → 100 − 13 × 1.7 = 77.9 %.
     expect(relativeYieldPct(2, 1.3, 1.3 + 100 / 13).pct).toBeCloseTo(77.9, 9);

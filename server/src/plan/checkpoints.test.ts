@@ -1,6 +1,8 @@
-import { ENGINE } from "@sprunel/core/course";
+import { ENGINE, stateOf } from "@sprunel/core/course";
 import { describe, expect, it } from "vitest";
+import { changesOf } from "../database/changes.ts";
 import { bags, newFolder, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+import { checkpointStore } from "./checkpoint-store.ts";
 
 const NOW = "2026-06-25T16:00:00Z";
 
@@ -101,5 +103,21 @@ describe("checkpoints of root zones", () => {
     const [row] = await server.db("zone_checkpoint").select(server.db.raw("avg(length(state)) AS bytes"));
     // With its keys and its place in two trees a row takes no more than 150 bytes beside the state.
     expect(((row as { bytes: number }).bytes + 150) * 60 * 3 * 366).toBeLessThan(40e6);
+  });
+});
+
+describe("a midnight that was worked out while somebody wrote", () => {
+  it("is not kept: it may rest on what is no longer so", async () => {
+    const server = await grown();
+    await server.db("zone_checkpoint").delete();
+    const store = checkpointStore(server.scope);
+    const mornings = () => new Map([[1, new Map([["2026-06-18", stateOf({ fullMm: 50 }, 7, 2)]])]]);
+    const about = { upTo: "2026-06-20", timeZone: site.timeZone };
+    const changes = await changesOf(server.db);
+    await server.db("zone").where({ id: 1 }).update({ name: "Renamed" });
+    await store.keep(mornings(), { ...about, changes });
+    expect(await keptDates(server, 1)).toEqual([]);
+    await store.keep(mornings(), { ...about, changes: await changesOf(server.db) });
+    expect(await keptDates(server, 1)).toEqual(["2026-06-18"]);
   });
 });

@@ -156,6 +156,11 @@ export async function testServer(
   };
 }
 
+/** For what a test knows to be there. */
+export function absent(what: string): never {
+  throw new Error(`${what} is not there`);
+}
+
 /** A shipped sample file as an import request. */
 export function sampleFile(
   name: string,

@@ -1,3 +1,5 @@
+import type { BoardZone } from "@sprunel/contract/today";
+import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
@@ -68,6 +70,52 @@ describe("sources of water", () => {
       hours: { origin: string }[];
     };
     expect(new Set(far.hours.map(({ origin }) => origin))).toEqual(new Set(["again"]));
+  });
+
+  it("will be drawn as much above the plans as the log of the last week was above its plans", async () => {
+    const server = await testServer({ device: sameDayDevice });
+    await server.call("POST", "/api/site", site);
+    await server.call("POST", "/api/sources", well);
+    await server.call("POST", "/api/zones", bags);
+    await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
+    const plannedOn = async (date: string): Promise<number> => {
+      const [first] = (await server.call("GET", `/api/board?date=${date}`)).body["zones"] as BoardZone[];
+      return first?.run?.litres ?? NaN;
+    };
+    const dates = (from: number): string[] => Array.from({ length: 7 }, (_, at) => addDays("2026-06-20", from + at));
+    const past = await Promise.all(dates(-7).map(plannedOn));
+    await server.db("watering").insert(
+      dates(-7).map((date, at) => ({
+        ...{ zone_id: 1, start_ms: Date.parse(`${date}T06:00:00Z`), minutes: 60, source: "controller" },
+        litres: 1.5 * (past[at] ?? NaN),
+      })),
+    );
+    server.scope.cache.zoneChanged(1);
+    const ahead = await Promise.all(dates(0).map(plannedOn));
+    const sum = (all: number[]): number => all.reduce((total, one) => total + one, 0);
+    const factor = (1.5 * sum(past)) / sum(await Promise.all(dates(-7).map(plannedOn)));
+    expect(factor).toBeGreaterThan(1.3);
+    expect((await state(server, "Well"))?.["aheadUseM3"]).toBeCloseTo((factor * sum(ahead)) / 7 / 1000, 9);
+  });
+
+  it("hold no more than they can, and no less than nothing", async () => {
+    const server = await withSources();
+    const turn = { firstOn: "2026-06-18", everyDays: 1, m3: 30 };
+    await server.call("PUT", "/api/sources/1", { ...roof, turn, version: 1 });
+    // 60 and two turns of 30 would be 120 of the 100 that fit.
+    expect(await state(server, "Roof")).toMatchObject({ levelM3: 100 });
+    await server.call("PUT", "/api/sources/1", { ...roof, version: 2 });
+    await server.call("POST", "/api/zones", { ...zone, waters: [{ sourceId: 1, sharePct: 100 }] });
+    await server.db("watering").insert({
+      ...{
+        zone_id: 1,
+        start_ms: Date.parse("2026-06-18T06:00:00Z"),
+        minutes: 600,
+        litres: 70_000,
+        source: "controller",
+      },
+    });
+    expect(await state(server, "Roof")).toMatchObject({ levelM3: 0 });
   });
 
   it("make the feed's water in their shares, and none while one of them has no report", async () => {

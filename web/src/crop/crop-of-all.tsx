@@ -3,7 +3,7 @@ import { getCalendarTable, type CropStation, type PlantingTime } from "@sprunel/
 import type { Board } from "@sprunel/contract/today";
 import { daysBetween } from "@sprunel/core/time";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Link } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -28,7 +28,7 @@ export function CropOfAll({ board }: { board: Board }) {
   const station = useCropStation(date);
   if (station.isError && !station.data)
     return <ProblemNote error={station.error} onRetry={() => void station.refetch()} />;
-  if (!station.data) return <Skeleton active />;
+  if (!station.data) return <Outline />;
   const calendar = calendarAround(station.data.date);
   return (
     <>

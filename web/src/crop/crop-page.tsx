@@ -1,7 +1,7 @@
 import type { PlantingTime, ZoneCrop } from "@sprunel/contract/crop";
 import type { BoardZone } from "@sprunel/contract/today";
 import { addDays, daysBetween } from "@sprunel/core/time";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Suspense, type ComponentType, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
@@ -45,7 +45,7 @@ export function CropPage({
   const crop = useZoneCrop(zone.id, date, search.get("planting"));
   const board = useBoard(null).data;
   if (crop.isError && !crop.data) return <ProblemNote error={crop.error} onRetry={() => void crop.refetch()} />;
-  if (!crop.data) return <Skeleton active />;
+  if (!crop.data) return <Outline />;
   const { planting, now, air, nights, stand, areaM2 } = crop.data;
   const today = board?.today;
   if (!planting)

@@ -2,7 +2,7 @@ import type { FeedStation } from "@sprunel/contract/feed";
 import type { Board } from "@sprunel/contract/today";
 import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Select from "antd/es/select";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
@@ -38,12 +38,12 @@ export function FeedOfAll({ board }: { board: Board }) {
   const [view, show] = useView(VIEWS);
   if (station.isError && !station.data)
     return <ProblemNote error={station.error} onRetry={() => void station.refetch()} />;
-  if (!station.data) return <Skeleton active />;
+  if (!station.data) return <Outline />;
   return (
     <>
       <h1>The site’s feed</h1>
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
-      <Suspense fallback={<Skeleton active />}>
+      <Suspense fallback={<Outline />}>
         {view === "tanks" && <TanksOfAll station={station.data} board={board} />}
         {view === "doses" && <WeekOfDoses />}
         {view === "shelf" && <ShelfView shelf={station.data.shelf} />}
@@ -130,5 +130,5 @@ function Fed({
 }) {
   const feed = useZoneFeed(zoneId, date);
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
-  return feed.data ? children(feed.data) : <Skeleton active />;
+  return feed.data ? children(feed.data) : <Outline />;
 }

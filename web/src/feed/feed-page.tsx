@@ -2,7 +2,7 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
 import { GENERAL_TARGET } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { FindingCard } from "../advice/finding-card.tsx";
@@ -34,7 +34,7 @@ export function FeedPage({ zone, withoutWater }: { zone: BoardZone; withoutWater
   const { date } = usePlace();
   const feed = useZoneFeed(zone.id, date);
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
-  if (!feed.data) return <Skeleton active />;
+  if (!feed.data) return <Outline />;
   return <Feed key={zone.id} zone={zone} feed={feed.data} withoutWater={withoutWater} />;
 }
 
@@ -70,7 +70,7 @@ function Feed({ zone, feed, withoutWater }: { zone: BoardZone; feed: ZoneFeed; w
       </h1>
       <Views label="Parts of the feed" views={VIEWS} shown={view} onShow={show} />
       {question}
-      <Suspense fallback={<Skeleton active />}>
+      <Suspense fallback={<Outline />}>
         {view !== "simple" && view !== "doses" && !feed.water && withoutWater}
         {feed.water && visited.has("recipe") && (
           <div hidden={view !== "recipe"}>

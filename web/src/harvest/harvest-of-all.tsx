@@ -2,7 +2,7 @@ import type { DayPicks, NewPicks, PickedZone } from "@sprunel/contract/harvest";
 import type { Board } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Faults } from "../forms/faults.tsx";
@@ -29,7 +29,7 @@ export function HarvestOfAll({ board }: { board: Board }) {
   const { date } = usePlace();
   const picks = useDayPicks(date);
   if (picks.isError && !picks.data) return <ProblemNote error={picks.error} onRetry={() => void picks.refetch()} />;
-  if (!picks.data) return <Skeleton active />;
+  if (!picks.data) return <Outline />;
   const planted = picks.data.zones.filter(({ crop }) => crop !== null);
   const isToday = picks.data.date === board.today;
   return (

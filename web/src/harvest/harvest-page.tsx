@@ -1,7 +1,7 @@
 import type { ZoneHarvest } from "@sprunel/contract/harvest";
 import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Link } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
 import { useLog } from "../place/log-context.ts";
@@ -23,7 +23,7 @@ export function HarvestPage({ zone }: { zone: BoardZone }) {
   const log = useLog();
   if (harvest.isError && !harvest.data)
     return <ProblemNote error={harvest.error} onRetry={() => void harvest.refetch()} />;
-  if (!harvest.data) return <Skeleton active />;
+  if (!harvest.data) return <Outline />;
   const { crop, picks } = harvest.data;
   return (
     <>

@@ -1,6 +1,6 @@
 import type { DemandWays as Ways } from "@sprunel/contract/plan";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { useState } from "react";
 import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
@@ -30,7 +30,7 @@ export function DemandWays({ zoneId }: { zoneId: number }) {
   const ways = useDemandWays(zoneId, date);
   const choose = useChooseDemandWay(zoneId);
   if (ways.isError && !ways.data) return <ProblemNote error={ways.error} onRetry={() => void ways.refetch()} />;
-  if (!ways.data) return <Skeleton active />;
+  if (!ways.data) return <Outline />;
   const { version, meteredDays } = ways.data;
   const count = (next: Choice): void => choose.mutate({ version, choice: next });
   return (

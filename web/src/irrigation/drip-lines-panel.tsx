@@ -3,7 +3,7 @@ import type { NewDripLines, ZoneDripLines } from "@sprunel/contract/irrigation";
 import type { BoardZone } from "@sprunel/contract/today";
 import { GOOD_VARIATION_PCT, pipeLossKpa } from "@sprunel/core/irrigation";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { ProblemNote } from "../parts/problem.tsx";
 import figures from "../theme/figures.module.css";
@@ -24,7 +24,7 @@ export function DripLinesPanel({ zone }: { zone: BoardZone }) {
   const lines = useDripLines(zone.id);
   const [editing, setEditing] = useState(false);
   if (lines.isError && !lines.data) return <ProblemNote error={lines.error} onRetry={() => void lines.refetch()} />;
-  if (!lines.data) return <Skeleton active />;
+  if (!lines.data) return <Outline />;
   return (
     <section aria-label="Lines" className={styles["panel"]}>
       <h2>Lines</h2>

@@ -2,7 +2,7 @@ import { Told } from "../units/told.ts";
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import Alert from "antd/es/alert";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { SYSTEMS } from "@sprunel/core/systems";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
@@ -30,7 +30,7 @@ export function RunPage({ zone }: { zone: BoardZone }) {
   const day = useZoneDay(zone.id, date);
   const board = useBoard(date).data;
   if (day.isError && !day.data) return <ProblemNote error={day.error} onRetry={() => void day.refetch()} />;
-  if (!day.data || !board) return <Skeleton active />;
+  if (!day.data || !board) return <Outline />;
   return (
     <>
       <h1>{zone.name}: water for the day</h1>
@@ -41,7 +41,7 @@ export function RunPage({ zone }: { zone: BoardZone }) {
       )}
       {day.data.plan && <OtherWays zoneId={zone.id} />}
       {SYSTEMS[zone.system].dripped && (
-        <Suspense fallback={<Skeleton active />}>
+        <Suspense fallback={<Outline />}>
           <DripLinesPanel zone={zone} />
         </Suspense>
       )}
@@ -56,7 +56,7 @@ function OtherWays({ zoneId }: { zoneId: number }) {
     <details className={styles["ways"]} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>How the demand is found, and other ways to it</summary>
       {isOpen && (
-        <Suspense fallback={<Skeleton active />}>
+        <Suspense fallback={<Outline />}>
           <DemandWays zoneId={zoneId} />
         </Suspense>
       )}

@@ -7,7 +7,9 @@ afterEach(() => void vi.useRealTimers());
 it("what stands beside the main thing is asked for until it comes, and not after that", async () => {
   let tries = 0;
   const fetch = (): Promise<string> =>
-    ++tries < 3 ? Promise.reject(new TypeError("Failed to fetch dynamically imported module")) : Promise.resolve("here");
+    ++tries < 3
+      ? Promise.reject(new TypeError("Failed to fetch dynamically imported module"))
+      : Promise.resolve("here");
   const fetched = untilFetched(fetch);
   await vi.advanceTimersByTimeAsync(3000);
   expect(tries).toBe(2);

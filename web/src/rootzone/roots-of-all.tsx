@@ -1,6 +1,6 @@
 import type { RootStation } from "@sprunel/contract/rootzone";
 import type { Board, BoardZone } from "@sprunel/contract/today";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Link } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
 import { Mark } from "../parts/mark.tsx";
@@ -27,7 +27,7 @@ export function RootsOfAll({ board }: { board: Board }) {
   const last = useRootStation(date);
   const [view, show] = useView(VIEWS);
   if (last.isError && !last.data) return <ProblemNote error={last.error} onRetry={() => void last.refetch()} />;
-  if (!last.data) return <Skeleton active />;
+  if (!last.data) return <Outline />;
   if (board.zones.length === 0)
     return (
       <>

@@ -1,7 +1,7 @@
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { FindingCard } from "../advice/finding-card.tsx";
 import { ProblemNote } from "../parts/problem.tsx";
 import { useBoard } from "../place/use-board.ts";
@@ -33,7 +33,7 @@ export function RootsPage({ zone }: { zone: BoardZone }) {
   const vessel = useSetUp().data?.zones.find(({ id }) => id === zone.id)?.layout?.vessel?.kind;
   if (history.isError && !history.data)
     return <ProblemNote error={history.error} onRetry={() => void history.refetch()} />;
-  if (!history.data) return <Skeleton active />;
+  if (!history.data) return <Outline />;
   const timeZone = board?.site?.timeZone ?? "UTC";
   const findings = zone.findings.filter((entry) => entry.station === "roots");
   return (

@@ -1,6 +1,5 @@
 import { useState } from "react";
 import { Outlet } from "react-router";
-import { Link } from "react-router";
 import { useBoard } from "../place/use-board.ts";
 import { LogProvider } from "./log-provider.tsx";
 import { SiteWays } from "../place/site-ways.tsx";
@@ -11,6 +10,7 @@ import { DateStepper } from "./date-stepper.tsx";
 import { DemoClock } from "./demo-clock.tsx";
 import { FinderDialog } from "./finder-dialog.tsx";
 import { KeysDialog } from "./keys-dialog.tsx";
+import { Brand } from "./brand.tsx";
 import { PathAxis } from "./path-axis.tsx";
 import styles from "./shell.module.css";
 import { Troubles } from "./troubles.tsx";
@@ -44,12 +44,7 @@ function Frame() {
   const zone = board.data?.zones.find((candidate) => candidate.id === place.zoneId);
   return (
     <div className={styles["shell"]}>
-      <header className={styles["brand"]}>
-        <Link to={place.addressOf({ zoneId: null, station: null })} className={styles["name"]}>
-          Sprunel
-        </Link>
-        <div className={styles["where"]}>{site ? `${site.name} · ${zone?.name ?? "all zones"}` : "no site yet"}</div>
-      </header>
+      <Brand where={board.data && (site ? `${site.name} · ${zone?.name ?? "all zones"}` : "no site yet")} />
       <PathAxis board={board.data} />
       <div className={styles["side"]}>
         <DateStepper board={board.data}>

@@ -1,6 +1,6 @@
 import type { Station } from "@sprunel/contract/advice";
 import type { Board, BoardZone } from "@sprunel/contract/today";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, type ComponentType, type ReactNode } from "react";
 import { ProblemNote } from "../parts/problem.tsx";
 import { LostPage } from "../parts/lost-page.tsx";
@@ -42,7 +42,7 @@ export function StationPage() {
   const board = useBoard(date);
   if (station === null) return <LostPage />;
   if (board.isError && !board.data) return <ProblemNote error={board.error} onRetry={() => void board.refetch()} />;
-  if (!board.data) return <Skeleton active />;
+  if (!board.data) return <Outline />;
   if (zoneId === null) return <Framed board={board.data}>{ofAll(station, board.data)}</Framed>;
   const zone = board.data.zones.find((candidate) => candidate.id === zoneId);
   if (!zone) return <LostPage />;
@@ -57,7 +57,7 @@ export function StationPage() {
 function Framed({ board, children }: { board: Board; children: ReactNode }) {
   return (
     <ZoneFrame board={board}>
-      <Suspense fallback={<Skeleton active />}>{children}</Suspense>
+      <Suspense fallback={<Outline />}>{children}</Suspense>
     </ZoneFrame>
   );
 }

@@ -1,7 +1,7 @@
 import type { WorkingInput } from "@sprunel/contract/basics";
 import type { Figure } from "@sprunel/contract/plan";
 import { showNumber } from "@sprunel/core/working";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { ProblemNote } from "../parts/problem.tsx";
 import { useZoneDay } from "../place/use-zone-day.ts";
 import { useBoard } from "../place/use-board.ts";
@@ -46,7 +46,7 @@ export function WorkingDrawer({ asked, onClose }: { asked: AskedFigure; onClose(
       before={
         <>
           {day.isError && <ProblemNote error={day.error} onRetry={() => void day.refetch()} />}
-          {day.isPending && <Skeleton active />}
+          {day.isPending && <Outline />}
           {day.data && !working && <p>There is no such figure on this day, so there is nothing to work out.</p>}
           {working && <MetricNote />}
         </>

@@ -1,5 +1,5 @@
 import type { Zone } from "@sprunel/contract/site";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
 import { ProblemNote } from "../parts/problem.tsx";
@@ -23,7 +23,7 @@ export function SetUpPage() {
   const [search] = useSearchParams();
   const navigate = useNavigate();
   if (setUp.isError && !setUp.data) return <ProblemNote error={setUp.error} onRetry={() => void setUp.refetch()} />;
-  if (!setUp.data || board.isPending) return <Skeleton active />;
+  if (!setUp.data || board.isPending) return <Outline />;
   const today = board.data?.today ?? null;
   const { site, zones, crops, sources } = setUp.data;
   const grown = zones.filter(({ archived }) => !archived);

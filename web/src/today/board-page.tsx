@@ -1,5 +1,5 @@
 import type { Board } from "@sprunel/contract/today";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 import { ProblemNote } from "../parts/problem.tsx";
@@ -20,7 +20,7 @@ export function BoardPage() {
   const { date } = usePlace();
   const board = useBoard(date);
   if (board.isError && !board.data) return <ProblemNote error={board.error} onRetry={() => void board.refetch()} />;
-  if (!board.data) return <Skeleton active />;
+  if (!board.data) return <Outline />;
   if (!board.data.site) return <Welcome />;
   if (board.data.zones.length === 0) return <NoZones site={board.data.site.name} />;
   return <Zones board={board.data} />;

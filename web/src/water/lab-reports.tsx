@@ -1,7 +1,7 @@
 import type { WaterReport } from "@sprunel/contract/water";
 import { chargeBalance, ecMsCm } from "@sprunel/core/chemistry";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ReportHistory } from "../chart/report-history.tsx";
@@ -26,7 +26,7 @@ export function LabReports({ inForce }: { inForce: readonly number[] }) {
   const [isTyping, setTyping] = useState(false);
   if (reports.isError && !reports.data)
     return <ProblemNote error={reports.error} onRetry={() => void reports.refetch()} />;
-  if (!reports.data) return <Skeleton active />;
+  if (!reports.data) return <Outline />;
   return (
     <section aria-label="Lab reports" className={styles["block"]}>
       <h2>Lab reports</h2>

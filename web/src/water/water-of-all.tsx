@@ -1,6 +1,6 @@
 import type { Board } from "@sprunel/contract/today";
 import type { SourceState } from "@sprunel/contract/water";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { ProblemNote } from "../parts/problem.tsx";
 import { usePlace } from "../place/use-place.ts";
 import { useWaterStation } from "../place/use-sources.ts";
@@ -18,7 +18,7 @@ export function WaterOfAll({ board }: { board: Board }) {
   const currency = board.site?.currency ?? "";
   if (station.isError && !station.data)
     return <ProblemNote error={station.error} onRetry={() => void station.refetch()} />;
-  if (!station.data) return <Skeleton active />;
+  if (!station.data) return <Outline />;
   const { sources } = station.data;
   return (
     <>

@@ -1,7 +1,7 @@
 import type { Ion } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../parts/outline.tsx";
 import { Link } from "react-router";
 import { useZoneFeed } from "../feed/use-feed.ts";
 import { ProblemNote } from "../parts/problem.tsx";
@@ -23,7 +23,7 @@ export function WaterPage({ zone }: { zone: BoardZone }) {
   const feed = useZoneFeed(zone.id, date);
   const sources = useWaterStation(date).data?.sources ?? [];
   if (feed.isError && !feed.data) return <ProblemNote error={feed.error} onRetry={() => void feed.refetch()} />;
-  if (!feed.data) return <Skeleton active />;
+  if (!feed.data) return <Outline />;
   const { water, waters } = feed.data;
   return (
     <>

@@ -2,7 +2,7 @@ import { addressOf as fileAddress } from "@sprunel/contract/basics";
 import { cropDefinitionSchema, getCropFile, type CropDefinition, type LibraryCrop } from "@sprunel/contract/crop";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Faults } from "../../forms/faults.tsx";
@@ -21,7 +21,7 @@ export function CropSheetPage() {
   const { cropId = "" } = useParams();
   const crop = useCrop(cropId);
   if (crop.isError && !crop.data) return <ProblemNote error={crop.error} onRetry={() => void crop.refetch()} />;
-  if (!crop.data) return <Skeleton active />;
+  if (!crop.data) return <Outline />;
   return <Sheet key={crop.data.id} found={crop.data} />;
 }
 

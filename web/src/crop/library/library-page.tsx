@@ -1,7 +1,7 @@
 import { cropFileSchema, type CropLibrary } from "@sprunel/contract/crop";
 import { CROP_GROUPS } from "@sprunel/core/crop";
 import Input from "antd/es/input";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { FileButton } from "../../files/file-button.tsx";
@@ -17,7 +17,7 @@ export function LibraryPage() {
   const [sought, setSought] = useState("");
   if (library.isError && !library.data)
     return <ProblemNote error={library.error} onRetry={() => void library.refetch()} />;
-  if (!library.data) return <Skeleton active />;
+  if (!library.data) return <Outline />;
   const found = library.data.crops.filter(({ name, group }) =>
     `${name} ${group}`.toLowerCase().includes(sought.trim().toLowerCase()),
   );

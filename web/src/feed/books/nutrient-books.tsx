@@ -3,7 +3,7 @@ import { getNutrientTable, type NutrientBooks as Books, type NutrientYear } from
 import { AS_OXIDE, NUTRIENT_SOURCES, type NutrientSource } from "@sprunel/core/feed";
 import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { Link } from "react-router";
 import forms from "../../forms/forms.module.css";
@@ -41,7 +41,7 @@ export function NutrientBooks() {
   const [oxides, setOxides] = useState(false);
   const [byBed, setByBed] = useState(false);
   if (books.isError && !books.data) return <ProblemNote error={books.error} onRetry={() => void books.refetch()} />;
-  if (!books.data) return <Skeleton active />;
+  if (!books.data) return <Outline />;
   const { zones } = books.data;
   const years = [...new Set(zones.flatMap((zone) => zone.years.map(({ year }) => year)))].sort((a, b) => b - a);
   const year = chosen ?? years[0];

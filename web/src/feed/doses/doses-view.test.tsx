@@ -12,7 +12,7 @@ import { FakeServer, refusal } from "../../testing/fake-server.ts";
 import { openDoses, row } from "../../testing/open-doses.tsx";
 import { renderPage } from "../../testing/render-page.tsx";
 import { sampleDose, samplePlan, sampleSchool } from "../../testing/sample-doses.ts";
-import { board, site } from "../../testing/sample-site.ts";
+import { board } from "../../testing/sample-site.ts";
 import { feedStation } from "../../testing/sample-stations.ts";
 
 describe("the doses of a zone", () => {

@@ -2,7 +2,7 @@ import { addressOf as fileAddress } from "@sprunel/contract/basics";
 import { getDoseTable } from "@sprunel/contract/feed";
 import type { School } from "@sprunel/core/feed";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import forms from "../../forms/forms.module.css";
 import { ProblemNote } from "../../parts/problem.tsx";
@@ -26,7 +26,7 @@ export function DosesView({ zoneId }: { zoneId: number }) {
   /** the form, with the school that it begins with; null while it is closed */
   const [opened, setOpened] = useState<School | null>(null);
   if (found.isError && !found.data) return <ProblemNote error={found.error} onRetry={() => void found.refetch()} />;
-  if (!found.data || today === undefined) return <Skeleton active />;
+  if (!found.data || today === undefined) return <Outline />;
   const plan = found.data;
   if (plan.missing === "not-planted")
     return (

@@ -1,5 +1,5 @@
 import { Told } from "../../units/told.ts";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { Link } from "react-router";
 import { ProblemNote } from "../../parts/problem.tsx";
 import { usePlace } from "../../place/use-place.ts";
@@ -18,7 +18,7 @@ export function WeekOfDoses() {
   const { show } = useUnits();
   const week = useWeekOfDoses(date);
   if (week.isError && !week.data) return <ProblemNote error={week.error} onRetry={() => void week.refetch()} />;
-  if (!week.data) return <Skeleton active />;
+  if (!week.data) return <Outline />;
   const doses = week.data.zones.flatMap(({ doses: own, ...zone }) => own.map((dose) => ({ ...zone, dose })));
   if (week.data.zones.length === 0)
     return (

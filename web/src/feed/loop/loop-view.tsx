@@ -2,7 +2,7 @@ import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
 import { USUAL_LOOP, closedLoop, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { addDays } from "@sprunel/core/time";
 import { useState } from "react";
 import { useBoard } from "../../place/use-board.ts";
@@ -51,7 +51,7 @@ export function LoopView({ zone, feed, onTry }: { zone: BoardZone; feed: ZoneFee
   const setUp = useSetUp();
   const definition = setUp.data?.zones.find(({ id }) => id === zone.id)?.definition;
   if (!target) return <p>A closed loop needs a target first: see Targets.</p>;
-  if (!recipe || !reports.data || !definition) return <Skeleton active />;
+  if (!recipe || !reports.data || !definition) return <Outline />;
   const drain = reports.data.reports.find(
     (report): report is SolutionReport & { id: number; struck: string | null } =>
       report.kind !== "soil" && report.struck === null && Object.keys(report.ions).length > 0,

@@ -4,7 +4,7 @@ import type { SourceState } from "@sprunel/contract/water";
 import type { Recipe, RecipeInput } from "@sprunel/core/feed";
 import { mixWaters } from "@sprunel/core/water";
 import Button from "antd/es/button";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { lazy, Suspense, useState } from "react";
 import { StaleEdit, staleOf } from "../../forms/stale-edit.tsx";
 import { useDraft } from "../../forms/use-draft.ts";
@@ -116,7 +116,7 @@ export function RecipeView({
               {saved && !isTrial && <KeepRecipe feed={feed} zoneName={zoneName} target={saved} />}
             </>
           ) : (
-            solved.isPending && question && <Skeleton active />
+            solved.isPending && question && <Outline />
           )}
           <Wishes
             feed={feed}

@@ -1,7 +1,7 @@
 import type { Ion } from "@sprunel/contract/basics";
 import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
 import Select from "antd/es/select";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { ProblemNote } from "../../parts/problem.tsx";
 import styles from "../feed.module.css";
@@ -37,7 +37,7 @@ export function BaseGrade({ feed }: { feed: ZoneFeed }) {
   const wishes = { ...feed.settings.wishes, locks: {} };
   const solved = useRecipe(macros && library ? recipeInput({ ...feed, shelf }, macros, { wishes }) : null);
   if (!target) return <p>A base grade is fitted to a target: see Targets.</p>;
-  if (!library) return <Skeleton active />;
+  if (!library) return <Outline />;
   return (
     <section aria-label="Base grade">
       <div className={styles["keep"]}>

@@ -1,5 +1,5 @@
 import { USUAL_STARTS, granularDressing } from "@sprunel/core/feed";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
 import { Answer } from "../../sums/answer.tsx";
@@ -21,7 +21,7 @@ const FIELDS: readonly SumField<Key>[] = [
 /** Grains on the ground: kg for the zone, a little for a length of row and a plant. */
 export function Dressing({ zoneId }: { zoneId: number }) {
   const zone = useSetUp().data?.zones.find(({ id }) => id === zoneId);
-  if (!zone) return <Skeleton active />;
+  if (!zone) return <Outline />;
   const { definition, layout } = zone;
   return (
     <Form

@@ -1,7 +1,7 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { molarMassG } from "@sprunel/core/chemistry";
 import { USUAL_STARTS, slowRelease } from "@sprunel/core/feed";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
 import { Answer } from "../../sums/answer.tsx";
@@ -34,7 +34,7 @@ const FIELDS: readonly SumField<Key>[] = [
 /** What slow-release grains give, and the share of liquid feed that remains. */
 export function Granules({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
   const zone = useSetUp().data?.zones.find(({ id }) => id === zoneId);
-  if (!zone) return <Skeleton active />;
+  if (!zone) return <Outline />;
   const { NO3 = 0, NH4 = 0, urea = 0 } = targetOf(feed)?.ions ?? {};
   const litresPlant = (feed.litresToday ?? 0) / zone.definition.plants;
   const vessel = zone.layout?.vessel;

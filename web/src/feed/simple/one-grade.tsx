@@ -3,7 +3,7 @@ import { USUAL_STARTS, singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "
 import { unitFor } from "@sprunel/core/units";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { Answer } from "../../sums/answer.tsx";
 import { SumFields } from "../../sums/sum-fields.tsx";
@@ -19,7 +19,7 @@ export function OneGrade({ feed, zoneName }: { feed: ZoneFeed; zoneName: string 
   const { show } = useUnits();
   const [productId, setProductId] = useState("grade-20-10-20");
   const [typed, setTyped] = useState<Readonly<Record<"ppmN", number | null>>>({ ppmN: USUAL_STARTS.oneGradeMgNL });
-  if (!library) return <Skeleton active />;
+  if (!library) return <Outline />;
   const all = [...feed.shelf.map(({ product }) => product), ...library];
   const choices = [...new Map(all.map((product) => [product.id, product])).values()].filter(hasNitrogen);
   const found = choices.find(({ id }) => id === productId) ?? choices[0];

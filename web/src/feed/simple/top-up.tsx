@@ -1,7 +1,7 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { USUAL_STARTS, tankTopUp, type Recipe } from "@sprunel/core/feed";
 import Select from "antd/es/select";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";
 import { Answer } from "../../sums/answer.tsx";
@@ -28,7 +28,7 @@ export function TopUp({ zoneId, feed }: { zoneId: number; feed: ZoneFeed }) {
   const recipe = useRecipe(target && recipeInput(feed, target)).data;
   const zone = useSetUp().data?.zones.find(({ id }) => id === zoneId);
   if (!target) return <p>A tank is topped up towards a target: see Targets.</p>;
-  if (!recipe || !zone) return <Skeleton active />;
+  if (!recipe || !zone) return <Outline />;
   const { definition } = zone;
   const litres = "fullLevelCm" in definition ? definition.fullLevelCm * 10 * definition.areaM2 : null;
   return <Form feed={feed} recipe={recipe} targetPh={target.ph} litres={litres} />;

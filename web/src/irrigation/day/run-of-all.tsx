@@ -1,6 +1,6 @@
 import type { DayEdit, DayPulse, SiteDay } from "@sprunel/contract/plan";
 import type { Board } from "@sprunel/contract/today";
-import Skeleton from "antd/es/skeleton";
+import { Outline } from "../../parts/outline.tsx";
 import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { ProblemNote } from "../../parts/problem.tsx";
 import { dayScale } from "../../place/day-scale.ts";
@@ -42,7 +42,7 @@ function Day({ board }: { board: Board }) {
   const asked = useSiteDay(date);
   const day = asked.data;
   if (asked.isError && !day) return <ProblemNote error={asked.error} onRetry={() => void asked.refetch()} />;
-  if (!day) return <Skeleton active />;
+  if (!day) return <Outline />;
   return (
     <>
       <h1>The day of all zones</h1>
