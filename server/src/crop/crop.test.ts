@@ -1,3 +1,4 @@
+import { getZoneCrop, getCropStation } from "@sprunel/contract/crop";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
@@ -16,13 +17,8 @@ async function melons(): Promise<TestServer> {
   await server.call("POST", "/api/zones", { ...bags, plantings: [first, second] });
   return server;
 }
-interface Crop {
-  version: number;
-  planting: { plantedOn: string; stages: { id: string; from: string; to: string; seen: boolean }[] } | null;
-  now: { stageId: string; day: number; feed: { ecMsCm: number } | null } | null;
-}
-const cropOf = async ({ call }: TestServer, date = "") =>
-  (await call("GET", `/api/zones/1/crop${date && `?date=${date}`}`)).body as unknown as Crop;
+const cropOf = ({ answerTo }: TestServer, date?: string) =>
+  answerTo(getZoneCrop, { params: { id: 1 }, query: { date } });
 
 describe("the crop of a zone", () => {
   it("is in the stage that its days have come to, and says what that asks for", async () => {
@@ -42,7 +38,7 @@ describe("the crop of a zone", () => {
 
   it("stands with every planting of the last year on the calendar, cut where it was cleared", async () => {
     const server = await melons();
-    const { plantings } = (await server.call("GET", "/api/crop")).body as { plantings: Crop["planting"][] };
+    const { plantings } = await server.answerTo(getCropStation);
     expect(plantings).toHaveLength(2);
     expect(plantings[0]?.stages.at(-1)?.to).toBe("2026-04-20");
     const later = (await server.call("GET", "/api/crop?date=2027-05-01")).body as { plantings: unknown[] };
@@ -122,7 +118,7 @@ describe("a stage that was seen", () => {
     const sign = { stageId: "flowering", on: "2026-06-18", version };
     await server.call("POST", "/api/zones/1/signs", sign);
     const answer = await server.call("POST", "/api/zones/1/signs", { ...sign, on: "2026-06-19" });
-    expect([answer.status, (answer.body["current"] as Crop).version]).toEqual([409, version + 1]);
+    expect([answer.status, (answer.body["current"] as { version: number }).version]).toEqual([409, version + 1]);
     expect((await server.call("DELETE", "/api/zones/1/signs/picking?version=2")).status).toBe(404);
   });
 });

@@ -1,24 +1,14 @@
+import { planNext, dropNext, getZoneCrop } from "@sprunel/contract/crop";
 import { RAISING_STARTS } from "@sprunel/core/crop";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer } from "../testing/test-server.ts";
 
-interface Answer {
-  version: number;
-  next: {
-    cropName: string;
-    plantedOn: string;
-    plan: { startFrom: number; trays: number; steps: { on: string; kind: string }[] } | null;
-  } | null;
-  planting: { clearedOn: string | null } | null;
-}
-
 async function melons() {
-  const { call } = await testServer({ now: "2026-06-20T08:00:00Z" });
+  const { answerTo, call } = await testServer({ now: "2026-06-20T08:00:00Z" });
   await call("POST", "/api/site", site);
   await call("POST", "/api/zones", { ...bags, plantings: [freshPlanting("melon-netted", "2026-04-25")] });
-  const crop = async (date = "2026-06-20") =>
-    (await call("GET", `/api/zones/1/crop?date=${date}`)).body as unknown as Answer;
+  const crop = async (date = "2026-06-20") => await answerTo(getZoneCrop, { params: { id: 1 }, query: { date } });
   const ask = { cropId: "cucumber", plantedOn: "2026-08-10", raising: RAISING_STARTS.seed };
   return { call, crop, ask };
 }
@@ -27,7 +17,7 @@ describe("the next crop of a zone", () => {
   it("is planned while one stands, raised in steps counted back, and the zone is clear for it", async () => {
     const { call, crop, ask } = await melons();
     const planned = await call("PUT", "/api/zones/1/next-planting", { ...ask, version: (await crop()).version });
-    const { next, planting } = planned.body as unknown as Answer;
+    const { next, planting } = planNext.answer.parse(planned.body);
     expect(planned.status).toBe(200);
     expect(planting?.clearedOn).toBe("2026-08-10");
     // 200 plants ÷ (0.9 · 0.95)
@@ -46,9 +36,9 @@ describe("the next crop of a zone", () => {
     const later = { ...ask, plantedOn: "2026-08-20", raising: null, version: (await crop()).version };
     const changed = await call("PUT", "/api/zones/1/next-planting", later);
     // The clearing was for the first date; the zone is free from then on.
-    expect((changed.body as unknown as Answer).next).toMatchObject({ plantedOn: "2026-08-20", plan: null });
+    expect(planNext.answer.parse(changed.body).next).toMatchObject({ plantedOn: "2026-08-20", plan: null });
     const dropped = await call("DELETE", `/api/zones/1/next-planting?version=${(await crop()).version}`);
-    expect((dropped.body as unknown as Answer).next).toBeNull();
+    expect(dropNext.answer.parse(dropped.body).next).toBeNull();
     expect((await call("DELETE", `/api/zones/1/next-planting?version=${(await crop()).version}`)).status).toBe(404);
   });
 
@@ -56,11 +46,9 @@ describe("the next crop of a zone", () => {
     const { call, crop, ask } = await melons();
     const ready = { ...ask, plantedOn: null, readyOn: "2026-10-01", version: (await crop()).version };
     const { body } = await call("PUT", "/api/zones/1/next-planting", ready);
-    const { plantedOn = "" } = (body as unknown as Answer).next ?? {};
-    const { planting } = (await crop(plantedOn)) as unknown as {
-      planting: { stages: { from: string; picking: boolean }[] };
-    };
-    expect(planting.stages.find(({ picking }) => picking)?.from).toBe("2026-10-01");
+    const { plantedOn = "" } = planNext.answer.parse(body).next ?? {};
+    const { planting } = await crop(plantedOn);
+    expect(planting?.stages.find(({ picking }) => picking)?.from).toBe("2026-10-01");
     const both = await call("PUT", "/api/zones/1/next-planting", {
       ...ready,
       plantedOn: "2026-08-01",

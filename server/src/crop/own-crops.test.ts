@@ -1,4 +1,4 @@
-import { cropDefinitionSchema, definitionOf, type CropDefinition } from "@sprunel/contract/crop";
+import { addOwnCrop, type CropDefinition, cropDefinitionSchema, definitionOf, getCrop } from "@sprunel/contract/crop";
 import { freshPlanting } from "@sprunel/contract/site";
 import { CROPS } from "@sprunel/core/crop";
 import { describe, expect, it } from "vitest";
@@ -17,7 +17,7 @@ async function withSite(): Promise<TestServer> {
   return server;
 }
 const ownTomato = async ({ call }: TestServer): Promise<Crop> =>
-  (await call("POST", "/api/crops", { basedOn: "tomato", name: "Our plum tomato" })).body as unknown as Crop;
+  addOwnCrop.answer.parse((await call("POST", "/api/crops", { basedOn: "tomato", name: "Our plum tomato" })).body);
 
 describe("the library of crops", () => {
   it.each(CROPS.map((crop) => [crop.id, crop] as const))("passes its own rules with %s", (_id, crop) => {
@@ -25,11 +25,11 @@ describe("the library of crops", () => {
   });
 
   it("lists every crop, and tells each with its feeds by stage", async () => {
-    const { call } = await withSite();
+    const { answerTo, call } = await withSite();
     const { crops } = (await call("GET", "/api/crops")).body as { crops: { id: string; own: boolean }[] };
     expect(crops).toHaveLength(CROPS.length);
     expect(crops.every(({ own }) => !own)).toBe(true);
-    const melon = (await call("GET", "/api/crops/melon-netted")).body as unknown as Crop & { feeds: string[] };
+    const melon = await answerTo(getCrop, { params: { id: "melon-netted" } });
     expect(melon).toMatchObject({ version: null, basedOn: null });
     expect(melon.feeds[5]).toBe("Melon in substrate, fruit");
     expect((await call("GET", "/api/crops/triffid")).status).toBe(404);
@@ -76,7 +76,7 @@ describe("a crop of one's own", () => {
     const file = (await server.call("GET", `/api/crops/${id}/file`)).body;
     const other = await withSite();
     const read = await other.call("POST", "/api/crops/imports", file);
-    expect([read.status, (read.body as unknown as Crop).crop.name]).toEqual([201, "Our plum tomato"]);
+    expect([read.status, addOwnCrop.answer.parse(read.body).crop.name]).toEqual([201, "Our plum tomato"]);
     await server.call("POST", "/api/zones", { ...zone, plantings: [freshPlanting(id, "2026-05-15")] });
     const whole = await server.call("GET", "/api/site-file");
     expect((whole.body["ownCrops"] as { id: string }[]).map((own) => own.id)).toEqual([id]);

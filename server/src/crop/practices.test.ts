@@ -1,13 +1,7 @@
+import { getZoneCrop } from "@sprunel/contract/crop";
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { site, testServer, zone } from "../testing/test-server.ts";
-
-interface Practice {
-  id: string;
-  on: string;
-  until: string | null;
-  water: { kind: string; cm?: number } | null;
-}
 
 const { areaM2, plants, flowLh, uniformityPct, startAfterSunriseMin, endBeforeSunsetMin, minGapMin } = zone.definition;
 const paddy: NewZone = {
@@ -23,12 +17,12 @@ const paddy: NewZone = {
 };
 
 async function planted(cropId: string, like: object = paddy) {
-  const { call, url } = await testServer({ now: "2026-06-20T08:00:00Z" });
+  const { answerTo, call, url } = await testServer({ now: "2026-06-20T08:00:00Z" });
   await call("POST", "/api/site", site);
   const made = await call("POST", "/api/zones", { ...like, plantings: [freshPlanting(cropId, "2026-06-01")] });
   expect(made.status).toBe(201);
-  const { body } = await call("GET", "/api/zones/1/crop?date=2026-06-20");
-  return { url, practices: (body as unknown as { practices: Practice[] }).practices };
+  const { practices } = await answerTo(getZoneCrop, { params: { id: 1 }, query: { date: "2026-06-20" } });
+  return { url, practices };
 }
 
 describe("what is done to a field and when", () => {

@@ -1,4 +1,5 @@
-import { freshPlanting } from "@sprunel/contract/site";
+import { addSoilStep, getSoilSteps, getZoneCrop } from "@sprunel/contract/crop";
+import { freshPlanting, getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { site, testServer, zone } from "../testing/test-server.ts";
 
@@ -7,17 +8,12 @@ const manure = (more: object = {}) => ({
   ...{ key: `${KEY}1`, kind: "manure", on: "2026-06-10", waitDays: 30, note: "cattle manure, 30 t/ha" },
   ...more,
 });
-interface Steps {
-  steps: { id: number; kind: string; readyOn: string }[];
-}
-
 async function fallow(plantings: object[] = []) {
   const server = await testServer({ now: "2026-06-20T08:00:00Z" });
   await server.call("POST", "/api/site", site);
   await server.call("POST", "/api/zones", { ...zone, plantings });
   const add = (step: object) => server.call("POST", "/api/zones/1/soil-steps", step);
-  const version = async () =>
-    ((await server.call("GET", "/api/zones/1/crop")).body as unknown as { version: number }).version;
+  const version = async () => (await server.answerTo(getZoneCrop, { params: { id: 1 } })).version;
   const plant = async (plantedOn: string) =>
     server.call("PUT", "/api/zones/1/next-planting", {
       ...{ cropId: "courgette", plantedOn, readyOn: null, raising: null, part: null, plants: null },
@@ -28,11 +24,11 @@ async function fallow(plantings: object[] = []) {
 
 describe("what is done to a soil before planting", () => {
   it("stands in order with the day from which something may be planted, once however often it is sent", async () => {
-    const { add, call } = await fallow();
+    const { add, answerTo } = await fallow();
     expect((await add(manure())).status).toBe(201);
     await add(manure());
     await add({ ...manure(), key: `${KEY}2`, kind: "wetting", on: "2026-06-01", waitDays: 2, note: null });
-    const { steps } = (await call("GET", "/api/zones/1/soil-steps")).body as unknown as Steps;
+    const { steps } = await answerTo(getSoilSteps, { params: { id: 1 } });
     expect(steps.map(({ kind, readyOn }) => [kind, readyOn])).toEqual([
       ["wetting", "2026-06-03"],
       ["manure", "2026-07-10"],
@@ -51,11 +47,11 @@ describe("what is done to a soil before planting", () => {
   });
 
   it("blocks a planting in set-up too, and none that stood before", async () => {
-    const { add, call, version } = await fallow([
+    const { add, answerTo, call, version } = await fallow([
       freshPlanting("courgette", "2026-04-01", { clearedOn: "2026-06-05" }),
     ]);
     await add(manure());
-    const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+    const { zones } = await answerTo(getSetUp);
     const { id: _id, archived: _archived, plantings, ...rest } = zones[0] ?? {};
     const sent = async (plantedOn: string) =>
       call("PUT", "/api/zones/1", {
@@ -80,7 +76,7 @@ describe("what is done to a soil before planting", () => {
 
   it("is taken out again, and frees the planting", async () => {
     const { add, plant, call } = await fallow();
-    const { steps } = (await add(manure())).body as unknown as Steps;
+    const { steps } = addSoilStep.answer.parse((await add(manure())).body);
     await call("DELETE", `/api/zones/1/soil-steps/${steps[0]?.id ?? 0}`);
     expect((await plant("2026-06-25")).status).toBeLessThan(300);
     expect((await call("DELETE", "/api/zones/1/soil-steps/99")).status).toBe(404);

@@ -1,24 +1,7 @@
+import { getZoneCrop, removeStandStep, addStandStep } from "@sprunel/contract/crop";
 import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer } from "../testing/test-server.ts";
-
-interface Answer {
-  version: number;
-  planting: { key: string; cropName: string } | null;
-  beside: { key: string; cropName: string; leads: boolean; plants: number }[];
-  stand: {
-    planted: number;
-    left: number | null;
-    groundPct: number;
-    perM2: number;
-    heldLPlant: number | null;
-    aim: string | null;
-    steps: { kind: string; on: string }[];
-    can: string[];
-  } | null;
-  past: { cropName: string; year: number | null; from: string; to: string; pickedPerM2: number | null }[];
-  errors?: { path: string; message: string }[];
-}
 
 const TODAY = "2026-06-20";
 const FROM_BENCH = { part: { from: 1, to: 5, of: 10 } };
@@ -27,14 +10,14 @@ const TO_BENCH = { part: { from: 6, to: 10, of: 10 } };
 /** Weather of a bright day in every hour, so that every zone has a plan. */
 async function place(plantings: Planting[], more: Partial<typeof bags> = {}) {
   const server = await testServer({ now: `${TODAY}T08:00:00Z` });
-  const { call } = server;
+  const { answerTo, call } = server;
   await call("POST", "/api/site", site);
   expect((await call("POST", "/api/zones", { ...bags, ...more, plantings })).status).toBe(201);
-  const crop = async (query = `date=${TODAY}`) =>
-    (await call("GET", `/api/zones/1/crop?${query}`)).body as unknown as Answer;
+  const crop = (query: { date?: string; planting?: string } = { date: TODAY }) =>
+    answerTo(getZoneCrop, { params: { id: 1 }, query });
   const fault = async (method: string, path: string, body: object) => {
     const { status, body: problem } = await call(method, path, { ...body, version: (await crop()).version });
-    return { status, ...(problem as unknown as Answer).errors?.[0] };
+    return { status, ...problem.errors?.[0] };
   };
   return { ...server, crop, fault };
 }
@@ -53,7 +36,7 @@ describe("plantings beside each other", () => {
       ["Basil", false, 100],
     ]);
     expect([planting?.cropName, stand?.groundPct, stand?.planted]).toEqual(["Butterhead lettuce", 50, 100]);
-    const basil = await crop(`planting=${encodeURIComponent(beside[1]?.key ?? "")}`);
+    const basil = await crop({ planting: beside[1]?.key ?? "" });
     expect(basil.planting?.cropName).toBe("Basil");
     const calendar = (await call("GET", "/api/crop")).body as { plantings: unknown[] };
     expect(calendar.plantings).toHaveLength(2);
@@ -65,7 +48,7 @@ describe("plantings beside each other", () => {
     const part = { from: 7, to: 10, of: 10 };
     const { version } = await crop();
     await call("PUT", "/api/zones/1/stand", { part, planting: decodeURIComponent(key), version });
-    expect((await crop(`planting=${key}`)).planting?.cropName).toBe("Butterhead lettuce");
+    expect((await crop({ planting: key })).planting?.cropName).toBe("Butterhead lettuce");
     const sign = { stageId: "leaf", on: "2026-06-18", planting: decodeURIComponent(key), version: version + 1 };
     expect((await call("POST", "/api/zones/1/signs", sign)).status).toBe(422);
   });
@@ -77,8 +60,8 @@ describe("plantings beside each other", () => {
     const sign = { stageId: "leaf", on: "2026-06-18", planting: key, version };
     const seen = (await call("POST", "/api/zones/1/signs", sign)).body as { planting: { stages: { seen: boolean }[] } };
     expect(seen.planting.stages.some((stage) => stage.seen)).toBe(true);
-    const other = (await crop()) as unknown as { planting: { stages: { seen: boolean }[] } };
-    expect(other.planting.stages.some((stage) => stage.seen)).toBe(false);
+    const other = await crop();
+    expect(other.planting?.stages.some((stage) => stage.seen)).toBe(false);
   });
 
   it("share out the picks: they come off the oldest that is ready, until it is cleared", async () => {
@@ -131,9 +114,9 @@ describe("what is done to a stand", () => {
     const added = await call("POST", "/api/zones/1/stand-steps", { step, version: (await crop()).version });
     expect(added.status).toBe(201);
     expect((await crop()).stand).toMatchObject({ perM2: 4, groundPct: 50, can: ["spaced", "potted-on", "drippers"] });
-    expect((await crop("date=2026-05-31")).stand).toMatchObject({ perM2: 2, groundPct: 100 });
+    expect((await crop({ date: "2026-05-31" })).stand).toMatchObject({ perM2: 2, groundPct: 100 });
     const gone = await call("DELETE", `/api/zones/1/stand-steps/spaced/2026-06-01?version=${(await crop()).version}`);
-    expect((gone.body as unknown as Answer).stand).toMatchObject({ perM2: 2, steps: [] });
+    expect(removeStandStep.answer.parse(gone.body).stand).toMatchObject({ perM2: 2, steps: [] });
   });
 
   it("is refused at its field where the bench has no room for it", async () => {
@@ -160,9 +143,7 @@ describe("what is done to a stand", () => {
     expect((await crop()).stand?.aim).toBe("yield");
     const step = { kind: "cut-back", on: "2026-06-10", leafAreaLeft: 0.2, regrowthDays: 30 };
     const { body } = await call("POST", "/api/zones/1/stand-steps", { step, version: (await crop()).version });
-    expect(
-      (body as unknown as { planting: { stages: { id: string; from: string }[] } }).planting.stages[0],
-    ).toMatchObject({
+    expect(addStandStep.answer.parse(body).planting?.stages[0]).toMatchObject({
       id: "regrowth",
       from: "2026-06-10",
     });

@@ -1,9 +1,10 @@
-import type { DayEdit, Main, MainAnswer, SiteDay } from "@sprunel/contract/plan";
-import { freshPlanting, type NewZone } from "@sprunel/contract/site";
+import { getBoard } from "@sprunel/contract/today";
+import { getSiteDay, getMain, editSiteDay, type DayEdit, type Main, type SiteDay } from "@sprunel/contract/plan";
+import { getSetUp, freshPlanting, type NewZone } from "@sprunel/contract/site";
 import ICAL from "ical.js";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
-import { bags, site, testServer } from "../testing/test-server.ts";
+import { absent, bags, site, testServer } from "../testing/test-server.ts";
 
 const NO_MAIN: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 const pump = (maxLh: number): Main["limits"][number] => ({
@@ -21,7 +22,7 @@ async function nursery({
     device: sameDayDevice,
     steered: { now: () => clock.ms, pace: "paused", setPace: () => undefined, startAgain: () => undefined },
   });
-  const { call } = server;
+  const { answerTo, call } = server;
   const sent = async (method: "POST" | "PUT" | "GET", path: string, body?: object) => {
     const answer = await call(method, path, body);
     expect(answer.status, `${path} ${JSON.stringify(answer.body)}`).toBeLessThan(300);
@@ -37,16 +38,21 @@ async function nursery({
     ...more,
   });
   for (let at = 1; at <= zones; at++) await sent("POST", "/api/zones", zone(`Bags ${at}`));
-  const day = async (date?: string) =>
-    (await sent("GET", `/api/day-plan${date ? `?date=${date}` : ""}`)) as unknown as SiteDay;
+  const day = (date?: string) => answerTo(getSiteDay, { query: { date } });
   const edit = async (change: DayEdit["edit"], version?: number, date = "2026-06-20") => {
     const answer = await call("POST", `/api/day-plans/${date}/edits`, {
       version: version ?? (await day(date)).version,
       edit: change,
     });
-    return { ...answer, day: answer.body as unknown as SiteDay };
+    return {
+      ...answer,
+      /** only where it was not refused */
+      get day(): SiteDay {
+        return editSiteDay.answer.parse(answer.body);
+      },
+    };
   };
-  const main = async () => (await sent("GET", "/api/main")) as unknown as MainAnswer;
+  const main = () => answerTo(getMain);
   const describeMain = async (more: Partial<Main>) =>
     call("PUT", "/api/main", { ...NO_MAIN, ...more, version: (await main()).version });
   /** until nothing better is looked for any more */
@@ -76,7 +82,7 @@ function mostAtOnce({ pulses }: SiteDay): number {
 
 describe("the day of all zones", () => {
   it("gives every zone its litres within what the site's pump gives, and is the same when asked again", async () => {
-    const { day, settled, sent } = await nursery();
+    const { answerTo, day, settled } = await nursery();
     const first = await settled();
     expect(first.unmet).toEqual([]);
     expect(mostAtOnce(first)).toBeLessThanOrEqual(1100);
@@ -85,17 +91,16 @@ describe("the day of all zones", () => {
     const again = await day();
     expect([again.id, again.version, again.pulses]).toEqual([first.id, first.version, first.pulses]);
     // The board has the same times.
-    const { zones } = (await sent("GET", "/api/board")) as unknown as { zones: { pulses: { startUtc: string }[] }[] };
+    const { zones } = await answerTo(getBoard);
     expect(zones[0]?.pulses.map(({ startUtc }) => startUtc)).toEqual(of(first, 1).map(({ startUtc }) => startUtc));
   });
 
   it("is planned anew when a zone asks for more, says so, and leaves what has begun as it was", async () => {
-    const { day, settled, clock, sent } = await nursery();
+    const { answerTo, day, settled, clock, sent } = await nursery();
     const first = await settled();
     clock.ms = ms("2026-06-20T10:00:00Z");
-    const { zones } = (await sent("GET", "/api/set-up")) as unknown as { zones: Record<string, unknown>[] };
-    const { id: _id, archived: _archived, ...rest } = zones[0] ?? {};
-    const definition = { ...(rest["definition"] as object), plants: 400, areaM2: 200 };
+    const [{ id: _id, archived: _archived, ...rest } = absent("the zone")] = (await answerTo(getSetUp)).zones;
+    const definition = { ...rest.definition, plants: 400, areaM2: 200 };
     await sent("PUT", "/api/zones/1", { ...rest, definition });
     const later = await day();
     expect(later.version).toBeGreaterThan(first.version ?? 0);

@@ -1,8 +1,11 @@
-import { freshPlanting } from "@sprunel/contract/site";
+import { addSource } from "@sprunel/contract/water";
+import { getZoneCrop } from "@sprunel/contract/crop";
+import { saveProgramme, getDosePlan, getNutrientBooks, getWeekOfDoses, getZoneFeed } from "@sprunel/contract/feed";
+import { freshPlanting, getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
 import { sameDayDevice } from "../testing/same-day-device.ts";
-import { site, testServer, zone } from "../testing/test-server.ts";
+import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
 type Amounts = Record<"N" | "P" | "K", number>;
 interface Plan {
@@ -69,20 +72,20 @@ async function courgettes(
   like: object = {},
   device?: WeatherDevice,
 ) {
-  const { call, url, rooms } = await testServer({ now: `${TODAY}T08:00:00Z`, ...(device && { device }) });
+  const { answerTo, call, url, rooms } = await testServer({ now: `${TODAY}T08:00:00Z`, ...(device && { device }) });
   const follow = () => rooms.climate.followStation(Date.parse("2026-05-01T00:00:00Z"));
   await call("POST", "/api/site", site);
   await call("POST", "/api/zones", { ...zone, ...like, plantings: [freshPlanting("courgette", "2026-05-01", more)] });
-  const plan = async () => (await call("GET", "/api/zones/1/dose-plan")).body as unknown as Plan;
+  const plan = async () => await answerTo(getDosePlan, { params: { id: 1 } });
   const save = async (change: object) => {
     const { programme, version } = await plan();
     return call("PUT", "/api/zones/1/dose-programme", { programme: { ...programme, ...change }, version });
   };
-  return { call, url, plan, save, follow };
+  return { answerTo, call, url, plan, save, follow };
 }
 /** The planting ends on a day. */
-async function clearedOn(call: Awaited<ReturnType<typeof courgettes>>["call"], on: string): Promise<void> {
-  const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+async function clearedOn({ answerTo, call }: Pick<TestServer, "answerTo" | "call">, on: string): Promise<void> {
+  const { zones } = await answerTo(getSetUp);
   const { id: _id, archived: _archived, plantings, ...rest } = zones[0] ?? {};
   const sent = { ...rest, plantings: (plantings as object[]).map((planting) => ({ ...planting, clearedOn: on })) };
   expect((await call("PUT", "/api/zones/1", sent)).status).toBe(200);
@@ -164,7 +167,7 @@ describe("what a planting needs", () => {
     const source = { ...free, name: "Digestate", kind: "digestate", analysis };
     const added = await call("POST", "/api/sources", source);
     expect(added.status, JSON.stringify(added.body)).toBeLessThan(300);
-    const { sources } = added.body as unknown as { sources: { source: { id: number; name: string } }[] };
+    const { sources } = addSource.answer.parse(added.body);
     const sourceId = sources.find(({ source: { name } }) => name === "Digestate")?.source.id;
     const dose = { key: `${KEY}0`, sourceId, givenOn: "2026-06-10", litres: 1000, flushL: 300 };
     expect((await call("POST", "/api/zones/1/doses", dose)).status).toBeLessThan(300);
@@ -185,7 +188,7 @@ describe("what a planting needs", () => {
   });
 
   it("counts what coated grains set free within the season, and all of it in the books of the year", async () => {
-    const { call, plan, save } = await courgettes();
+    const { answerTo, plan, save } = await courgettes();
     const grains = {
       ...{ name: "Six months", on: "2026-05-01", gPlant: 20, nPct: 15, pPct: 4, kPct: 9 },
       ...{ longevityDays: 180, statedAtC: 21 },
@@ -200,15 +203,13 @@ describe("what a planting needs", () => {
     expect(credit?.N).toBeGreaterThan(0.2 * held);
     expect(credit?.N).toBeLessThan(held);
     expect(need?.toGiveKgHa.N).toBeLessThan(before?.toGiveKgHa.N ?? NaN);
-    const books = (await call("GET", "/api/nutrient-books")).body as unknown as {
-      zones: { years: { bySource: { dose: Amounts } }[] }[];
-    };
+    const books = await answerTo(getNutrientBooks);
     expect(books.zones[0]?.years[0]?.bySource.dose.N).toBeCloseTo(held, 6);
   });
 
   it("of heads follows from what one weighs, and what was picked is told in the books by it", async () => {
-    const { call, plan } = await courgettes({ targetPerM2: 6 });
-    const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+    const { answerTo, call, plan } = await courgettes({ targetPerM2: 6 });
+    const { zones } = await answerTo(getSetUp);
     const { id: _id, archived: _archived, plantings: _plantings, ...rest } = zones[0] ?? {};
     const heads = freshPlanting("lettuce-butterhead", "2026-05-20", { targetPerM2: 16 });
     expect((await call("PUT", "/api/zones/1", { ...rest, plantings: [heads] })).status).toBe(200);
@@ -248,16 +249,16 @@ describe("a calendar of doses", () => {
   });
 
   it("in dressings at stages and dates moves with the stages, and asks what is due once it is kept", async () => {
-    const { save, plan, call } = await courgettes();
+    const { answerTo, save, plan, call } = await courgettes();
     const dressings = [
       { day: { kind: "date", on: "2026-05-20" }, sharePct: 40 },
       { day: { kind: "stage", stageId: "picking", days: 3 }, sharePct: 60 },
     ];
     const kept = await save({ school: "dressings", dressings, basalPct: 0 });
-    expect([kept.status, (kept.body as unknown as Plan).version]).toEqual([200, 1]);
+    expect([kept.status, saveProgramme.answer.parse(kept.body).version]).toEqual([200, 1]);
     const [first, second] = (await plan()).doses;
     expect(first).toMatchObject({ on: "2026-05-20", state: "due" });
-    const version = ((await call("GET", "/api/zones/1/crop")).body as unknown as { version: number }).version;
+    const version = (await answerTo(getZoneCrop, { params: { id: 1 } })).version;
     await call("POST", "/api/zones/1/signs", { stageId: "picking", on: "2026-06-12", version });
     expect((await plan()).doses[1]?.on).toBe("2026-06-15");
     expect(second?.on).not.toBe("2026-06-15");
@@ -327,14 +328,14 @@ describe("a calendar of doses", () => {
   });
 
   it("is still read where the planting ends before its last dressing: that one is told as not given", async () => {
-    const { call, save, plan } = await courgettes();
+    const { answerTo, call, save, plan } = await courgettes();
     const day = (on: string) => ({ kind: "date", on });
     const dressings = [
       { day: day("2026-05-20"), sharePct: 50 },
       { day: day("2026-07-10"), sharePct: 50 },
     ];
     await save({ school: "dressings", dressings, basalPct: 0 });
-    await clearedOn(call, "2026-07-01");
+    await clearedOn({ answerTo, call }, "2026-07-01");
     const { doses, unmet } = await plan();
     expect(doses.map(({ on }) => on)).toEqual(["2026-05-20"]);
     expect(unmet.find(({ nutrient }) => nutrient === "N")).toMatchObject({
@@ -345,11 +346,11 @@ describe("a calendar of doses", () => {
   });
 
   it("that cannot be followed says why, and takes down neither its page nor the week of the others", async () => {
-    const { call, save, plan } = await courgettes();
+    const { answerTo, save, plan } = await courgettes();
     expect((await save({ productIds: ["monopotassium-phosphate"] })).status).toBe(200);
     const said = expect.stringMatching(/none of the products brings any/) as string;
     expect(await plan()).toMatchObject({ fault: said, doses: [], version: 1 });
-    const week = (await call("GET", "/api/doses")).body as unknown as { zones: { fault: string | null }[] };
+    const week = await answerTo(getWeekOfDoses);
     expect(week.zones).toMatchObject([{ fault: said, doses: [] }]);
     expect((await save({ productIds: ["urea", "potassium-nitrate"] })).status).toBe(200);
     expect(await plan()).toMatchObject({ fault: null, version: 2 });
@@ -565,7 +566,7 @@ describe("what became of a dose", () => {
   });
 
   it("is noted as it really was, drawn from the shelf, booked, and taken back as easily", async () => {
-    const { call, save, plan } = await courgettes();
+    const { answerTo, call, save, plan } = await courgettes();
     await call("PUT", "/api/shelf/urea", { priceKg: 0.6, stockKg: 25, version: null });
     await save({});
     const done = await call("POST", "/api/zones/1/dose-records", record(1, {}));
@@ -576,8 +577,7 @@ describe("what became of a dose", () => {
     expect(given).toMatchObject([{ on: "2026-05-22", record: { doneOn: "2026-05-23" } }]);
     // 2 kg of urea, 46.6 % N, on 500 m² are 18.6 kg/ha; it counts once.
     expect(ledger?.given?.N).toBeCloseTo((2 * 0.466) / 0.05, 0);
-    const stock = async () =>
-      ((await call("GET", "/api/zones/1/feed")).body as unknown as { shelf: { stockKg: number }[] }).shelf[0]?.stockKg;
+    const stock = async () => (await answerTo(getZoneFeed, { params: { id: 1 } })).shelf[0]?.stockKg;
     expect(await stock()).toBe(23);
     await call("DELETE", `/api/zones/1/dose-records/${given[0]?.record?.id ?? 0}`);
     expect(await stock()).toBe(25);
@@ -603,10 +603,10 @@ describe("what became of a dose", () => {
   });
 
   it("stays in the books of what stood there before", async () => {
-    const { call, save, plan } = await courgettes();
+    const { answerTo, call, save, plan } = await courgettes();
     await save({});
     await call("POST", "/api/zones/1/dose-records", record(1, {}));
-    const { zones } = (await call("GET", "/api/set-up")).body as unknown as { zones: Record<string, unknown>[] };
+    const { zones } = await answerTo(getSetUp);
     const { id: _id, archived: _archived, plantings, ...rest } = zones[0] ?? {};
     const cleared = (plantings as object[]).map((planting) => ({ ...planting, clearedOn: "2026-06-01" }));
     const next = freshPlanting("courgette", "2026-06-10", { targetPerM2: 6 });
@@ -660,12 +660,10 @@ describe("what became of a dose", () => {
   });
 
   it("stands in the week of all zones, in a table, and in the site's file", async () => {
-    const { call, save, url, plan } = await courgettes();
+    const { answerTo, call, save, url, plan } = await courgettes();
     expect((await call("GET", "/api/doses")).body).toMatchObject({ zones: [] });
     await save({ fromOn: "2026-06-01" });
-    const week = (await call("GET", "/api/doses")).body as unknown as {
-      zones: { zoneName: string; doses: unknown[] }[];
-    };
+    const week = await answerTo(getWeekOfDoses);
     expect(week.zones[0]).toMatchObject({ zoneName: "Tunnel 1" });
     expect(week.zones[0]?.doses.length).toBeGreaterThan(1);
     expect((await plan()).doses.every(({ on }) => on >= "2026-06-01")).toBe(true);

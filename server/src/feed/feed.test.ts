@@ -1,3 +1,4 @@
+import { getProducts, getZoneFeed } from "@sprunel/contract/feed";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -18,10 +19,8 @@ const stock = (body: Record<string, unknown>): number | undefined =>
 
 describe("the compute API of feeds", () => {
   it("makes a recipe of library products named by their id, and lists the library", async () => {
-    const { call } = await testServer();
-    const { products } = (await call("GET", "/api/products")).body as unknown as {
-      products: { id: string; compositionSource: string }[];
-    };
+    const { answerTo, call } = await testServer();
+    const { products } = await answerTo(getProducts);
     expect(products.length).toBeGreaterThanOrEqual(25);
     expect(products.every((product) => product.compositionSource !== "")).toBe(true);
     const question = {
@@ -171,11 +170,9 @@ describe("a bag of one's own", () => {
   };
 
   it("goes onto the shelf by its label and into recipes like any other", async () => {
-    const { call } = await fed();
+    const { answerTo, call } = await fed();
     expect((await call("POST", "/api/own-products", bag)).status).toBe(201);
-    const { shelf } = (await call("GET", "/api/zones/1/feed")).body as unknown as {
-      shelf: { product: { id: string; composition: Record<string, number> } }[];
-    };
+    const { shelf } = await answerTo(getZoneFeed, { params: { id: 1 } });
     const own = shelf.find(({ product }) => product.id === "own-1");
     expect(own?.product.composition["K"]).toBeCloseTo(9.83, 2);
     expect((await call("PUT", "/api/shelf/own-1", { priceKg: 1.1, stockKg: 25, version: 1 })).status).toBe(200);

@@ -1,27 +1,8 @@
+import { getSiteFile } from "@sprunel/contract/exchange";
+import { getDosePlan, getNutrientBooks } from "@sprunel/contract/feed";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { site, testServer, zone } from "../testing/test-server.ts";
-
-type Amounts = Record<"N" | "P" | "K", number>;
-interface Books {
-  version: number | null;
-  zones: {
-    zoneName: string;
-    years: {
-      year: number;
-      crops: string[];
-      bySource: Record<"dose" | "feed" | "water" | "manure" | "digestate", Amounts>;
-      total: Amounts;
-      removed: Amounts;
-      surplus: Amounts;
-      breaches: { rule: string; kgHa: number }[];
-      inClosedTime: { on: string; what: string }[];
-    }[];
-    beds: { part: { from: number; to: number; of: number }; areaM2: number; years: Books["zones"][number]["years"] }[];
-    waterUnknown: number[];
-    removalUnknown: number[];
-  }[];
-}
 
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d4f0";
 const NO_RULES = { totalNKgHa: null, organicNKgHa: null, totalPKgHa: null, closed: null };
@@ -30,7 +11,7 @@ const LEAF = { dryPct: 12, nPct: 3.5, pPct: 0.4, kPct: 4, analysed: false };
 
 /** 500 m² of courgettes that got a dose, a tank, water, manure and digestate, and were picked. */
 async function booked(like: object = {}) {
-  const { call, url } = await testServer({ now: "2026-06-20T08:00:00Z" });
+  const { answerTo, call, url } = await testServer({ now: "2026-06-20T08:00:00Z" });
   const sent = async (method: "POST" | "PUT", path: string, body: object) => {
     const { status, body: answer } = await call(method, path, body);
     expect(status, `${path} ${JSON.stringify(answer)}`).toBeLessThan(300);
@@ -42,7 +23,7 @@ async function booked(like: object = {}) {
     plantings: [freshPlanting("courgette", "2026-05-01", { targetPerM2: 6 })],
     ...like,
   });
-  const plan = (await call("GET", "/api/zones/1/dose-plan")).body as unknown as { programme: object };
+  const plan = await answerTo(getDosePlan, { params: { id: 1 } });
   const manure = { name: "Hen manure", tHa: 2, nPct: 4, pPct: 1, kPct: 1.5, nDecayPct: [45, 25], yearsAgo: 0 };
   const before = { ...manure, name: "Of last year", yearsAgo: 1 };
   await sent("PUT", "/api/zones/1/dose-programme", {
@@ -60,8 +41,8 @@ async function booked(like: object = {}) {
   await sent("POST", "/api/zones/1/picks", {
     ...{ key: `${KEY}3`, pickedOn: "2026-06-18", massKg: 200, count: null, grade: null, brixPct: null },
   });
-  const books = async () => (await call("GET", "/api/nutrient-books")).body as unknown as Books;
-  return { call, url, sent, books };
+  const books = async () => await answerTo(getNutrientBooks);
+  return { answerTo, call, url, sent, books };
 }
 
 describe("the books of nutrients", () => {
@@ -110,22 +91,18 @@ describe("the books of nutrients", () => {
   });
 
   it("have leaf that was carried away as taken off, once for one note, in the planting's books and in the year's", async () => {
-    const { call, sent, books } = await booked();
+    const { answerTo, call, sent, books } = await booked();
     const note = { ...LEAF, key: `${KEY}7`, takenOn: "2026-06-10", massKg: 500 };
-    const plan = async () =>
-      (await call("GET", "/api/zones/1/dose-plan")).body as unknown as {
-        leaf: { id: number; kgHa: Amounts }[];
-        ledger: { leaf: Amounts; left: Amounts | null; drained: Record<"N" | "P" | "K", number | null> };
-      };
+    const plan = async () => await answerTo(getDosePlan, { params: { id: 1 } });
     await sent("POST", "/api/zones/1/leaf-taken", note);
     await sent("POST", "/api/zones/1/leaf-taken", note);
     // 500 kg of 12 % on 500 m² are 1,200 kg/ha, 3.5 % of it nitrogen; beside 200 kg of courgettes.
     const { leaf, ledger } = await plan();
     expect(leaf).toMatchObject([{ kgHa: { N: 42 } }]);
-    expect(ledger.leaf.N).toBeCloseTo(42, 9);
-    expect(ledger.drained).toMatchObject({ P: null, K: null });
+    expect(ledger?.leaf.N).toBeCloseTo(42, 9);
+    expect(ledger?.drained).toMatchObject({ P: null, K: null });
     expect((await books()).zones[0]?.years[0]?.removed.N).toBeCloseTo(7.2 + 42, 9);
-    const file = (await call("GET", "/api/site-file")).body as unknown as { zones: { leafTaken: unknown[] }[] };
+    const file = await answerTo(getSiteFile);
     expect(file.zones[0]?.leafTaken).toMatchObject([{ planting: "2026-05-01", leaf: { massKg: 500 }, struck: false }]);
     expect((await call("DELETE", `/api/zones/1/leaf-taken/${leaf[0]?.id ?? 0}`)).status).toBe(200);
     expect((await call("DELETE", `/api/zones/1/leaf-taken/${leaf[0]?.id ?? 0}`)).status).toBe(404);

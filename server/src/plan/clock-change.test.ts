@@ -1,6 +1,7 @@
+import { getZoneDay } from "@sprunel/contract/plan";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
-import { bags, site, testServer } from "../testing/test-server.ts";
+import { absent, bags, site, testServer } from "../testing/test-server.ts";
 
 /** A day's plan in words of the clock, and the instants that the board draws. */
 async function dayAt(timeZone: string, place: { latitudeDeg: number; longitudeDeg: number }, date: string) {
@@ -10,12 +11,8 @@ async function dayAt(timeZone: string, place: { latitudeDeg: number; longitudeDe
   const planting = { cropId: "melon-netted", plantedOn, clearedOn: null, signs: [], targetPerM2: null };
   await server.call("POST", "/api/zones", { ...bags, plantings: [planting] });
   await server.rooms.climate.followStation(Date.parse(date) - 10 * 86_400_000);
-  const { body } = await server.call("GET", `/api/zones/1/day?date=${date}`);
-  return body as unknown as {
-    plan: { window: { start: string; end: string }; events: { start: string }[] };
-    pulses: { startUtc: string }[];
-    hours: unknown[];
-  };
+  const { plan, pulses, hours } = await server.answerTo(getZoneDay, { params: { id: 1 }, query: { date } });
+  return { plan: plan ?? absent("the plan"), pulses, hours };
 }
 
 describe("on a day on which the clock changes", () => {

@@ -1,3 +1,4 @@
+import { getDemandWays } from "@sprunel/contract/plan";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer } from "../testing/test-server.ts";
 
@@ -16,7 +17,7 @@ interface Ways {
 
 /** Melons in bags, 3.5 L/m² a day given and a fifth of it drained, over eighteen days. */
 async function metered() {
-  const { call } = await testServer({ now: "2026-07-09T16:00:00Z" });
+  const { answerTo, call } = await testServer({ now: "2026-07-09T16:00:00Z" });
   await call("POST", "/api/site", site);
   await call("POST", "/api/zones", { ...bags, plantings: [{ ...bags.plantings[0], plantedOn: "2026-06-02" }] });
   await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
@@ -28,7 +29,7 @@ async function metered() {
     expect(read.status).toBeLessThan(300);
   }
   const ways = async (): Promise<Ways> =>
-    (await call("GET", "/api/zones/1/demand-ways?date=2026-06-28")).body as unknown as Ways;
+    await answerTo(getDemandWays, { params: { id: 1 }, query: { date: "2026-06-28" } });
   const demandMm = async (): Promise<number> =>
     ((await call("GET", "/api/zones/1/day?date=2026-06-28")).body["plan"] as { demandMm: number }).demandMm;
   return { call, ways, demandMm };

@@ -1,22 +1,17 @@
+import { getZoneDay } from "@sprunel/contract/plan";
 import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer, type zone } from "../testing/test-server.ts";
 
 const DATE = "2026-06-20";
 
-interface Day {
-  plan: { demandMm: number; litres: number; litresPerPlant: number; leafAreaIndex: number } | null;
-  workings: { demand?: { steps: { label: string; value: number }[] } };
-  roots: { availableMm?: number } | null;
-}
-
 /** A zone's day in a June of which the weather is known. */
 async function dayWith(plantings: Planting[], like: typeof zone = bags, date = DATE) {
-  const { call } = await testServer({ now: "2026-07-09T16:00:00Z" });
+  const { answerTo, call } = await testServer({ now: "2026-07-09T16:00:00Z" });
   await call("POST", "/api/site", site);
   expect((await call("POST", "/api/zones", { ...like, plantings })).status).toBe(201);
   await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
-  const day = (await call("GET", `/api/zones/1/day?date=${date}`)).body as unknown as Day;
+  const day = await answerTo(getZoneDay, { params: { id: 1 }, query: { date } });
   const { body } = await call("GET", `/api/zones/1/roots?date=${date}`);
   const balance = (body["balances"] as { planting: Record<string, number> } | null)?.planting;
   return { day, balance, call };

@@ -1,3 +1,4 @@
+import { getRootStation } from "@sprunel/contract/rootzone";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -61,9 +62,7 @@ describe("a round of readings", () => {
 
   it("stands beside the bands that the zone's feed sets: what drips about the feed, the drain above it", async () => {
     const server = await twoZones();
-    const { zones } = (await server.call("GET", "/api/roots")).body as unknown as {
-      zones: { bands: Record<string, { from: number; to: number }> }[];
-    };
+    const { zones } = await server.answerTo(getRootStation);
     const { dripEcMsCm, drainEcMsCm, tensionKpa } = zones[0]?.bands ?? {};
     expect(dripEcMsCm?.from).toBeGreaterThan(1);
     expect(drainEcMsCm?.to).toBeGreaterThan(dripEcMsCm?.to ?? NaN);

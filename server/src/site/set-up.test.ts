@@ -1,10 +1,7 @@
+import { getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-
-interface SetUp {
-  zones: { id: number; name: string; archived: boolean; house: { transmissionPct: number } }[];
-}
 
 async function planned(...zones: object[]): Promise<TestServer> {
   const server = await testServer({ device });
@@ -13,7 +10,7 @@ async function planned(...zones: object[]): Promise<TestServer> {
   await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
   return server;
 }
-const setUp = async ({ call }: TestServer) => (await call("GET", "/api/set-up")).body as unknown as SetUp;
+const setUp = async ({ answerTo }: TestServer) => await answerTo(getSetUp);
 const board = async ({ call }: TestServer) =>
   (await call("GET", "/api/board")).body["zones"] as {
     name: string;

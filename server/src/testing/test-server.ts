@@ -3,7 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { freshPlanting, type NewSite, type NewZone } from "@sprunel/contract/site";
+import { addressOf, type Endpoint } from "@sprunel/contract/basics";
 import type { Knex } from "knex";
+import type { z } from "zod";
 import { inject, onTestFinished } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
 import type { SteeredClock } from "../clock/module.ts";
@@ -100,8 +102,20 @@ function layEmptyDatabase(folder: string): void {
   copyFileSync(inject("emptyDatabase"), file);
 }
 
+/** What a test sends through an endpoint of the contract. */
+interface Asking<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType> {
+  readonly params?: Readonly<Partial<Record<keyof P["shape"] & string, string | number>>>;
+  readonly query?: Readonly<Partial<Record<keyof Q["shape"] & string, string | undefined>>>;
+  readonly body?: z.input<B>;
+}
+
 export interface TestServer extends RunningServer {
   readonly db: Knex;
+  /** Asks through an endpoint of the contract; what is answered must be as it describes. */
+  answerTo<P extends z.ZodObject, Q extends z.ZodObject, B extends z.ZodType, A extends z.ZodType>(
+    endpoint: Endpoint<P, Q, B, A>,
+    asking?: Asking<P, Q, B>,
+  ): Promise<z.output<A>>;
   /** The answer's status and body; `body` may be anything, to try what is malformed. */
   call(
     method: string,
@@ -136,22 +150,29 @@ export async function testServer(
     await server.stop();
   };
   onTestFinished(stop);
+  const call: TestServer["call"] = async (method, path, body) => {
+    const text = typeof body === "string" ? body : body === undefined ? null : JSON.stringify(body);
+    const response = await fetch(server.url + path, {
+      method,
+      body: text,
+      headers: { "Content-Type": "application/json" },
+    });
+    return {
+      status: response.status,
+      type: response.headers.get("content-type") ?? "",
+      body: (await response.json()) as Record<string, unknown>,
+    };
+  };
   return {
     ...server,
     db: server.scope.db,
     stop,
-    async call(method, path, body) {
-      const text = typeof body === "string" ? body : body === undefined ? null : JSON.stringify(body);
-      const response = await fetch(server.url + path, {
-        method,
-        body: text,
-        headers: { "Content-Type": "application/json" },
-      });
-      return {
-        status: response.status,
-        type: response.headers.get("content-type") ?? "",
-        body: (await response.json()) as Record<string, unknown>,
-      };
+    call,
+    async answerTo(endpoint, { params = {}, query = {}, body } = {}) {
+      const answer = await call(endpoint.method.toUpperCase(), addressOf(endpoint, params, query), body);
+      if (answer.status !== endpoint.status)
+        throw new Error(`${endpoint.method} ${endpoint.path} answered ${answer.status}: ${JSON.stringify(answer.body)}`);
+      return endpoint.answer.parse(answer.body);
     },
   };
 }

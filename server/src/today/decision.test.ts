@@ -1,5 +1,5 @@
-import type { ZoneDayAnswer } from "@sprunel/contract/plan";
-import type { SetUp } from "@sprunel/contract/site";
+import { getZoneDay } from "@sprunel/contract/plan";
+import { getSetUp } from "@sprunel/contract/site";
 import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
@@ -153,8 +153,7 @@ describe("what a drain reading is held against", () => {
   }
   /** The days that the sum over the meter is made of, as its working tells them. */
   async function daysOfSum(server: TestServer): Promise<number> {
-    const { body } = await server.call("GET", "/api/zones/1/day?date=2026-06-19");
-    const { workings } = body as unknown as ZoneDayAnswer;
+    const { workings } = await server.answerTo(getZoneDay, { params: { id: 1 }, query: { date: "2026-06-19" } });
     const step = workings.correction?.steps.find(({ label }) => label === "Uptake against the model");
     return step?.substituted.split("÷")[0]?.split("+").length ?? 0;
   }
@@ -172,12 +171,12 @@ describe("what a drain reading is held against", () => {
     const plain = (await board(server, "2026-06-25")).run.litres;
     expect((await server.call("POST", "/api/zones/1/decisions", decision)).status).toBe(201);
     expect((await board(server, "2026-06-25")).run.litres).toBeGreaterThan(1.1 * plain);
-    const { zones } = (await server.call("GET", "/api/set-up")).body as unknown as SetUp;
+    const { zones } = await server.answerTo(getSetUp);
     const [{ id: _id, archived: _archived, ...stored } = absent("the zone")] = zones;
     const [planting = absent("its planting")] = stored.plantings;
     const moved = { ...stored, plantings: [{ ...planting, plantedOn: "2026-06-21" }] };
     expect((await server.call("PUT", "/api/zones/1", moved)).status).toBe(200);
-    const { body } = await server.call("GET", "/api/zones/1/day?date=2026-06-25");
-    expect((body as unknown as ZoneDayAnswer).inForce).toBeNull();
+    const later = { params: { id: 1 }, query: { date: "2026-06-25" } };
+    expect((await server.answerTo(getZoneDay, later)).inForce).toBeNull();
   });
 });
