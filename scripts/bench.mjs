@@ -1,30 +1,53 @@
 // Figures, each with its target and, where there is one, a peer measured in the same run. Misses are marked; nothing fails.
-import { rmSync } from "node:fs";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { build, install } from "./prepare.mjs";
 
 install();
 build();
-const { board, figure, folder, rows, start, stop } = await import("./bench/measure.mjs");
+const { board, figure, folder, rows, send, start, stop } = await import("./bench/measure.mjs");
 const { firstScreenKb, inTheBrowser } = await import("./bench/screen.mjs");
 const { manyZones, overHttp, recosted } = await import("./bench/server.mjs");
 const { longFiles } = await import("./bench/files.mjs");
 const { engine } = await import("./bench/engine.mjs");
 const { sums } = await import("./bench/sums.mjs");
+const { cloneToScreen } = await import("./bench/clone.mjs");
+const { machine } = await import("./bench/machine.mjs");
 
 figure("first screen, scripts before the board's figures (gzip -9)", firstScreenKb(), "kB", 300);
 const first = await start();
-figure("start of the demo, empty data folder (history is made)", first.seconds, "s", 12);
+figure("start of the demo, empty data folder (history is made)", first.seconds, "s", 12, undefined, ["bare loop"]);
 await stop(first.child);
 const second = await start();
-figure("start of the demo, second time", second.seconds, "s", 5);
+figure("start of the demo, second time", second.seconds, "s", 5, undefined, ["bare loop"]);
 await board();
 await overHttp();
 await inTheBrowser();
 await stop(second.child);
+await ownSite();
 await manyZones();
 await recosted();
 await longFiles();
 await engine();
 await sums();
+await cloneToScreen();
 rmSync(folder, { recursive: true, force: true });
+console.log("The machine in this run, ms:");
+console.table(machine);
 console.table(rows);
+
+/** A person's own site that was described before, started again. */
+async function ownSite() {
+  const data = mkdtempSync(join(tmpdir(), "sprunel-bench-own-"));
+  const before = await start("demo/dist/own-site.js", data);
+  await send("POST", "/api/site", {
+    ...{ name: "Bench Hill", latitudeDeg: 43.4, longitudeDeg: -1.5, elevationM: 60, timeZone: "Europe/Paris" },
+    ...{ unitSystem: "metric", currency: "EUR", pumpLh: null, kwhPrice: null, dateForm: "dmy" },
+  });
+  await stop(before.child);
+  const again = await start("demo/dist/own-site.js", data);
+  figure("start of an own site, second time", again.seconds, "s", 2.5, undefined, ["bare loop"]);
+  await stop(again.child);
+  rmSync(data, { recursive: true, force: true });
+}

@@ -3,21 +3,34 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { root } from "../prepare.mjs";
+import { machine } from "./machine.mjs";
 
 const PORT = 5189;
 export const url = `http://127.0.0.1:${PORT}`;
 export const folder = mkdtempSync(join(tmpdir(), "sprunel-bench-"));
 export const rows = [];
 
-export function figure(work, value, unit, target, peer) {
-  const show = (number) => (number >= 100 ? number.toFixed(0) : number.toPrecision(3));
+const MS = { µs: 0.001, ms: 1, s: 1000 };
+const show = (number) => (number >= 100 ? number.toFixed(0) : number.toPrecision(3));
+
+/**
+ * One line of the table.
+ *
+ * @param peer `{ name, value }`, measured beside it in the same unit
+ * @param bearing what of the machine bears on it, a name of `machine.mjs`, and how many times as long it may take where the
+ *   figure alone swings with the machine: then it is a miss only if both are missed
+ */
+export function figure(work, value, unit, target, peer, [bearing, mostTimes] = []) {
+  const beside = bearing ? { name: bearing, value: machine[bearing] / MS[unit] } : peer;
+  const times = beside ? value / beside.value : NaN;
+  const isOver = value > target && !(mostTimes !== undefined && times <= mostTimes);
   rows.push({
     work,
     figure: `${show(value)} ${unit}`,
-    target: `≤ ${target} ${unit}`,
-    peer: peer ? `${peer.name} ${show(peer.value)} ${unit}` : "–",
-    ratio: peer ? (value / peer.value).toFixed(2) : "–",
-    miss: value > target ? "MISS" : "",
+    target: `≤ ${target} ${unit}${mostTimes === undefined ? "" : `, or ${mostTimes} ×`}`,
+    beside: beside ? `${beside.name} ${show(beside.value)} ${unit}` : "–",
+    ratio: beside ? times.toFixed(2) : "–",
+    miss: isOver ? "MISS" : value > target ? "by the ratio" : "",
   });
 }
 
