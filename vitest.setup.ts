@@ -1,4 +1,4 @@
 /** Properties draw the same inputs in every run, so that a failure is the change's own. Change the seed to draw others. */
 import fc from "fast-check";
 
-fc.configureGlobal({ seed: 20_261_125 });
+fc.configureGlobal({ seed: Number(process.env["SPRUNEL_SEED"] ?? 20_261_125) });

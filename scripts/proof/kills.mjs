@@ -1,6 +1,7 @@
 // Whether anything is lost or doubled when the program is killed while people write.
 import { spawn } from "node:child_process";
 import { mkdtempSync, rmSync } from "node:fs";
+import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { root } from "../prepare.mjs";
@@ -12,6 +13,9 @@ const KILLS = 40;
 const WRITERS = 4;
 const LONGEST_MS = 400;
 const FIRST_MS = Date.UTC(2026, 5, 1);
+
+const Database = createRequire(join(root, "server/package.json"))("libsql");
+const opened = (folder) => new Database(join(folder, "sprunel.db"));
 
 async function served(folder) {
   const child = spawn(process.execPath, [join(root, "server/dist/main.js")], {
@@ -52,6 +56,11 @@ const zone = {
 };
 
 export async function kills() {
+  const [writes, starts] = [await killedWhileWriting(), await killedFirstStarts()];
+  return writes && starts;
+}
+
+async function killedWhileWriting() {
   const folder = mkdtempSync(join(tmpdir(), "sprunel-kills-"));
   const next = random(SEED);
   const first = await served(folder);
@@ -68,7 +77,7 @@ export async function kills() {
     const { child, gone, send } = await served(folder);
     let isOver = false;
     void gone.then(() => (isOver = true));
-    setTimeout(() => child.kill("SIGKILL"), next() * LONGEST_MS);
+    let kills;
     await Promise.all(
       Array.from({ length: WRITERS }, async () => {
         while (!isOver) {
@@ -79,14 +88,14 @@ export async function kills() {
           if (!answer) return;
           if (answer.status !== 201) throw new Error(`a reading was answered with ${answer.status}`);
           written.set(at, true);
+          // In the midst of what follows the first one that was stored.
+          kills ??= setTimeout(() => child.kill("SIGKILL"), next() * LONGEST_MS);
         }
       }),
     );
     await gone;
   }
-  const { createRequire } = await import("node:module");
-  const Database = createRequire(join(root, "server/package.json"))("libsql");
-  const db = new Database(join(folder, "sprunel.db"));
+  const db = opened(folder);
   const rows = db.prepare("SELECT at_ms, COUNT(*) AS n FROM zone_reading GROUP BY at_ms").all();
   const [{ integrity_check: integrity }] = db.prepare("PRAGMA integrity_check").all();
   db.close();
@@ -102,4 +111,59 @@ export async function kills() {
     },
   ]);
   return lost.length === 0 && uneven.length === 0 && integrity === "ok" && acknowledged.length > KILLS;
+}
+
+/** What the set-up of the demo writes, and what its history must not hold twice. */
+const SET_UP = ["site", "source", "zone", "water_report", "zone_report", "source_dose", "shelf_item", "dose_record"];
+const ONCE = [
+  ["watering", "zone_id, start_ms"],
+  ["zone_reading", "zone_id, kind, at_ms, source"],
+  ["pick", "zone_id, picked_on, clock, grade"],
+];
+
+/** Starts the demo and kills it as soon as it says something that begins so; without a sign it is stopped when it is ready. */
+async function startedUntil(folder, sign) {
+  const child = spawn(process.execPath, [join(root, "demo/dist/main.js")], {
+    env: {
+      ...process.env,
+      SPRUNEL_DATA: folder,
+      PORT: "0",
+      SPRUNEL_LOG: "silent",
+      SPRUNEL_NOW: "2026-06-16T04:10:00Z",
+    },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  const heard = [];
+  child.stdout.on("data", (chunk) => {
+    heard.push(...chunk.toString().split("\n").filter(Boolean));
+    if (sign && heard.includes(sign)) child.kill("SIGKILL");
+    if (heard.some((line) => line.includes("is ready"))) child.kill("SIGTERM");
+  });
+  await new Promise((resolve) => child.once("exit", resolve));
+  return heard.filter((line) => !line.includes("is ready"));
+}
+
+/** First starts of the demo, each killed at one more of the signs that it gives. */
+async function killedFirstStarts() {
+  const [whole, killed] = ["whole", "killed"].map((name) => mkdtempSync(join(tmpdir(), `sprunel-${name}-`)));
+  const signs = await startedUntil(whole);
+  for (const sign of signs) await startedUntil(killed, sign);
+  await startedUntil(killed);
+  const count = (folder, table) => {
+    const db = opened(folder);
+    const [{ n }] = db.prepare(`SELECT COUNT(*) AS n FROM ${table}`).all();
+    db.close();
+    return n;
+  };
+  const db = opened(killed);
+  const doubled = ONCE.flatMap(([table, columns]) =>
+    db.prepare(`SELECT 1 FROM ${table} GROUP BY ${columns} HAVING COUNT(*) > 1`).all(),
+  );
+  db.close();
+  const uneven = SET_UP.filter((table) => count(whole, table) !== count(killed, table));
+  for (const folder of [whole, killed]) rmSync(folder, { recursive: true, force: true });
+  console.table([
+    { "first starts killed": signs.length, doubled: doubled.length, "tables that differ": uneven.join(", ") || "none" },
+  ]);
+  return signs.length > 10 && doubled.length === 0 && uneven.length === 0;
 }

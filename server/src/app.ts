@@ -93,6 +93,8 @@ export function routesFor(
   background: Pick<Background, "told"> = { told: [] },
   beside: readonly Served[] = [],
 ): readonly Served[] {
+  // Worked out when it is asked for first: it takes longer than all else of a start.
+  let description: ReturnType<typeof openApi> | undefined;
   const all: Served[] = [
     ...modules.flatMap(({ routes }) => routes),
     ...beside,
@@ -105,11 +107,14 @@ export function routesFor(
         since: new Date(sinceMs).toISOString(),
       })),
     })),
-    served(getDescription, () => description),
+    served(
+      getDescription,
+      () =>
+        (description ??= openApi(
+          all.map(({ endpoint }) => endpoint),
+          version,
+        )),
+    ),
   ];
-  const description = openApi(
-    all.map(({ endpoint }) => endpoint),
-    version,
-  );
   return all;
 }

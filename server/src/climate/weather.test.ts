@@ -43,6 +43,8 @@ async function nursery(simulated = false) {
   await server.call("POST", "/api/site", place);
   await server.call("POST", "/api/zones", bags);
   const stored = (await server.scope.site.find()) ?? absent("the site");
+  // Describing a zone has looked ahead already.
+  asked.length = 0;
   return { server, asked, clock, stored };
 }
 const day = async ({ rooms }: TestServer, at: Site, date: string) =>
@@ -62,12 +64,13 @@ describe("a station that is followed", () => {
       { of: "outside", ...span },
       { of: "inside", ...span },
     ]);
+    const measured = () => asked.filter(({ of }) => of !== "forecast");
     asked.length = 0;
     await server.rooms.climate.followStation(at("2026-06-20T05:10:00"));
-    expect(asked).toEqual([]);
+    expect(measured()).toEqual([]);
     clock.ms += HOUR_MS;
     await server.rooms.climate.followStation(at("2026-06-20T05:10:00"));
-    expect(asked.map(({ from, to }) => [from, to])).toEqual(
+    expect(measured().map(({ from, to }) => [from, to])).toEqual(
       Array(2).fill(["2026-06-20T08:00:00.000Z", "2026-06-20T09:00:00.000Z"]),
     );
     const rows = await server.db("weather_reading").where({ kind: "airTemperature" }).count({ n: "*" }).first();

@@ -1,43 +1,88 @@
 import { getBoard } from "@sprunel/contract/today";
 import { getSiteDay, getMain, editSiteDay, type DayEdit, type Main, type SiteDay } from "@sprunel/contract/plan";
-import { getSetUp, freshPlanting, type NewZone } from "@sprunel/contract/site";
+import { addSite, addZone, freshPlanting, getSetUp, type NewZone } from "@sprunel/contract/site";
 import ICAL from "ical.js";
-import { describe, expect, it } from "vitest";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
-import { absent, bags, site, testServer } from "../testing/test-server.ts";
+import { absent, bags, newFolder, site, testServer, type TestServer } from "../testing/test-server.ts";
 
 const NO_MAIN: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 const pump = (maxLh: number): Main["limits"][number] => ({
   ...{ kind: "pump", name: "Pump", maxLh, maxOpen: null, kw: null, zoneIds: null },
 });
 
-/** Three zones of melons in bags at 500 L/h each, at a clock that a test sets. */
-async function nursery({
-  now = "2026-06-20T04:00:00Z",
-  pumpLh = 1100,
-  zones = 3,
-}: { now?: string; pumpLh?: number | null; zones?: number } = {}) {
+interface Nursery {
+  readonly now?: string;
+  readonly pumpLh?: number | null;
+  readonly zones?: number;
+}
+const bagsOf = (name: string, more: Partial<NewZone> = {}): NewZone => ({
+  ...bags,
+  name,
+  definition: { ...bags.definition, flowLh: 500 },
+  plantings: [freshPlanting("melon-netted", "2026-05-10")],
+  ...more,
+});
+
+/** A server at a clock that a test sets. */
+async function served(folder: string, now: string) {
   const clock = { ms: Date.parse(now) };
   const server = await testServer({
+    folder,
     device: sameDayDevice,
     steered: { now: () => clock.ms, pace: "paused", setPace: () => undefined, startAgain: () => undefined },
   });
+  return { server, clock };
+}
+
+/** Until nothing better is looked for any more. */
+async function settle({ answerTo }: Pick<TestServer, "answerTo">): Promise<SiteDay> {
+  for (let tries = 0; tries < 600; tries++) {
+    const found = await answerTo(getSiteDay);
+    if (!found.improving) return found;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error("the search for a better day never ends");
+}
+
+async function describeNursery({ answerTo, rooms }: TestServer, { pumpLh = 1100, zones = 3 }: Nursery): Promise<void> {
+  await answerTo(addSite, { body: { ...site, pumpLh } });
+  await rooms.climate.followStation(Date.parse("2026-06-01T00:00:00Z"));
+  for (let at = 1; at <= zones; at++) await answerTo(addZone, { body: bagsOf(`Bags ${at}`) });
+}
+
+const MORNING = "2026-06-20T04:00:00Z";
+/** The usual nursery with its day settled: looked for once, and copied by every test that begins from it. */
+const settledFolder = mkdtempSync(join(tmpdir(), "sprunel-settled-"));
+let settling: Promise<unknown> | undefined;
+afterAll(() => rmSync(settledFolder, { recursive: true, force: true }));
+
+async function settleOnce(): Promise<void> {
+  const { server } = await served(settledFolder, MORNING);
+  await describeNursery(server, {});
+  await settle(server);
+  await server.stop();
+}
+
+/** Three zones of melons in bags at 500 L/h each, or as many as are asked for. */
+async function nursery(asked: Nursery = {}) {
+  const folder = newFolder();
+  const isUsual = Object.keys(asked).length === 0;
+  if (isUsual) {
+    await (settling ??= settleOnce());
+    cpSync(settledFolder, folder, { recursive: true });
+  }
+  const { server, clock } = await served(folder, asked.now ?? MORNING);
+  if (!isUsual) await describeNursery(server, asked);
   const { answerTo, call } = server;
   const sent = async (method: "POST" | "PUT" | "GET", path: string, body?: object) => {
     const answer = await call(method, path, body);
     expect(answer.status, `${path} ${JSON.stringify(answer.body)}`).toBeLessThan(300);
     return answer.body;
   };
-  await sent("POST", "/api/site", { ...site, pumpLh });
-  await server.rooms.climate.followStation(Date.parse("2026-06-01T00:00:00Z"));
-  const zone = (name: string, more: Partial<NewZone> = {}): NewZone => ({
-    ...bags,
-    name,
-    definition: { ...bags.definition, flowLh: 500 },
-    plantings: [freshPlanting("melon-netted", "2026-05-10")],
-    ...more,
-  });
-  for (let at = 1; at <= zones; at++) await sent("POST", "/api/zones", zone(`Bags ${at}`));
   const day = (date?: string) => answerTo(getSiteDay, { query: { date } });
   const edit = async (change: DayEdit["edit"], version?: number, date = "2026-06-20") => {
     const answer = await call("POST", `/api/day-plans/${date}/edits`, {
@@ -55,16 +100,8 @@ async function nursery({
   const main = () => answerTo(getMain);
   const describeMain = async (more: Partial<Main>) =>
     call("PUT", "/api/main", { ...NO_MAIN, ...more, version: (await main()).version });
-  /** until nothing better is looked for any more */
-  const settled = async () => {
-    for (let tries = 0; tries < 100; tries++) {
-      const found = await day();
-      if (!found.improving) return found;
-      await new Promise((resolve) => setTimeout(resolve, 100));
-    }
-    throw new Error("the search for a better day never ends");
-  };
-  return { ...server, sent, clock, zone, day, edit, main, describeMain, settled };
+  const settled = () => settle(server);
+  return { ...server, sent, clock, zone: bagsOf, day, edit, main, describeMain, settled };
 }
 
 const of = ({ pulses }: SiteDay, zoneId: number) => pulses.filter((pulse) => pulse.zoneId === zoneId);
