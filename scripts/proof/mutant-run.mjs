@@ -21,8 +21,11 @@ process.on("message", async ({ mutant, batches }) => {
   let killedBy = null;
   for (const files of batches) {
     const specs = files.flatMap((file) => vitest.getModuleSpecifications(`${root}/${file}`));
+    vitest.state.clearErrors();
     const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specs);
-    const failed = testModules.find((module) => !module.ok());
+    // What is told of includes what ran for the mutants before.
+    const ran = new Set(specs.map(({ moduleId }) => moduleId));
+    const failed = testModules.find((module) => ran.has(module.moduleId) && !module.ok());
     if (failed || unhandledErrors.length > 0) killedBy = failed?.relativeModuleId ?? "an error outside of tests";
     if (killedBy) break;
   }

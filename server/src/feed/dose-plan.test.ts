@@ -584,6 +584,28 @@ describe("what became of a dose", () => {
     expect((await plan()).doses.some(({ state }) => state === "given")).toBe(false);
   });
 
+  it("counts on its own day: what is done today is booked today, and what is planned for today is due", async () => {
+    const { answerTo, call, save, plan } = await courgettes();
+    const dressings = [
+      { day: { kind: "date", on: TODAY }, sharePct: 50 },
+      { day: { kind: "date", on: "2026-06-21" }, sharePct: 50 },
+    ];
+    await save({ school: "dressings", dressings, basalPct: 0, largestNKgHa: null, shortestDays: null });
+    expect((await plan()).doses.map(({ on, state }) => [on, state])).toEqual([
+      [TODAY, "due"],
+      ["2026-06-21", "planned"],
+    ]);
+    await call("POST", "/api/zones/1/dose-records", record(1, { plannedOn: TODAY, doneOn: TODAY }));
+    const leaf = { takenOn: TODAY, massKg: 100, dryPct: 10, nPct: 4, pPct: 0.4, kPct: 3, analysed: true };
+    await call("POST", "/api/zones/1/leaf-taken", { key: `${KEY}7`, ...leaf });
+    const { ledger } = await plan();
+    expect(ledger?.given?.N).toBeCloseTo((2 * 0.466) / 0.05, 0);
+    // 10 kg of dry matter, 4 % N, on 500 m²
+    expect(ledger?.leaf?.N).toBeCloseTo(8, 9);
+    const yesterday = await answerTo(getDosePlan, { params: { id: 1 }, query: { date: "2026-06-19" } });
+    expect([yesterday.ledger?.given?.N, yesterday.ledger?.leaf?.N]).toEqual([0, 0]);
+  });
+
   it("of one that was skipped needs its reason, and moves nothing to the next", async () => {
     const { call, save, plan } = await courgettes();
     await save({});
