@@ -58,7 +58,7 @@ test("a page whose code cannot be fetched says so, and comes once the server is 
   await expect(page.getByText("Melon bags").first()).toBeVisible();
   await server.stop();
   await page.getByRole("link", { name: "Set-up" }).first().click();
-  await expect(page.getByText("This page is not here yet")).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("This page is not here yet")).toBeVisible({ timeout: 120_000 });
   await server.start();
-  await expect(page.getByRole("heading", { name: "Set-up" })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("heading", { name: "Set-up" })).toBeVisible({ timeout: 120_000 });
 });

@@ -112,7 +112,7 @@ describe("a disk that fails while the program runs", () => {
           troubles: [{ words: expect.stringMatching(/damaged/) as string }],
         });
       },
-      { timeout: 20_000, interval: 100 },
+      { timeout: 100_000, interval: 100 },
     );
     await server.stop().catch(() => undefined);
   });

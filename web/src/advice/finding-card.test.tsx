@@ -2,7 +2,7 @@ import { decide, takeBackDecision } from "@sprunel/contract/today";
 import type { OpenFinding } from "@sprunel/contract/advice";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { FakeServer, refusal } from "../testing/fake-server.ts";
+import { refusal } from "../testing/fake-server.ts";
 import { renderPage } from "../testing/render-page.tsx";
 import { board, boardZone } from "../testing/sample-site.ts";
 

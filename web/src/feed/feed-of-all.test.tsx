@@ -55,7 +55,7 @@ describe("the library of targets", () => {
     );
     await waitFor(() => expect(at()).toBe("/zones/1/feed"));
     // The recipe is solved in this thread first.
-    expect(await screen.findByText("Keep this target", {}, { timeout: 25_000 })).toBeVisible();
+    expect(await screen.findByText("Keep this target", {}, { timeout: 100_000 })).toBeVisible();
   });
 });
 

@@ -6,8 +6,8 @@ import { expose } from "comlink";
 import loadHighs from "highs";
 import { afterEach, vi } from "vitest";
 
-// The first page of a run brings the component library with it.
-configure({ asyncUtilTimeout: 10_000 });
+// The first page of a run brings the component library with it; on a busy machine that takes long.
+configure({ asyncUtilTimeout: 60_000 });
 
 afterEach(() => {
   cleanup();
