@@ -7,7 +7,9 @@ import { Steps, printSlowest } from "./steps.mjs";
 import { testShare } from "./test-share.mjs";
 
 const results = join(root, "test-results");
-const [unitReport, browserReport] = ["unit.json", "e2e.json"].map((name) => join(results, name));
+const browserReport = join(results, "e2e.json");
+/** Of vitest.config.ts. */
+const PROJECTS = { pure: "tests of core and contract", node: "tests of server and demo", web: "tests of pages" };
 const template = join(results, "quillbrook");
 const steps = new Steps();
 const files = [];
@@ -79,12 +81,12 @@ install();
 // One core lints while the other builds and then tests.
 const lint = linted();
 await built();
-await suite(
-  "unit, server and page tests",
-  ["vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${unitReport}`],
-  unitReport,
-  readUnit,
-);
+// One after the other: mixed in one run, workers would load the modules of each kind anew for file after file.
+for (const [project, name] of Object.entries(PROJECTS)) {
+  const report = join(results, `${project}.json`);
+  const how = ["--reporter=default", "--reporter=json", `--outputFile.json=${report}`];
+  await suite(name, ["vitest", "run", "--project", project, ...how], report, readUnit);
+}
 await lint;
 await steps.time("Chromium", chromium);
 await suite("browser tests", ["playwright", "test", "-c", "e2e/playwright.config.ts"], browserReport, readBrowser);

@@ -171,7 +171,9 @@ export async function testServer(
     async answerTo(endpoint, { params = {}, query = {}, body } = {}) {
       const answer = await call(endpoint.method.toUpperCase(), addressOf(endpoint, params, query), body);
       if (answer.status !== endpoint.status)
-        throw new Error(`${endpoint.method} ${endpoint.path} answered ${answer.status}: ${JSON.stringify(answer.body)}`);
+        throw new Error(
+          `${endpoint.method} ${endpoint.path} answered ${answer.status}: ${JSON.stringify(answer.body)}`,
+        );
       return endpoint.answer.parse(answer.body);
     },
   };

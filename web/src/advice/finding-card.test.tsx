@@ -52,7 +52,7 @@ describe("what is off, on its card", () => {
     await user.click(card.getByRole("button", { name: "Not now" }));
     const dialog = within(await screen.findByRole("dialog"));
     await user.click(dialog.getByRole("button", { name: "Not now" }));
-    expect(await dialog.findByText(/reason/i, { selector: ".ant-form-item-explain-error" })).toBeVisible();
+    expect(await dialog.findByText("The reason is empty; type at least one letter.")).toBeVisible();
     expect(server.sent(decide)).toEqual([]);
     await user.type(dialog.getByRole("textbox"), "tray had moved");
     await user.click(dialog.getByRole("button", { name: "Not now" }));

@@ -111,7 +111,7 @@ describe("all zones at a station", () => {
         shown: board({ site: { ...site, unitSystem } }),
       });
       await screen.findByRole("link", { name: /All zones/ });
-      await waitFor(() => expect(document.querySelector(".ant-skeleton")).not.toBeNull());
+      expect(await screen.findByRole("progressbar", { name: "Loading" })).toBeVisible();
       expect(screen.queryByRole("heading", { level: 1 })).toBeNull();
     },
   );
