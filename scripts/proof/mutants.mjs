@@ -29,10 +29,10 @@ const isText = (node) => ts.isStringLiteralLike(node) || ts.isTemplateExpression
 /**
  * Every change that can be made in a file.
  *
+ * @param code its text, where that is known
  * @returns `{ file, start, end, text, line, was }`: characters from start to end are replaced by the text
  */
-export function mutantsOf(file) {
-  const code = readFileSync(join(root, file), "utf8");
+export function mutantsOf(file, code = readFileSync(join(root, file), "utf8")) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.ES2023, true);
   const found = [];
   const put = (node, text) => {
