@@ -1,9 +1,6 @@
-import { getZoneDay } from "@sprunel/contract/plan";
-import { getSetUp } from "@sprunel/contract/site";
-import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
-import { absent, bags, site, testServer, type TestServer } from "../testing/test-server.ts";
+import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
 
 let keys = 0;
 /** A key of its own for each decision. */
@@ -131,52 +128,5 @@ describe("deciding about a low drain", () => {
     const body = { key: key(), cause: "drain-low", about: entry.about, date: "2026-06-20", ...change };
     const answer = await server.call("POST", "/api/zones/1/decisions", body);
     expect([answer.status, answer.body.errors?.[0]?.path]).toEqual([422, path]);
-  });
-});
-
-describe("what a drain reading is held against", () => {
-  /** Bags that were given and read on so many mornings up to the 19th; it is the morning after. */
-  async function metered(days: number, plantedOn = "2026-05-01"): Promise<TestServer> {
-    const server = await testServer({ device });
-    await server.call("POST", "/api/site", site);
-    const [planting] = bags.plantings;
-    await server.call("POST", "/api/zones", { ...bags, plantings: [{ ...planting, plantedOn }] });
-    await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
-    for (let age = 0; age < days; age++) {
-      const date = addDays("2026-06-19", -age);
-      const watering = { zoneId: 1, startUtc: `${date}T06:00:00Z`, minutes: 60, litres: 500 };
-      expect((await server.call("POST", "/api/waterings", { waterings: [watering] })).status).toBe(201);
-      const drain = { at: `${date}T16:00:00.000Z`, drainPct: 10, drainEcMsCm: 4.3, feedEcMsCm: 2.3 };
-      expect((await server.call("POST", "/api/zones/1/readings", drain)).status).toBe(201);
-    }
-    return server;
-  }
-  /** The days that the sum over the meter is made of, as its working tells them. */
-  async function daysOfSum(server: TestServer): Promise<number> {
-    const { workings } = await server.answerTo(getZoneDay, { params: { id: 1 }, query: { date: "2026-06-19" } });
-    const step = workings.correction?.steps.find(({ label }) => label === "Uptake against the model");
-    return step?.substituted.split("÷")[0]?.split("+").length ?? 0;
-  }
-
-  it("is the day itself and the two before it, as far as they were metered", async () => {
-    expect(await daysOfSum(await metered(1))).toBe(1);
-    expect(await daysOfSum(await metered(2))).toBe(2);
-    expect(await daysOfSum(await metered(5))).toBe(3);
-  });
-
-  it("is no correction that was decided on for what stood here before", async () => {
-    const server = await metered(1);
-    const entry = (await board(server, "2026-06-19")).findings.find(({ station }) => station === "roots");
-    const decision = { key: key(), verdict: "accepted", cause: "drain-low", about: entry?.about, date: "2026-06-19" };
-    const plain = (await board(server, "2026-06-25")).run.litres;
-    expect((await server.call("POST", "/api/zones/1/decisions", decision)).status).toBe(201);
-    expect((await board(server, "2026-06-25")).run.litres).toBeGreaterThan(1.1 * plain);
-    const { zones } = await server.answerTo(getSetUp);
-    const [{ id: _id, archived: _archived, ...stored } = absent("the zone")] = zones;
-    const [planting = absent("its planting")] = stored.plantings;
-    const moved = { ...stored, plantings: [{ ...planting, plantedOn: "2026-06-21" }] };
-    expect((await server.call("PUT", "/api/zones/1", moved)).status).toBe(200);
-    const later = { params: { id: 1 }, query: { date: "2026-06-25" } };
-    expect((await server.answerTo(getZoneDay, later)).inForce).toBeNull();
   });
 });

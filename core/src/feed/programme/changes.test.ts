@@ -37,6 +37,12 @@ describe("what is changed while the crop grows", () => {
     expect(nitrogen([change({ addKgHa: { ...NONE, N: 12 } })])).toEqual([30, 42, 30]);
   });
 
+  it("holds on the day on which it ends, for what it adds and what it takes", () => {
+    const onTheDay = { untilOn: "2026-06-01" };
+    expect(nitrogen([change({ ...onTheDay, addKgHa: { ...NONE, N: 12 } })])).toEqual([30, 42, 30]);
+    expect(nitrogen([change({ ...onTheDay, factorPct: { ...UNCHANGED, N: 120 } })])).toEqual([30, 36, 30]);
+  });
+
   it("tells what no dose is left to carry", () => {
     const late = change({ fromOn: "2026-08-01", addKgHa: { ...NONE, N: 12 } });
     const { unmet, doses } = doseCalendar({ ...asked, changes: [late] }, solve);

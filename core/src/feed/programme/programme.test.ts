@@ -151,6 +151,8 @@ describe("a programme", () => {
     const schedule = scheduleOf({ ...usualProgramme("constant"), ppmN: 100, ppmStages }, aim, season, until);
     if (schedule.kind !== "with-water") throw new Error("stages have their own strengths");
     expect(schedule.days[0]?.mgL.N).toBe(100);
+    // From the very day on which the stage begins.
+    expect(schedule.days.find(({ on }) => on === addDays(START, 35))?.mgL.N).toBe(200);
     expect(schedule.days.at(-1)?.mgL).toEqual({ N: 200, P: 40, K: expect.closeTo((200 * 150) / 105, 9) as number });
   });
 
