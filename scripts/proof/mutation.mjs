@@ -104,7 +104,7 @@ const shown = ({ file, line, was, text }) =>
 
 export async function mutation() {
   const files = sources().filter((file) => MUTATED.test(file) && !isTest(file) && !LEFT_OUT.test(file));
-  const all = files.flatMap(mutantsOf);
+  const all = files.flatMap((file) => mutantsOf(file));
   const mutants = drawn(all, COUNT, SEED);
   console.log(`${mutants.length} of ${all.length} possible changes in ${files.length} files, seed ${SEED}`);
   const results = await tried(mutants, (result, at) =>
