@@ -3,7 +3,7 @@ import { spawnSync } from "node:child_process";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { importers, isTest, nearestTests } from "./import-graph.mjs";
-import { install, root } from "./prepare.mjs";
+import { install, root, typesAndBuild } from "./prepare.mjs";
 import { Steps } from "./steps.mjs";
 
 /** The farther tests are left to `npm test`. */
@@ -53,7 +53,7 @@ const lint = (async () => {
     quiet: true,
   });
 })();
-await steps.run("types", ["tsc", "-b"], { quiet: true });
+await steps.run("types", typesAndBuild, { quiet: true });
 if (files.length > 0) await steps.run("nearest tests", ["vitest", "run", ...files]);
 await lint;
 steps.print();

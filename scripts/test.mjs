@@ -2,7 +2,7 @@
 // The last line is `N passed, N failed` over all of them; a step that only passes or fails counts as one.
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join, relative } from "node:path";
-import { chromium, install, root } from "./prepare.mjs";
+import { chromium, install, root, typesAndBuild } from "./prepare.mjs";
 import { Steps, printSlowest } from "./steps.mjs";
 import { testShare } from "./test-share.mjs";
 
@@ -59,7 +59,7 @@ const readBrowser = ({ stats, suites }) => ({
 
 /** What is built, and what the tests stand on. */
 async function built() {
-  await step("types and build of the server", ["tsc", "-b"], { quiet: true });
+  await step("types and build of the server", typesAndBuild, { quiet: true });
   await step("build of the web application", ["npm", "run", "build", "-w", "web", "--silent"], { quiet: true });
   await step("Quillbrook's ninety days", [process.execPath, "scripts/quillbrook.mjs", template], { quiet: true });
 }
