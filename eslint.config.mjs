@@ -1,6 +1,7 @@
-import prettier from "eslint-config-prettier";
+// What is ours: rooms, names, what the core may touch; and React. Everything else is asked in .oxlintrc.json, which knows the types.
+import parser from "@typescript-eslint/parser";
+import { defineConfig } from "eslint/config";
 import reactHooks from "eslint-plugin-react-hooks";
-import tseslint from "typescript-eslint";
 import { roomRules } from "./eslint.rooms.mjs";
 
 const timeComesIn = {
@@ -20,41 +21,9 @@ const noSystemByName = [
   message: "Ask the growing system's module (systems/ of the core or of web) what it does, not which it is.",
 }));
 
-export default tseslint.config(
+export default defineConfig(
   { ignores: ["**/dist/", "**/.types/", "**/node_modules/", ".data/", ".cache/", "test-results/"] },
-  ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ["**/*.{ts,tsx}"] })),
-  {
-    files: ["**/*.{ts,tsx}"],
-    languageOptions: {
-      parserOptions: {
-        projectService: { allowDefaultProject: ["vitest.config.ts", "vitest.setup.ts", "web/vite.config.ts"] },
-        tsconfigRootDir: import.meta.dirname,
-      },
-    },
-    linterOptions: { reportUnusedDisableDirectives: "error" },
-    rules: {
-      "@typescript-eslint/explicit-module-boundary-types": "off",
-      "@typescript-eslint/no-unused-vars": [
-        "error",
-        { argsIgnorePattern: "^_", varsIgnorePattern: "^_", ignoreRestSiblings: true },
-      ],
-      "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
-      "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
-      "@typescript-eslint/consistent-type-imports": "error",
-      // void marks a promise that is let go on purpose
-      "@typescript-eslint/no-meaningless-void-operator": "off",
-      "@typescript-eslint/consistent-type-definitions": "off",
-      // services are closures: nothing here is bound to `this`
-      "@typescript-eslint/unbound-method": "off",
-      // an index signature and a known key read alike
-      "@typescript-eslint/dot-notation": "off",
-    },
-  },
-  {
-    // what nobody waits for is given to the background, which tells of what fails
-    files: ["server/src/**/*.ts", "demo/src/**/*.ts", "field/src/**/*.ts"],
-    rules: { "@typescript-eslint/no-floating-promises": ["error", { ignoreVoid: false }] },
-  },
+  { files: ["**/*.{ts,tsx}"], languageOptions: { parser } },
   ...roomRules,
   {
     files: ["core/src/**/*.ts"],
@@ -99,12 +68,4 @@ export default tseslint.config(
     rules: { "no-restricted-syntax": ["error", ...noSystemByName] },
   },
   { files: ["web/src/**/*.{ts,tsx}"], ...reactHooks.configs.flat["recommended-latest"] },
-  {
-    files: ["**/*.test.ts", "**/testing/*.ts", "e2e/*.ts"],
-    rules: {
-      "@typescript-eslint/no-unsafe-assignment": "off",
-      "@typescript-eslint/no-unnecessary-condition": "off",
-    },
-  },
-  prettier,
 );

@@ -1,7 +1,7 @@
 import { readdirSync } from "node:fs";
 import { join } from "node:path";
+import parser from "@typescript-eslint/parser";
 import { ESLint, Linter } from "eslint";
-import tseslint from "typescript-eslint";
 import { describe, expect, it } from "vitest";
 import { LAYERS } from "../eslint.rooms.mjs";
 import { root } from "./prepare.mjs";
@@ -16,7 +16,7 @@ async function said(file, from) {
   return linter
     .verify(`import { it } from "${from}";\nexport { it };`, {
       files: ["**/*"],
-      languageOptions: { parser: tseslint.parser },
+      languageOptions: { parser },
       rules: only,
     })
     .map(({ message }) => message);
