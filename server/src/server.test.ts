@@ -1,3 +1,5 @@
+import { getZoneDay } from "@sprunel/contract/plan";
+import { previewWeather } from "@sprunel/contract/climate";
 import { spawn } from "node:child_process";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
@@ -130,7 +132,7 @@ describe("a weather import", () => {
     });
     expect(await db("weather_reading").count("* as n").first()).toEqual({ n: 0 });
     expect((await call("POST", "/api/weather/imports", file)).status).toBe(201);
-    const { newValues } = preview.body["stored"] as { newValues: number };
+    const { newValues } = previewWeather.answer.parse(preview.body).stored;
     expect(await db("weather_reading").count("* as n").first()).toEqual({ n: newValues });
     const again = await call("POST", "/api/weather/imports", file);
     expect(again.body["stored"]).toEqual({ newValues: 0, alreadyThere: newValues, conflicts: 0 });
@@ -205,33 +207,25 @@ describe("a weather import", () => {
   });
 
   it("makes the day's plan anew from the file, and tells where each hour came from", async () => {
-    const { call } = await withSite({ now: "2026-07-09T16:00:00Z" });
+    const { answerTo, call } = await withSite({ now: "2026-07-09T16:00:00Z" });
     const [courgette] = zone.plantings;
     const seen = { ...courgette, signs: [{ stageId: "picking", on: "2026-06-12" }] };
     await call("POST", "/api/zones", { ...zone, plantings: [seen] });
     expect((await call("GET", "/api/zones/1/day?date=2026-06-20")).body["missing"]).toBe("no-weather");
     await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
-    const { body } = await call("GET", "/api/zones/1/day?date=2026-06-20");
-    const { inputs } = (body["workings"] as Record<string, { inputs: { name: string; origins: object[] }[] }>)[
-      "litres"
-    ] ?? { inputs: [] };
-    const plan = body["plan"] as {
-      demandMm: number;
-      litres: number;
-      solarOutsideMjM2: number;
-    };
+    const { plan, workings } = await answerTo(getZoneDay, { params: { id: 1 }, query: { date: "2026-06-20" } });
+    const inputs = workings.litres?.inputs ?? [];
     // Kc 0.95 in full picking in the open, 1.05 under cover, times the reference with the air and the light of the house.
-    const steps = (body["workings"] as Record<string, { steps: { label: string; value: number }[] }>)["demand"]?.steps;
-    const et0 = steps?.find(({ label }) => label === "Reference evapotranspiration")?.value ?? NaN;
-    expect(plan.demandMm).toBeCloseTo(et0 * 1.05, 9);
-    expect(plan.solarOutsideMjM2).toBeGreaterThan(5);
+    const et0 = workings.demand?.steps.find(({ label }) => label === "Reference evapotranspiration")?.value ?? NaN;
+    expect(plan?.demandMm).toBeCloseTo(et0 * 1.05, 9);
+    expect(plan?.solarOutsideMjM2).toBeGreaterThan(5);
     expect(inputs.find((input) => input.name === "Solar radiation outside")?.origins).toEqual([
       { kind: "imported", hours: 24 },
     ]);
     expect(inputs.find((input) => input.name === "Wetted share of the ground")?.origins).toEqual([{ kind: "default" }]);
     const board = await call("GET", "/api/board?date=2026-06-20");
     expect(board.body["zones"]).toMatchObject([
-      { run: { litres: plan.litres }, roots: { kind: "stored", system: "soil-drip" } },
+      { run: { litres: plan?.litres }, roots: { kind: "stored", system: "soil-drip" } },
     ]);
   });
 });
@@ -267,9 +261,7 @@ describe("the data folder", () => {
       const folder = newFolder();
       const prepared = await withSite({ folder });
       const file = sampleFile("weather-iso.csv");
-      const { newValues } = (await prepared.call("POST", "/api/weather/previews", file)).body["stored"] as {
-        newValues: number;
-      };
+      const { newValues } = (await prepared.answerTo(previewWeather, { body: file })).stored;
       await prepared.stop();
       await crashWhileImporting(folder, file, patienceMs);
       const after = await testServer({ folder });

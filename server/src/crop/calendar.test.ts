@@ -1,3 +1,4 @@
+import { getCalendarAddress } from "@sprunel/contract/crop";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer } from "../testing/test-server.ts";
@@ -16,7 +17,7 @@ async function withCrops() {
       }),
     ],
   });
-  const { path } = (await server.call("GET", "/api/calendar-address")).body as { path: string };
+  const { path } = await server.answerTo(getCalendarAddress);
   const text = async (address: string) => {
     const answer = await fetch(server.url + address);
     return { status: answer.status, type: answer.headers.get("content-type"), text: await answer.text() };

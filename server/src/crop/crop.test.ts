@@ -41,7 +41,7 @@ describe("the crop of a zone", () => {
     const { plantings } = await server.answerTo(getCropStation);
     expect(plantings).toHaveLength(2);
     expect(plantings[0]?.stages.at(-1)?.to).toBe("2026-04-20");
-    const later = (await server.call("GET", "/api/crop?date=2027-05-01")).body as { plantings: unknown[] };
+    const later = await server.answerTo(getCropStation, { query: { date: "2027-05-01" } });
     expect(later.plantings).toHaveLength(1);
   });
 });
@@ -118,7 +118,7 @@ describe("a stage that was seen", () => {
     const sign = { stageId: "flowering", on: "2026-06-18", version };
     await server.call("POST", "/api/zones/1/signs", sign);
     const answer = await server.call("POST", "/api/zones/1/signs", { ...sign, on: "2026-06-19" });
-    expect([answer.status, (answer.body["current"] as { version: number }).version]).toEqual([409, version + 1]);
+    expect([answer.status, answer.body["current"]]).toEqual([409, expect.objectContaining({ version: version + 1 })]);
     expect((await server.call("DELETE", "/api/zones/1/signs/picking?version=2")).status).toBe(404);
   });
 });

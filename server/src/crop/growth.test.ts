@@ -1,4 +1,4 @@
-import { type ZoneCrop, getCrop, getZoneCrop } from "@sprunel/contract/crop";
+import { type ZoneCrop, getCrop, getZoneCrop, takeStageFit } from "@sprunel/contract/crop";
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import type { WeatherDevice } from "../climate/weather-device.ts";
@@ -185,7 +185,7 @@ describe("a stage that is steadily seen later than its figure says", () => {
       stageId: "establishment",
       version: before.version,
     });
-    expect([taken.status, (taken.body["planting"] as { cropName: string }).cropName]).toEqual([
+    expect([taken.status, takeStageFit.answer.parse(taken.body).planting?.cropName]).toEqual([
       201,
       "Butterhead lettuce, as here",
     ]);

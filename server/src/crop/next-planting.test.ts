@@ -1,4 +1,5 @@
-import { planNext, dropNext, getZoneCrop } from "@sprunel/contract/crop";
+import { getBoard } from "@sprunel/contract/today";
+import { planNext, dropNext, getZoneCrop, getCalendarAddress } from "@sprunel/contract/crop";
 import { RAISING_STARTS } from "@sprunel/core/crop";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
@@ -10,12 +11,12 @@ async function melons() {
   await call("POST", "/api/zones", { ...bags, plantings: [freshPlanting("melon-netted", "2026-04-25")] });
   const crop = async (date = "2026-06-20") => await answerTo(getZoneCrop, { params: { id: 1 }, query: { date } });
   const ask = { cropId: "cucumber", plantedOn: "2026-08-10", raising: RAISING_STARTS.seed };
-  return { call, crop, ask };
+  return { answerTo, call, crop, ask };
 }
 
 describe("the next crop of a zone", () => {
   it("is planned while one stands, raised in steps counted back, and the zone is clear for it", async () => {
-    const { call, crop, ask } = await melons();
+    const { answerTo, call, crop, ask } = await melons();
     const planned = await call("PUT", "/api/zones/1/next-planting", { ...ask, version: (await crop()).version });
     const { next, planting } = planNext.answer.parse(planned.body);
     expect(planned.status).toBe(200);
@@ -23,10 +24,8 @@ describe("the next crop of a zone", () => {
     // 200 plants ÷ (0.9 · 0.95)
     expect(next).toMatchObject({ cropName: "Cucumber", plantedOn: "2026-08-10", plan: { startFrom: 234, trays: 3 } });
     expect(next?.plan?.steps[0]).toMatchObject({ on: "2026-07-08", kind: "sow" });
-    expect(
-      ((await call("GET", "/api/board?date=2026-08-12")).body["zones"] as { crop: { name: string } }[])[0]?.crop.name,
-    ).toBe("Cucumber");
-    const { path } = (await call("GET", "/api/calendar-address")).body as { path: string };
+    expect((await answerTo(getBoard, { query: { date: "2026-08-12" } })).zones[0]?.crop?.name).toBe("Cucumber");
+    const { path } = await answerTo(getCalendarAddress);
     expect(path).toContain("/api/calendar/");
   });
 

@@ -1,23 +1,25 @@
-import { addOwnCrop, type CropDefinition, cropDefinitionSchema, definitionOf, getCrop } from "@sprunel/contract/crop";
-import { freshPlanting } from "@sprunel/contract/site";
+import { getSiteFile } from "@sprunel/contract/exchange";
+import { getBoard } from "@sprunel/contract/today";
+import {
+  addOwnCrop,
+  type CropDefinition,
+  cropDefinitionSchema,
+  definitionOf,
+  getCrop,
+  getCropLibrary,
+} from "@sprunel/contract/crop";
+import { freshPlanting, getSetUp } from "@sprunel/contract/site";
 import { CROPS } from "@sprunel/core/crop";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-
-interface Crop {
-  id: string;
-  version: number | null;
-  crop: CropDefinition;
-  basedOn: { id: string; crop: CropDefinition } | null;
-}
 
 async function withSite(): Promise<TestServer> {
   const server = await testServer({ now: "2026-06-20T08:00:00Z" });
   await server.call("POST", "/api/site", site);
   return server;
 }
-const ownTomato = async ({ call }: TestServer): Promise<Crop> =>
-  addOwnCrop.answer.parse((await call("POST", "/api/crops", { basedOn: "tomato", name: "Our plum tomato" })).body);
+const ownTomato = ({ answerTo }: TestServer) =>
+  answerTo(addOwnCrop, { body: { basedOn: "tomato", name: "Our plum tomato" } });
 
 describe("the library of crops", () => {
   it.each(CROPS.map((crop) => [crop.id, crop] as const))("passes its own rules with %s", (_id, crop) => {
@@ -26,7 +28,7 @@ describe("the library of crops", () => {
 
   it("lists every crop, and tells each with its feeds by stage", async () => {
     const { answerTo, call } = await withSite();
-    const { crops } = (await call("GET", "/api/crops")).body as { crops: { id: string; own: boolean }[] };
+    const { crops } = await answerTo(getCropLibrary);
     expect(crops).toHaveLength(CROPS.length);
     expect(crops.every(({ own }) => !own)).toBe(true);
     const melon = await answerTo(getCrop, { params: { id: "melon-netted" } });
@@ -44,9 +46,7 @@ describe("a crop of one's own", () => {
     expect([id, version, basedOn?.id]).toEqual(["own-our-plum-tomato", 1, "tomato"]);
     await call("POST", "/api/zones", { ...zone, plantings: [freshPlanting(id, "2026-05-15")] });
     await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
-    const board = async () =>
-      ((await call("GET", "/api/board?date=2026-06-20")).body["zones"] as { crop: { stage: string; day: number } }[])[0]
-        ?.crop;
+    const board = async () => (await server.answerTo(getBoard, { query: { date: "2026-06-20" } })).zones[0]?.crop;
     expect((await board())?.stage).toBe("Leaf growth");
     const slower = { ...crop, stages: crop.stages.map((stage, at) => (at === 0 ? { ...stage, days: 60 } : stage)) };
     const changed = await call("PUT", `/api/crops/${id}`, { version: 1, crop: slower });
@@ -60,8 +60,7 @@ describe("a crop of one's own", () => {
     const server = await withSite();
     const { call } = server;
     const { id } = await ownTomato(server);
-    const names = async () =>
-      ((await call("GET", "/api/set-up")).body["crops"] as { name: string }[]).map(({ name }) => name);
+    const names = async () => (await server.answerTo(getSetUp)).crops.map(({ name }) => name);
     expect(await names()).toContain("Our plum tomato");
     expect((await call("DELETE", `/api/crops/${id}`)).status).toBe(200);
     expect(await names()).not.toContain("Our plum tomato");
@@ -78,8 +77,8 @@ describe("a crop of one's own", () => {
     const read = await other.call("POST", "/api/crops/imports", file);
     expect([read.status, addOwnCrop.answer.parse(read.body).crop.name]).toEqual([201, "Our plum tomato"]);
     await server.call("POST", "/api/zones", { ...zone, plantings: [freshPlanting(id, "2026-05-15")] });
-    const whole = await server.call("GET", "/api/site-file");
-    expect((whole.body["ownCrops"] as { id: string }[]).map((own) => own.id)).toEqual([id]);
+    const whole = await server.answerTo(getSiteFile);
+    expect(whole.ownCrops.map((own) => own.id)).toEqual([id]);
   });
 
   it.each([

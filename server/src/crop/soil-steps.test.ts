@@ -1,3 +1,4 @@
+import { getSiteFile } from "@sprunel/contract/exchange";
 import { addSoilStep, getSoilSteps, getZoneCrop } from "@sprunel/contract/crop";
 import { freshPlanting, getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
@@ -83,11 +84,11 @@ describe("what is done to a soil before planting", () => {
   });
 
   it("stands in the calendar, and goes with the site's file", async () => {
-    const { add, url } = await fallow();
+    const { add, answerTo, url } = await fallow();
     await add(manure());
     const table = await (await fetch(`${url}/api/crop-calendar.csv`)).text();
     expect(table).toMatch(/2026-06-10,Tunnel 1,Manure spread,.*nothing is planted before 2026-07-10/);
-    const file = (await (await fetch(`${url}/api/site-file`)).json()) as { zones: { soilSteps: object[] }[] };
+    const file = await answerTo(getSiteFile);
     expect(file.zones[0]?.soilSteps).toMatchObject([{ kind: "manure", struck: false }]);
   });
 

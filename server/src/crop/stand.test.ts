@@ -1,4 +1,4 @@
-import { getZoneCrop, removeStandStep, addStandStep } from "@sprunel/contract/crop";
+import { getZoneCrop, removeStandStep, addStandStep, getCropStation, addSign } from "@sprunel/contract/crop";
 import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer } from "../testing/test-server.ts";
@@ -29,7 +29,7 @@ describe("plantings beside each other", () => {
   ];
 
   it("stand each in its rows with its own stages, and the first planted leads", async () => {
-    const { crop, call } = await place(lettuces);
+    const { answerTo, crop } = await place(lettuces);
     const { beside, planting, stand } = await crop();
     expect(beside.map(({ cropName, leads, plants }) => [cropName, leads, plants])).toEqual([
       ["Butterhead lettuce", true, 100],
@@ -38,7 +38,7 @@ describe("plantings beside each other", () => {
     expect([planting?.cropName, stand?.groundPct, stand?.planted]).toEqual(["Butterhead lettuce", 50, 100]);
     const basil = await crop({ planting: beside[1]?.key ?? "" });
     expect(basil.planting?.cropName).toBe("Basil");
-    const calendar = (await call("GET", "/api/crop")).body as { plantings: unknown[] };
+    const calendar = await answerTo(getCropStation);
     expect(calendar.plantings).toHaveLength(2);
   });
 
@@ -54,12 +54,12 @@ describe("plantings beside each other", () => {
   });
 
   it("have their stages seen apart", async () => {
-    const { crop, call } = await place(lettuces);
+    const { answerTo, crop } = await place(lettuces);
     const key = (await crop()).beside[1]?.key ?? "";
     const { version } = await crop();
     const sign = { stageId: "leaf", on: "2026-06-18", planting: key, version };
-    const seen = (await call("POST", "/api/zones/1/signs", sign)).body as { planting: { stages: { seen: boolean }[] } };
-    expect(seen.planting.stages.some((stage) => stage.seen)).toBe(true);
+    const seen = await answerTo(addSign, { params: { id: 1 }, body: sign });
+    expect(seen.planting?.stages.some((stage) => stage.seen)).toBe(true);
     const other = await crop();
     expect(other.planting?.stages.some((stage) => stage.seen)).toBe(false);
   });

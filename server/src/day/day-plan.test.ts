@@ -1,5 +1,15 @@
+import { getDosePlan } from "@sprunel/contract/feed";
+import { getSiteFile } from "@sprunel/contract/exchange";
 import { getBoard } from "@sprunel/contract/today";
-import { getSiteDay, getMain, editSiteDay, type DayEdit, type Main, type SiteDay } from "@sprunel/contract/plan";
+import {
+  getSiteDay,
+  getMain,
+  editSiteDay,
+  type DayEdit,
+  type Main,
+  type SiteDay,
+  getWaterCalendarAddress,
+} from "@sprunel/contract/plan";
 import { addSite, addZone, freshPlanting, getSetUp, type NewZone } from "@sprunel/contract/site";
 import ICAL from "ical.js";
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
@@ -246,12 +256,12 @@ describe("the day of all zones", () => {
   });
 
   it("is a table, and a calendar at an address that a second library reads back to the second", async () => {
-    const { settled, url, sent } = await nursery();
+    const { answerTo, settled, url } = await nursery();
     const shown = await settled();
     const table = (await (await fetch(`${url}/api/day-plan.csv`)).text()).replace("\uFEFF", "").trim().split("\r\n");
     expect(table[0]).toContain("pulse,valve,from_utc,to_utc,minutes,litres");
     expect(table).toHaveLength(shown.pulses.length + 1);
-    const { path } = (await sent("GET", "/api/water-calendar-address")) as { path: string };
+    const { path } = await answerTo(getWaterCalendarAddress);
     const feed = await fetch(url + path);
     expect(feed.headers.get("content-type")).toContain("text/calendar");
     const events = new ICAL.Component(ICAL.parse(await feed.text()) as unknown[])
@@ -317,11 +327,13 @@ describe("what all zones share", () => {
   });
 
   it("goes with the site's file, zones by their names", async () => {
-    const { describeMain, sent } = await nursery();
+    const { call, describeMain } = await nursery();
     const hands = { zoneIds: [2], hours: [{ start: "08:00", end: "12:00" }], reach: 1, walkMin: 1 };
     await describeMain({ limits: [{ ...pump(3000), zoneIds: [1, 3] }], hands });
-    const file = (await sent("GET", "/api/site-file")) as { main: object[] };
-    expect(file.main).toMatchObject([{ limits: [{ zoneIds: ["Bags 1", "Bags 3"] }], hands: { zoneIds: ["Bags 2"] } }]);
+    const { body: file } = await call("GET", "/api/site-file");
+    expect(getSiteFile.answer.parse(file).main).toMatchObject([
+      { limits: [{ zoneIds: ["Bags 1", "Bags 3"] }], hands: { zoneIds: ["Bags 2"] } },
+    ]);
     const other = await testServer({});
     const read = await other.call("POST", "/api/site-file", file);
     expect(read.status, JSON.stringify(read.body)).toBeLessThan(300);
@@ -331,8 +343,8 @@ describe("what all zones share", () => {
   });
 
   it("puts a dose that goes into the water into a pulse that holds it", async () => {
-    const { sent, call, settled } = await nursery({ zones: 1, pumpLh: 3000 });
-    const plan = (await sent("GET", "/api/zones/1/dose-plan")) as { programme: object };
+    const { answerTo, call, settled } = await nursery({ zones: 1, pumpLh: 3000 });
+    const plan = await answerTo(getDosePlan, { params: { id: 1 } });
     await call("PUT", "/api/zones/1/dose-programme", {
       programme: { ...plan.programme, yieldTHa: 40, everyDays: 1, injectMin: 12, travelMin: 4 },
       version: null,

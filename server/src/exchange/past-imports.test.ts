@@ -1,15 +1,8 @@
+import { getWaterReports } from "@sprunel/contract/water";
+import { getImports, importList } from "@sprunel/contract/exchange";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-
-interface Past {
-  id: number;
-  kind: string;
-  fileName: string;
-  rows: number;
-  by: string;
-  takenBackAt: string | null;
-}
 
 const NAMES = ["Melon bags", "Lettuce tanks", "Courgette tunnel", "Cyclamen benches", "Blueberry pots", "Fennel field"];
 
@@ -22,8 +15,8 @@ async function nursery(): Promise<TestServer> {
   return server;
 }
 const file = (list: string, name: string, choices: object = {}) => ({ ...sampleFile(name, choices), list });
-const past = async ({ call }: TestServer) => (await call("GET", "/api/imports")).body["imports"] as Past[];
-const added = ({ body }: { body: Record<string, unknown> }) => (body["stored"] as { added: number }).added;
+const past = async ({ answerTo }: TestServer) => (await answerTo(getImports)).imports;
+const added = ({ body }: { body: unknown }) => importList.answer.parse(body).stored.added;
 
 describe("an import", () => {
   it.each([
@@ -124,12 +117,12 @@ describe("an import", () => {
       contentBase64: btoa(`Sample: Well\nSampled: 12 March 2026\nParameter;Result;Unit;Method\n${rows}\n`),
     };
     await server.call("POST", "/api/water/imports", report);
-    const { body } = await server.call("GET", "/api/water-reports");
-    expect(body).toMatchObject({
+    const written = await server.answerTo(getWaterReports);
+    expect(written).toMatchObject({
       reports: [{ sourceName: "Well", limits: { Na: "<0.2" }, methods: { ph: "ISO 10523", Ca: "ISO 11885" } }],
     });
-    const [kept] = body["reports"] as { ions: Record<string, number> }[];
-    expect(kept?.ions["Na"]).toBeCloseTo(0.1, 4);
+    const [kept] = written.reports;
+    expect(kept?.ions.Na).toBeCloseTo(0.1, 4);
     expect((await server.call("POST", "/api/water/previews", report)).body).toMatchObject({
       samples: [{ fate: "already-there", ions: { Ca: expect.closeTo(1, 4) as number } }],
     });

@@ -1,10 +1,10 @@
-import { getRootHistory } from "@sprunel/contract/rootzone";
-import { getDosePlan } from "@sprunel/contract/feed";
+import { getRootHistory, type RootHistory } from "@sprunel/contract/rootzone";
+import { getDosePlan, getZoneFeed } from "@sprunel/contract/feed";
 import { freshPlanting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone } from "../testing/test-server.ts";
 
-type Book = Record<"in" | "reached" | "freed" | "corrected" | "taken" | "out" | "change", number>;
+type Book = NonNullable<NonNullable<RootHistory["balances"]>["planting"]["nitrogen"]>;
 const KEY = "8d6f1c3e-5a4b-4c2d-9e8f-0a1b2c3d5e0";
 const G_M2 = 10;
 
@@ -27,11 +27,8 @@ async function courgettes({ tanksSet = true } = {}) {
       wishes: { nh4ShareMostPct: null, limits: {}, locks: {} },
     });
   const books = async () =>
-    (
-      (await call("GET", "/api/zones/1/roots?date=2026-06-27")).body as {
-        balances: { planting: { nitrogen: Book | null } };
-      }
-    ).balances.planting.nitrogen;
+    (await answerTo(getRootHistory, { params: { id: 1 }, query: { date: "2026-06-27" } })).balances?.planting
+      .nitrogen ?? null;
   const plan = async () => await answerTo(getDosePlan, { params: { id: 1 }, query: { date: "2026-06-27" } });
   const dose = (at: number, doneOn: string, kg: number) =>
     sent("POST", "/api/zones/1/dose-records", {
@@ -64,11 +61,11 @@ describe("nitrogen in the root zone", () => {
   });
 
   it("is that of its doses alone where a zone is fed in doses and nobody set its tanks", async () => {
-    const { answerTo, call, sent, plan, dose, closes } = await courgettes({ tanksSet: false });
+    const { answerTo, sent, plan, dose, closes } = await courgettes({ tanksSet: false });
     const { programme } = await plan();
     await sent("PUT", "/api/zones/1/dose-programme", { programme, version: null });
     await dose(1, "2026-06-18", 2);
-    const { settings } = (await call("GET", "/api/zones/1/feed")).body as { settings: { mixed: boolean } };
+    const { settings } = await answerTo(getZoneFeed, { params: { id: 1 } });
     expect(settings.mixed).toBe(false);
     const book = (await answerTo(getRootHistory, { params: { id: 1 }, query: { date: "2026-06-27" } })).balances
       ?.planting.nitrogen;

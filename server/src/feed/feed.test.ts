@@ -1,4 +1,5 @@
-import { getProducts, getZoneFeed } from "@sprunel/contract/feed";
+import { previewWater } from "@sprunel/contract/exchange";
+import { getProducts, getZoneFeed, getFeedStation } from "@sprunel/contract/feed";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -14,8 +15,7 @@ const mix = (key: string, kg: number) => ({
   mixedAt: "2026-06-19T08:30:00Z",
   lines: [{ productId: "potassium-nitrate", tankId: "A", kg }],
 });
-const stock = (body: Record<string, unknown>): number | undefined =>
-  (body["shelf"] as { stockKg: number }[])[0]?.stockKg;
+const stock = (body: unknown): number | null | undefined => getZoneFeed.answer.parse(body).shelf[0]?.stockKg;
 
 describe("the compute API of feeds", () => {
   it("makes a recipe of library products named by their id, and lists the library", async () => {
@@ -66,10 +66,8 @@ describe("the compute API of feeds", () => {
 });
 
 describe("the tanks of all zones", () => {
-  const tankA = async ({ call }: TestServer, date = "") => {
-    const { zones } = (await call("GET", `/api/feed${date && `?date=${date}`}`)).body as {
-      zones: { name: string; tanksSet: boolean; tanks: Record<string, unknown>[] }[];
-    };
+  const tankA = async ({ answerTo }: TestServer, date?: string) => {
+    const { zones } = await answerTo(getFeedStation, { query: { date } });
     return zones[0]?.tanks[0];
   };
   const given = (at: string, litres: number) => ({
@@ -270,8 +268,7 @@ describe("a lab file", () => {
 
   it("is stored as its preview said, once; an impossible report only when a person insists", async () => {
     const { call } = await fed();
-    const fates = (body: Record<string, unknown>): string[] =>
-      (body["samples"] as { fate: string }[]).map((sample) => sample.fate);
+    const fates = (body: unknown): string[] => previewWater.answer.parse(body).samples.map(({ fate }) => fate);
     expect(fates((await call("POST", "/api/water/imports", file("water-mgl.csv"))).body)).toEqual([
       "stored",
       "stored",

@@ -1,3 +1,4 @@
+import { getRecipes } from "@sprunel/contract/feed";
 import { describe, expect, it } from "vitest";
 import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -22,8 +23,7 @@ async function fed(): Promise<TestServer> {
   await call("PUT", "/api/shelf/calcium-nitrate", { priceKg: 0.5, stockKg: 10, version: null });
   return server;
 }
-const recipes = (body: Record<string, unknown>) =>
-  body["recipes"] as { id: number; name: string; version: number; usedBy: { name: string }[]; result: object }[];
+const recipes = (body: unknown) => getRecipes.answer.parse(body).recipes;
 const linesOf = async (server: TestServer): Promise<Record<string, unknown>[]> =>
   (await (await fetch(`${server.url}/api/feed-costs`)).text())
     .trim()

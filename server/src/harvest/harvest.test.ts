@@ -1,3 +1,4 @@
+import { getZoneHarvest } from "@sprunel/contract/harvest";
 import { describe, expect, it } from "vitest";
 import { site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -168,9 +169,8 @@ describe("plantings of a zone", () => {
   });
 
   it("have a path that begins with nothing on the first day of picking and ends with the yield aimed at", async () => {
-    const { call } = await picking();
-    const { body } = await call("GET", "/api/zones/1/harvest");
-    const path = body["path"] as { date: string; perM2: number }[];
+    const { answerTo } = await picking();
+    const { path } = await answerTo(getZoneHarvest, { params: { id: 1 } });
     // Planted on 22 April, picked from day 50 to day 110.
     expect(path[0]).toEqual({ date: "2026-06-11", perM2: 0 });
     expect(path.at(-1)).toEqual({ date: "2026-08-10", perM2: 6 });

@@ -1,3 +1,4 @@
+import { getZoneDay } from "@sprunel/contract/plan";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer } from "../testing/test-server.ts";
 
@@ -7,14 +8,12 @@ const lettuce = {
 };
 
 async function withLettuce() {
-  const { call } = await testServer({ now: "2026-07-09T16:00:00Z" });
+  const { answerTo, call } = await testServer({ now: "2026-07-09T16:00:00Z" });
   await call("POST", "/api/site", site);
   expect((await call("POST", "/api/zones", lettuce)).status).toBe(201);
   await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
-  const litres = async (date: string): Promise<number> => {
-    const { body } = await call("GET", `/api/zones/1/day?date=${date}`);
-    return (body["plan"] as { demandMm: number }).demandMm;
-  };
+  const litres = async (date: string): Promise<number> =>
+    (await answerTo(getZoneDay, { params: { id: 1 }, query: { date } })).plan?.demandMm ?? NaN;
   const pick = (pickedOn: string, count: number) =>
     call("POST", "/api/zones/1/picks", {
       key: crypto.randomUUID(),

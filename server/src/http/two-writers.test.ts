@@ -1,3 +1,4 @@
+import { getZoneFeed } from "@sprunel/contract/feed";
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -23,10 +24,8 @@ async function described(): Promise<TestServer> {
   await server.call("POST", "/api/sources", { ...source, name: "Well" });
   return server;
 }
-const settingsOf = async ({ call }: TestServer) => {
-  const { version: _version, ...settings } = (await call("GET", "/api/zones/1/feed")).body["settings"] as {
-    version: null;
-  };
+const settingsOf = async ({ answerTo }: TestServer) => {
+  const { version: _version, ...settings } = (await answerTo(getZoneFeed, { params: { id: 1 } })).settings;
   return settings;
 };
 

@@ -1,11 +1,8 @@
+import { getSiteFile } from "@sprunel/contract/exchange";
+import { getBoard } from "@sprunel/contract/today";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
-
-interface Shown {
-  name: string;
-  pulses: { startUtc: string; litres: number; state: string }[];
-}
 
 async function planned(): Promise<TestServer> {
   const server = await testServer({ device: sameDayDevice, now: "2026-06-20T10:00:00Z" });
@@ -15,8 +12,7 @@ async function planned(): Promise<TestServer> {
   await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
   return server;
 }
-const pulsesOf = async ({ call }: TestServer, at = 0) =>
-  ((await call("GET", "/api/board")).body["zones"] as Shown[])[at]?.pulses ?? [];
+const pulsesOf = async ({ answerTo }: TestServer, at = 0) => (await answerTo(getBoard)).zones[at]?.pulses ?? [];
 const said = (startUtc: string, more: object = {}) => ({ zoneId: 1, startUtc, minutes: 10, litres: 60, ...more });
 
 describe("water that a person says was given", () => {
@@ -53,9 +49,7 @@ describe("water that a person says was given", () => {
     expect((await server.call("POST", "/api/zones/1/watering-strikes", strike)).status).toBe(201);
     expect((await pulsesOf(server)).filter(({ state }) => state === "logged")).toEqual([]);
     expect((await server.call("POST", "/api/zones/1/watering-strikes", strike)).status).toBe(404);
-    const { zones } = (await server.call("GET", "/api/site-file")).body as {
-      zones: { waterings: { struck: string | null }[] }[];
-    };
+    const { zones } = await server.answerTo(getSiteFile);
     expect(zones[0]?.waterings).toMatchObject([{ struck: "the valve was shut" }]);
     await server.call("POST", "/api/waterings", { waterings: [said(start, { litres: 70 })] });
     expect((await pulsesOf(server)).filter(({ state }) => state === "logged")).toMatchObject([{ litres: 70 }]);

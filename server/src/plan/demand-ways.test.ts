@@ -1,19 +1,6 @@
-import { getDemandWays } from "@sprunel/contract/plan";
+import { getDemandWays, getZoneDay } from "@sprunel/contract/plan";
 import { describe, expect, it } from "vitest";
 import { bags, sampleFile, site, testServer } from "../testing/test-server.ts";
-
-interface Ways {
-  readonly version: number;
-  readonly usual: string;
-  readonly choice: { readonly method: string } | null;
-  readonly meteredDays: number;
-  readonly ways: readonly {
-    readonly method: string;
-    readonly demandMm: number | null;
-    readonly biasPct: number | null;
-    readonly factor: number | null;
-  }[];
-}
 
 /** Melons in bags, 3.5 L/m² a day given and a fifth of it drained, over eighteen days. */
 async function metered() {
@@ -28,10 +15,9 @@ async function metered() {
     const read = await call("POST", "/api/zones/1/readings", { at: `2026-06-${day}T15:00:00Z`, drainPct: 20 });
     expect(read.status).toBeLessThan(300);
   }
-  const ways = async (): Promise<Ways> =>
-    await answerTo(getDemandWays, { params: { id: 1 }, query: { date: "2026-06-28" } });
+  const ways = async () => await answerTo(getDemandWays, { params: { id: 1 }, query: { date: "2026-06-28" } });
   const demandMm = async (): Promise<number> =>
-    ((await call("GET", "/api/zones/1/day?date=2026-06-28")).body["plan"] as { demandMm: number }).demandMm;
+    (await answerTo(getZoneDay, { params: { id: 1 }, query: { date: "2026-06-28" } })).plan?.demandMm ?? NaN;
   return { call, ways, demandMm };
 }
 

@@ -1,3 +1,4 @@
+import { getRootHistory } from "@sprunel/contract/rootzone";
 import { getZoneDay } from "@sprunel/contract/plan";
 import { freshPlanting, type Planting } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
@@ -12,8 +13,7 @@ async function dayWith(plantings: Planting[], like: typeof zone = bags, date = D
   expect((await call("POST", "/api/zones", { ...like, plantings })).status).toBe(201);
   await call("POST", "/api/weather/imports", sampleFile("weather-iso.csv"));
   const day = await answerTo(getZoneDay, { params: { id: 1 }, query: { date } });
-  const { body } = await call("GET", `/api/zones/1/roots?date=${date}`);
-  const balance = (body["balances"] as { planting: Record<string, number> } | null)?.planting;
+  const balance = (await answerTo(getRootHistory, { params: { id: 1 }, query: { date } })).balances?.planting;
   return { day, balance, call };
 }
 
@@ -53,7 +53,7 @@ describe("a day's litres follow what stands", () => {
     ]);
     const alone = (await dayWith([lettuce("2026-06-10", half(6))])).day;
     expect(day.plan?.demandMm).toBeCloseTo(alone.plan?.demandMm ?? NaN, 9);
-    expect(balance?.["days"]).toBe(19);
+    expect(balance?.days).toBe(19);
   });
 
   it("pots that stand close drink less together than when they are moved apart, for the same leaves shade each other", async () => {

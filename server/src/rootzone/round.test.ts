@@ -9,11 +9,7 @@ async function twoZones(): Promise<TestServer> {
   await server.call("POST", "/api/zones", zone);
   return server;
 }
-interface Last {
-  zoneId: number;
-  past: Record<string, { at: string; value: number }[]>;
-}
-const last = async ({ call }: TestServer) => (await call("GET", "/api/roots")).body["zones"] as Last[];
+const last = async ({ answerTo }: TestServer) => (await answerTo(getRootStation)).zones;
 
 describe("a round of readings", () => {
   it("is written for all zones at once, and stands as what was last read of each", async () => {

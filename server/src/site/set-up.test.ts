@@ -1,3 +1,5 @@
+import { getZoneFeed } from "@sprunel/contract/feed";
+import { getBoard } from "@sprunel/contract/today";
 import { getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
@@ -11,12 +13,7 @@ async function planned(...zones: object[]): Promise<TestServer> {
   return server;
 }
 const setUp = async ({ answerTo }: TestServer) => await answerTo(getSetUp);
-const board = async ({ call }: TestServer) =>
-  (await call("GET", "/api/board")).body["zones"] as {
-    name: string;
-    run: { litres: number } | null;
-    findings: object[];
-  }[];
+const board = async ({ answerTo }: TestServer) => (await answerTo(getBoard)).zones;
 
 describe("the light of a house", () => {
   const clear = { ...bags, house: { name: "Glass", transmissionPct: 90 }, unconfirmed: [] };
@@ -52,13 +49,13 @@ describe("a zone in a house that is new", () => {
 describe("zones like another", () => {
   it("are added all at once with what is set for it, or none of them", async () => {
     const server = await planned(bags);
-    const feed = (id: number) => server.call("GET", `/api/zones/${id}/feed`);
-    const { settings } = (await feed(1)).body as { settings: object };
+    const feed = (id: number) => server.answerTo(getZoneFeed, { params: { id } });
+    const { settings } = await feed(1);
     await server.call("PUT", "/api/zones/1/feed-settings", { ...settings, coarseG: 25 });
     const names = ["Bags 2", "Bags 3", "Bags 4"];
     expect((await server.call("POST", "/api/zones/1/copies", { names })).status).toBe(201);
     expect((await setUp(server)).zones.map(({ name }) => name)).toEqual(["Bags", ...names]);
-    expect((await feed(3)).body["settings"]).toMatchObject({ coarseG: 25, version: 1 });
+    expect((await feed(3)).settings).toMatchObject({ coarseG: 25, version: 1 });
     const taken = await server.call("POST", "/api/zones/1/copies", { names: ["New", "bags 3"] });
     expect([taken.status, taken.body.errors?.[0]?.path]).toEqual([422, "names.1"]);
     expect((await setUp(server)).zones).toHaveLength(4);

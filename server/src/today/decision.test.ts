@@ -1,3 +1,5 @@
+import { getZoneDay } from "@sprunel/contract/plan";
+import { getBoard } from "@sprunel/contract/today";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
 import { bags, site, testServer, type TestServer } from "../testing/test-server.ts";
@@ -6,25 +8,7 @@ let keys = 0;
 /** A key of its own for each decision. */
 const key = (): string => `8d6f1c3e-5a4b-4c2d-9e8f-${String(++keys).padStart(12, "0")}`;
 
-interface Entry {
-  station: string;
-  about: string;
-  finding: { cause: string };
-  proposal: {
-    fromDate: string;
-    correction: { demandFactor: number };
-    before: { litres: number };
-    after: { litres: number };
-  };
-  decision: { id: number; verdict: string } | null;
-}
-interface BoardZone {
-  rootsMark: string;
-  findings: Entry[];
-  run: { litres: number };
-}
-
-async function withLowDrain(): Promise<{ server: TestServer; entry: Entry }> {
+async function withLowDrain() {
   const server = await testServer({ device });
   await server.call("POST", "/api/site", site);
   await server.call("POST", "/api/zones", bags);
@@ -33,12 +17,14 @@ async function withLowDrain(): Promise<{ server: TestServer; entry: Entry }> {
   await server.call("POST", "/api/zones/1/readings", reading);
   const entry = (await board(server)).findings.find(({ station }) => station === "roots");
   if (!entry) throw new Error("the low drain was not found");
-  return { server, entry };
+  const { before, after } = entry.proposal ?? {};
+  if (!before || !after) throw new Error("nothing is proposed");
+  return { server, entry, beforeL: before.litres, afterL: after.litres };
 }
-async function board({ call }: TestServer, date = "2026-06-20"): Promise<BoardZone> {
-  const [first] = (await call("GET", `/api/board?date=${date}`)).body["zones"] as BoardZone[];
-  if (!first) throw new Error("no zone on the board");
-  return first;
+async function board({ answerTo }: TestServer, date = "2026-06-20") {
+  const [first] = (await answerTo(getBoard, { query: { date } })).zones;
+  if (!first?.run) throw new Error("no zone with a plan on the board");
+  return { ...first, run: first.run };
 }
 
 describe("deciding about a low drain", () => {
@@ -51,25 +37,24 @@ describe("deciding about a low drain", () => {
   });
 
   it("changes nothing until the correction is accepted, and then the plan from the day after the reading on", async () => {
-    const { server, entry } = await withLowDrain();
+    const { server, entry, beforeL, afterL } = await withLowDrain();
     expect(entry).toMatchObject({ finding: { cause: "drain-low" }, proposal: { fromDate: "2026-06-21" } });
-    const before = (await board(server, "2026-06-21")).run.litres;
-    expect(before).toBeCloseTo(entry.proposal.before.litres, 6);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(beforeL, 6);
     const accepted = { key: key(), verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
     expect((await server.call("POST", "/api/zones/1/decisions", accepted)).status).toBe(201);
-    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.after.litres, 6);
-    expect(entry.proposal.after.litres / before).toBeCloseTo(0.88 / 0.72, 6);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(afterL, 6);
+    expect(afterL / beforeL).toBeCloseTo(0.88 / 0.72, 6);
     const today = await board(server);
     expect(today.rootsMark).toBe("steady");
     expect(today.findings).toMatchObject([{ decision: { verdict: "accepted" } }]);
   });
 
   it("takes a person's own number, and falls silent when dismissed with a reason until something new is read", async () => {
-    const { server, entry } = await withLowDrain();
+    const { server, entry, beforeL } = await withLowDrain();
     const about = { cause: "drain-low", about: entry.about, date: "2026-06-20" };
     const own = { key: key(), verdict: "changed", ...about, correction: { demandFactor: 1.1, drainSharePct: null } };
     await server.call("POST", "/api/zones/1/decisions", own);
-    expect((await board(server, "2026-06-21")).run.litres / entry.proposal.before.litres).toBeCloseTo(1.1, 6);
+    expect((await board(server, "2026-06-21")).run.litres / beforeL).toBeCloseTo(1.1, 6);
     await server.call("POST", "/api/zones/1/decisions", {
       key: key(),
       verdict: "dismissed",
@@ -98,20 +83,18 @@ describe("deciding about a low drain", () => {
   });
 
   it("can be taken back: the plan is as if it had not been taken, and it may be decided anew", async () => {
-    const { server, entry } = await withLowDrain();
+    const { server, entry, beforeL, afterL } = await withLowDrain();
     const accepted = { verdict: "accepted", cause: "drain-low", about: entry.about, date: "2026-06-20" };
     await server.call("POST", "/api/zones/1/decisions", { key: key(), ...accepted });
-    const { inForce } = (await server.call("GET", "/api/zones/1/day?date=2026-06-21")).body as {
-      inForce: { id: number } | null;
-    };
+    const { inForce } = await server.answerTo(getZoneDay, { params: { id: 1 }, query: { date: "2026-06-21" } });
     expect(inForce).toMatchObject({ verdict: "accepted" });
     const back = `/api/zones/1/decisions/${inForce?.id}/retractions`;
     expect((await server.call("POST", back)).status).toBe(201);
-    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.before.litres, 6);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(beforeL, 6);
     expect((await board(server)).findings).toMatchObject([{ decision: null }]);
     expect((await server.call("POST", back)).status).toBe(404);
     await server.call("POST", "/api/zones/1/decisions", { key: key(), ...accepted });
-    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(entry.proposal.after.litres, 6);
+    expect((await board(server, "2026-06-21")).run.litres).toBeCloseTo(afterL, 6);
   });
 
   it.each([

@@ -1,4 +1,6 @@
-import type { BoardZone } from "@sprunel/contract/today";
+import { previewWater } from "@sprunel/contract/exchange";
+import { getWater } from "@sprunel/contract/water";
+import { getBoard } from "@sprunel/contract/today";
 import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
@@ -21,10 +23,8 @@ async function withSources(): Promise<TestServer> {
   await server.call("POST", "/api/sources", well);
   return server;
 }
-const state = async ({ call }: TestServer, name: string) =>
-  ((await call("GET", "/api/water")).body["sources"] as Record<string, unknown>[]).find(
-    (entry) => (entry["source"] as { name: string }).name === name,
-  );
+const state = async ({ answerTo }: TestServer, name: string) =>
+  (await answerTo(getWater)).sources.find(({ source }) => source.name === name);
 
 describe("sources of water", () => {
   it("are drawn by the zones that drink of them, in their shares, from the day the level was read", async () => {
@@ -55,20 +55,16 @@ describe("sources of water", () => {
     await server.call("POST", "/api/zones", zone);
     await server.call("POST", "/api/zones", bags);
     await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
-    const levels = (await state(server, "Roof"))?.["levels"] as { date: string; m3: number }[];
-    let before = (await state(server, "Roof"))?.["levelM3"] as number;
+    const { levels = [], levelM3 } = (await state(server, "Roof")) ?? {};
+    let before = levelM3 ?? NaN;
     for (const { date, m3 } of levels.slice(0, 20)) {
-      const { zones } = (await server.call("GET", `/api/board?date=${date}`)).body as {
-        zones: { run: { litres: number } }[];
-      };
-      const planned = zones.reduce((sum, { run }) => sum + run.litres, 0);
+      const { zones } = await server.answerTo(getBoard, { query: { date } });
+      const planned = zones.reduce((sum, { run }) => sum + (run?.litres ?? NaN), 0);
       expect([date, before - m3]).toEqual([date, expect.closeTo(planned / 1000, 9)]);
       before = m3;
     }
     expect(before).toBeLessThan(60);
-    const far = (await server.call("GET", `/api/board?date=${levels[15]?.date}`)).body as {
-      hours: { origin: string }[];
-    };
+    const far = await server.answerTo(getBoard, { query: { date: levels[15]?.date } });
     expect(new Set(far.hours.map(({ origin }) => origin))).toEqual(new Set(["again"]));
   });
 
@@ -79,7 +75,7 @@ describe("sources of water", () => {
     await server.call("POST", "/api/zones", bags);
     await server.rooms.climate.followStation(Date.parse("2026-06-10T00:00:00Z"));
     const plannedOn = async (date: string): Promise<number> => {
-      const [first] = (await server.call("GET", `/api/board?date=${date}`)).body["zones"] as BoardZone[];
+      const [first] = (await server.answerTo(getBoard, { query: { date } })).zones;
       return first?.run?.litres ?? NaN;
     };
     const dates = (from: number): string[] => Array.from({ length: 7 }, (_, at) => addDays("2026-06-20", from + at));
@@ -230,8 +226,8 @@ describe("a lab file of what drained", () => {
   it("goes to the zones that its names mean, once", async () => {
     const { call } = await withSources();
     await call("POST", "/api/zones", zone);
-    const fates = (answer: { body: Record<string, unknown> }) =>
-      (answer.body["samples"] as { zone: string | null; fate: string }[]).map((sample) => [sample.zone, sample.fate]);
+    const fates = ({ body }: { body: unknown }) =>
+      previewWater.answer.parse(body).samples.map((sample) => [sample.zone, sample.fate]);
     expect(fates(await call("POST", "/api/water/previews", file))).toEqual([
       ["Tunnel 1", "stored"],
       [null, "refused"],

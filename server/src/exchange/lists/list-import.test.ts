@@ -1,3 +1,6 @@
+import { getZoneReports } from "@sprunel/contract/rootzone";
+import { getZoneFeed } from "@sprunel/contract/feed";
+import { importList } from "@sprunel/contract/exchange";
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
 import { sampleFile, site, testServer, zone, type TestServer } from "../../testing/test-server.ts";
@@ -21,8 +24,7 @@ async function nursery(): Promise<TestServer> {
   return server;
 }
 const list = (kind: string, file: string, choices: object = {}) => ({ ...sampleFile(file, choices), list: kind });
-const storedOf = ({ body }: { body: Record<string, unknown> }) =>
-  body["stored"] as { added: number; alreadyThere: number; refused: { line: number; message: string }[] };
+const storedOf = ({ body }: { body: unknown }) => importList.answer.parse(body).stored;
 
 describe("a list from a file", () => {
   it.each([
@@ -67,9 +69,9 @@ describe("a list from a file", () => {
   });
 
   it("takes an offered correction only for the lines that were agreed to", async () => {
-    const { call } = await nursery();
+    const { answerTo, call } = await nursery();
     await call("POST", "/api/lists/imports", list("soil-tests", "soil-tests.csv", { acceptOffers: [6] }));
-    const reportsOf = async (id: number) => (await call("GET", `/api/zones/${id}/reports`)).body["reports"] as object[];
+    const reportsOf = async (id: number) => (await answerTo(getZoneReports, { params: { id } })).reports;
     expect(
       (await reportsOf(6)).find(
         (report) => "takenOn" in report && report.takenOn === "2026-03-02" && "ph" in report && report.ph === 6.8,
@@ -79,11 +81,10 @@ describe("a list from a file", () => {
   });
 
   it("of bags becomes the shelf: known salts by their label, the rest own bags, and labels that cannot be are refused", async () => {
-    const { call } = await nursery();
+    const { answerTo, call } = await nursery();
     const stored = storedOf(await call("POST", "/api/lists/imports", list("shelf", "shelf.csv")));
     expect(stored.refused.map(({ line }) => line)).toContain(21);
-    const { body } = await call("GET", "/api/zones/1/feed");
-    const shelf = body["shelf"] as { product: { id: string; name: string }; stockKg: number; priceKg: number | null }[];
+    const { shelf } = await answerTo(getZoneFeed, { params: { id: 1 } });
     // Two sizes of bag: 34 of 25 kg at 17.90, and one of 1000 kg at 612.
     expect(shelf.find(({ product }) => product.id === "calcium-nitrate")).toMatchObject({
       stockKg: 1850,
