@@ -1,13 +1,12 @@
 // For those who build it: the demo server, built and started anew at every change, behind Vite's own that renews the page.
 import { spawn } from "node:child_process";
 import { join } from "node:path";
-import { build, install, root } from "./prepare.mjs";
+import { build, install, root, tsc } from "./prepare.mjs";
 
 install();
 build({ web: false });
-const tsc = ["--no-install", "tsc", "-b", "--watch", "--preserveWatchOutput", "demo"];
 const children = [
-  spawn("npx", tsc, { cwd: root, stdio: "inherit" }),
+  spawn(process.execPath, [tsc, "-b", "--watch", "--preserveWatchOutput", "demo"], { cwd: root, stdio: "inherit" }),
   // Watches what it has loaded of the built code: one change of the core is one start anew.
   spawn(process.execPath, ["--watch", "--watch-preserve-output", join(root, "demo/dist/main.js")], {
     cwd: root,

@@ -7,8 +7,10 @@ import { fileURLToPath } from "node:url";
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const npm = process.platform === "win32" ? "npm.cmd" : "npm";
 
+/** Of the native compiler; by its place, for lint's parser brings a `tsc` too. */
+export const tsc = join(root, "node_modules/typescript-7/bin/tsc");
 /** Checks types and builds what is older than its sources; one checker a project takes the least work and memory. */
-export const typesAndBuild = ["tsc", "-b", "--builders", "2", "--checkers", "1"];
+export const typesAndBuild = [process.execPath, tsc, "-b", "--builders", "2", "--checkers", "1"];
 
 /** Newest change below a path, in ms; 0 when there is nothing. */
 function newest(path) {
@@ -20,15 +22,15 @@ function newest(path) {
     .reduce((latest, name) => Math.max(latest, newest(join(path, name))), 0);
 }
 
-function run(args, what) {
+function run([file, ...args], what) {
   console.log(what);
-  execFileSync(npm, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
+  execFileSync(file, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
 }
 
 /** Installs the packages when the lock file is newer than the last install. */
 export function install() {
   if (newest(join(root, "node_modules/.package-lock.json")) >= newest(join(root, "package-lock.json"))) return;
-  run(["ci", "--no-audit", "--no-fund", "--loglevel=error"], "Installing packages …");
+  run([npm, "ci", "--no-audit", "--no-fund", "--loglevel=error"], "Installing packages …");
 }
 
 /** Builds what is older than its sources; the pages only where they are wanted. */
@@ -41,8 +43,8 @@ export function build({ web = true } = {}) {
   };
   const sources = ["core", "contract", "web"].map((name) => newest(join(root, name)));
   const staleWeb = newest(join(root, "web/dist/index.html")) < Math.max(...sources);
-  if (packages.some(stale)) run(["exec", "--", ...typesAndBuild, ...packages], "Building the server …");
-  if (web && staleWeb) run(["run", "build", "-w", "web", "--silent"], "Building the web application …");
+  if (packages.some(stale)) run([...typesAndBuild, ...packages], "Building the server …");
+  if (web && staleWeb) run([npm, "run", "build", "-w", "web", "--silent"], "Building the web application …");
 }
 
 const CHROMIUM = "/usr/bin/chromium";
