@@ -36,21 +36,24 @@ export async function cloneToScreen() {
     args: ["--no-sandbox", "--disable-background-networking"],
   });
   let demo;
+  let failed;
   const seconds =
     (await timed(async () => {
       cloned(whole);
       demo = spawn("npm", ["run", "demo"], {
         cwd: whole,
         env: { ...process.env, PORT: String(PORT), SPRUNEL_DATA: join(folder, "data") },
-        stdio: "ignore",
+        stdio: ["ignore", "ignore", "inherit"],
         detached: true,
       });
-      await untilBoard(browser, `http://127.0.0.1:${PORT}/`);
+      failed = new Promise((_, reject) =>
+        demo.once("exit", (code) => reject(new Error(`The demo of a fresh clone ended with ${code}.`))),
+      );
+      await Promise.race([failed, untilBoard(browser, `http://127.0.0.1:${PORT}/`)]);
     })) / 1000;
   await browser.close();
-  const gone = new Promise((resolve) => demo.once("exit", resolve));
   process.kill(-demo.pid, "SIGTERM");
-  await gone;
+  await failed.catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
   figure("from a fresh clone to the board on a screen", seconds, "s", 3 * installS, {
     name: "npm ci alone",

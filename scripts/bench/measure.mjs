@@ -32,6 +32,9 @@ export function figure(work, value, unit, target, peer, [bearing, mostTimes] = [
     ratio: beside ? times.toFixed(2) : "–",
     miss: isOver ? "MISS" : value > target ? "by the ratio" : "",
   });
+  // The whole table comes at the end; what is known stands here, should a later figure fail.
+  const { figure: found, target: most, miss } = rows.at(-1);
+  console.log(`${work}: ${found} (${most}) ${miss}`);
 }
 
 export function percentile(values, share) {

@@ -3,7 +3,7 @@ import lpPeer from "javascript-lp-solver";
 import { referenceEt } from "@sprunel/core/climate";
 import { lpSolver, recipe } from "@sprunel/core/feed";
 import { lateral } from "@sprunel/core/irrigation";
-import { dayPlan } from "@sprunel/core/plan";
+import { dayPlan } from "@sprunel/core/schedule";
 import { figure, percentile, timed } from "./measure.mjs";
 
 /** The core alone. */
