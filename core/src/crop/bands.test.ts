@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { saturationVapourPressureKpa } from "../climate/air.ts";
-import { againstBands, lampsFor, type AirHour } from "./bands.ts";
+import { againstBands, consequence, lampsFor, type AirHour } from "./bands.ts";
 import { cropById } from "./library/library.ts";
 
 const { bands } = cropById("tomato");
@@ -67,5 +67,21 @@ describe("lamps that close a gap of light", () => {
     const { hours, kwhM2 } = lampsFor(3.6);
     expect(hours).toBeCloseTo(10, 9);
     expect(kwhM2).toBeCloseTo(3.6 / 2.7 / 3.6, 9);
+  });
+});
+
+describe("what a day outside its band does", () => {
+  it("is told of flowers and fruit where a crop bears them, and of growth and quality where it does not", () => {
+    for (const group of ["vine fruit", "beans", "berries"] as const) {
+      expect(consequence(group, "day", 1)).toMatch(/fruit ripens small/);
+      expect(consequence("leaf", "day", 1)).toMatch(/growth is soft/);
+    }
+  });
+
+  it("is slow growth on a cold day and thin plants after a warm night, of every crop", () => {
+    for (const group of ["vine fruit", "leaf"] as const) {
+      expect(consequence(group, "day", -1)).toMatch(/slow/);
+      expect(consequence(group, "night", 1)).toMatch(/breathed away/);
+    }
   });
 });

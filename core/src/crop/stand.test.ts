@@ -46,7 +46,6 @@ describe("rows of a zone", () => {
         const plants = parts.map((part) => standOn(stood([], part), BENCH, "2026-04-01").plants);
         expect(plants.reduce((sum, some) => sum + some, 0)).toBeCloseTo(BENCH.plants, 6);
       }),
-      { seed: 14 },
     );
   });
 });

@@ -17,7 +17,6 @@ describe("what is left in a tank", () => {
         expect(left).toBeGreaterThanOrEqual(0);
         if (left > 0) expect(left + givenL / dilution).toBeCloseTo(mixedL, 6);
       }),
-      { seed: 11 },
     );
   });
 
@@ -48,7 +47,6 @@ describe("the days that a tank lasts", () => {
           expect(tankDaysLeft(levelL, 100, more) ?? 0).toBeLessThanOrEqual(tankDaysLeft(levelL, 100, feedL) ?? 0);
         },
       ),
-      { seed: 12 },
     );
   });
 });

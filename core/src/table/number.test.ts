@@ -48,7 +48,6 @@ describe("a number that a person types", () => {
         if (read.kind === "either") expect(read.decimal).toBeCloseTo(value, 9);
         else expect(read).toEqual({ kind: "number", value: expect.closeTo(value, 9) as number });
       }),
-      { seed: 12 },
     );
   });
 });

@@ -41,7 +41,6 @@ describe("the books of a year", () => {
           }
         },
       ),
-      { seed: 21 },
     );
   });
 

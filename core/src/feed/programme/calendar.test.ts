@@ -116,7 +116,7 @@ describe("a calendar of doses", () => {
           }),
         );
       }),
-      { seed: 7, numRuns: 50 },
+      { numRuns: 50 },
     );
   });
 
@@ -139,7 +139,7 @@ describe("a calendar of doses", () => {
         expect((kgHa * 33.3 * 14.007) / 1000 / 120).toBeCloseTo(1, 6);
         for (const kg of ureaKgBed) expect(kg / (ureaKgBed[0] ?? NaN)).toBeCloseTo(1, 9);
       }),
-      { seed: 8, numRuns: 60 },
+      { numRuns: 60 },
     );
   });
 
@@ -237,5 +237,33 @@ describe("a calendar of doses", () => {
       if (!(error instanceof DomainError)) throw error;
       expect(error.faults.map((fault) => fault.path)).toContain(path);
     }
+  });
+});
+
+describe("a schedule that asks for nitrogen, of products that bring none", () => {
+  const day = (N: number) => ({ on: "2026-05-01", litres: 2000, mgL: { N, P: 0, K: 80 } });
+  const rate = (N: number) => ({ weeks: 1, kgHaDay: { N, P: 0, K: 2 } });
+  const withN = (N: number): Partial<DoseCalendarInput>[] => [
+    { toGiveKgHa: { N, P: 0, K: 50 } },
+    { schedule: { kind: "daily-rates", startOn: "2026-05-01", weeks: [rate(0), rate(N)], everyDays: 7 } },
+    { schedule: { kind: "constant-ppm", ppmN: N, days: [{ on: "2026-05-01", litres: 2000 }] } },
+    { schedule: { kind: "with-water", days: [day(0), { ...day(N), on: "2026-05-02" }] } },
+  ];
+  const faultsOf = (more: Partial<DoseCalendarInput>): readonly string[] => {
+    try {
+      of({ products: [KCL], ...more });
+      return [];
+    } catch (error) {
+      if (error instanceof DomainError) return error.faults.map(({ path }) => path);
+      throw error;
+    }
+  };
+
+  it("is refused, however it asks", () => {
+    expect(withN(1).map(faultsOf)).toEqual([["products"], ["products"], ["products"], ["products"]]);
+  });
+
+  it("is made where none is asked for", () => {
+    expect(withN(0).map(faultsOf)).toEqual([[], [], [], []]);
   });
 });

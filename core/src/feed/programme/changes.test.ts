@@ -83,7 +83,6 @@ describe("a result of leaf or sap", () => {
           if (value > low + width) expect(step).toBeLessThan(100);
         },
       ),
-      { seed: 6 },
     );
   });
 

@@ -92,7 +92,6 @@ describe("the uptake of a season", () => {
           expect(spans.reduce((sum, span) => sum + span.days, 0)).toBe(days.length);
         },
       ),
-      { seed: 7 },
     );
   });
 });
@@ -318,7 +317,6 @@ describe("a planting's books", () => {
           expect(came - went - (left?.[nutrient] ?? NaN)).toBeCloseTo(0, 9);
         }
       }),
-      { seed: 12 },
     );
   });
 

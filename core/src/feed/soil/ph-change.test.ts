@@ -71,7 +71,6 @@ describe("a pH", () => {
         expect(half.tHa).toBeLessThanOrEqual(once.tHa + 1e-9);
         expect(once.tHa).toBeGreaterThanOrEqual(0);
       }),
-      { seed: 3 },
     );
   });
 
