@@ -22,8 +22,9 @@ export const LAYERS = {
       "harvest",
       "systems",
       "course",
-      "plan",
+      "schedule",
       "advice",
+      "plan",
     ],
   },
   contract: {

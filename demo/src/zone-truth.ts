@@ -19,7 +19,8 @@ import {
 import { systemOf } from "@sprunel/core/systems";
 import { daysBetween } from "@sprunel/core/time";
 import { normal } from "@sprunel/field";
-import type { StoredReading, Watering } from "@sprunel/server";
+import type { Watering } from "@sprunel/core/irrigation";
+import type { StoredReading } from "@sprunel/server";
 import type { Feed } from "./feeds.ts";
 import { SEED, type DemoZone } from "./story.ts";
 

@@ -7,6 +7,6 @@ export { withSolver } from "./pool/highs-solver.ts";
 export { feedStore } from "./feed/feed-store.ts";
 export type { DeviceHour, WeatherDevice } from "./climate/weather-device.ts";
 export { readingStore, type StoredReading } from "./rootzone/reading-store.ts";
-export { wateringStore, type Watering } from "./irrigation/watering-store.ts";
+export { wateringStore } from "./irrigation/watering-store.ts";
 export { pickStore } from "./harvest/pick-store.ts";
 export type { Scope } from "./scope/scope.ts";

@@ -1,4 +1,4 @@
-import { LIMIT_KINDS } from "@sprunel/core/plan";
+import { LIMIT_KINDS } from "@sprunel/core/schedule";
 import { z } from "zod";
 import { dateSchema, idSchema, instantSchema, versionSchema } from "../basics/basics.ts";
 import { pulseIdSchema } from "./main.ts";

@@ -16,3 +16,4 @@ export { NO_CORRECTION, type Correction } from "./zone-water-input.ts";
 export { zoneWater } from "./zone-water.ts";
 export { pipeCarriesLh } from "./pipe-carries.ts";
 export { pumpLoad, type LoadStep } from "./pump-load.ts";
+export { litresGiven, type Watering } from "./watering.ts";

@@ -1,24 +1,19 @@
-export { energyOf } from "./site-day-energy.ts";
-export { checkLock } from "./site-day-lock.ts";
-export { USUAL_PRIORITY, windowsOf } from "./site-day-asked.ts";
-export type { AskedZone, SiteDay, SiteDayInput, SitePulse, Unmet } from "./site-day-input.ts";
-export { siteDay } from "./site-day.ts";
-export {
-  checkMain,
-  LIMIT_KINDS,
-  type LimitKind,
-  NO_MAIN,
-  type Main,
-  type MainLimit,
-  type MainMixer,
-  type MainZone,
-} from "./main.ts";
-export type { DayPlan } from "./day-plan-answer.ts";
-export type { DayPlanInput } from "./day-plan-input.ts";
-export { dayPlan } from "./day-plan.ts";
 export { dayDemand, joinDemands } from "./demand.ts";
 export { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMethod } from "./demand-choice.ts";
 export type { Demand } from "./demand-input.ts";
 export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay } from "./explained.ts";
 export { outsideEt, type Explained } from "./outside-et.ts";
 export { planZoneDay, type AcceptedCorrection, type ZoneDay } from "./zone-day.ts";
+export { findingsOf } from "./open-findings.ts";
+export { rootsOf, type RootZoneState } from "./root-zone-state.ts";
+export { ZonePlanner, type Plan, type PlanCache, type PlannedDay } from "./zone-planner.ts";
+export { pulsesOf, type ZonePulse } from "./zone-pulses.ts";
+export { rainShareOf } from "./zone-facts.ts";
+export {
+  type DayLog,
+  type DayReadings,
+  type LogOf,
+  type NitrogenFacts,
+  type PlannedZone,
+  type PlanRecords,
+} from "./zone-records.ts";

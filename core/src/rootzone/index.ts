@@ -20,3 +20,4 @@ export {
   type Store,
 } from "./store.ts";
 export { farFromPast, type Usual } from "./far-from-past.ts";
+export { READING_KINDS, type ReadingKind } from "./reading-kinds.ts";

@@ -1,4 +1,5 @@
 import { correctionSchema, type Correction, type Decision } from "@sprunel/contract/advice";
+import type { ZoneDecision } from "@sprunel/core/advice";
 import type { Writer } from "../scope/scope.ts";
 
 interface DecisionRow {
@@ -15,7 +16,6 @@ interface DecisionRow {
   taken_back_at_ms: number | null;
   actor: string;
 }
-export type StoredDecision = Decision & { readonly zoneId: number; readonly cause: string; readonly about: string };
 interface NewStoredDecision {
   readonly key?: string;
   readonly takenBackAtMs?: number | null;
@@ -33,7 +33,7 @@ interface NewStoredDecision {
 export function decisionStore({ db, actor }: Writer) {
   return {
     /** Those that stand, in the order in which they were taken. */
-    async upTo(fromDate: string): Promise<StoredDecision[]> {
+    async upTo(fromDate: string): Promise<ZoneDecision[]> {
       const rows = await db<DecisionRow>("decision")
         .where("from_date", "<=", fromDate)
         .whereNull("taken_back_at_ms")
@@ -41,7 +41,7 @@ export function decisionStore({ db, actor }: Writer) {
       return rows.map(fromRow);
     },
     /** Every one of a zone, in the order in which they were taken. */
-    async all(zoneId: number): Promise<(StoredDecision & { readonly takenBackAtMs: number | null })[]> {
+    async all(zoneId: number): Promise<(ZoneDecision & { readonly takenBackAtMs: number | null })[]> {
       const rows = await db<DecisionRow>("decision").where({ zone_id: zoneId }).orderBy("id");
       return rows.map((row) => ({ ...fromRow(row), takenBackAtMs: row.taken_back_at_ms }));
     },
@@ -76,7 +76,7 @@ export function decisionStore({ db, actor }: Writer) {
   };
 }
 
-function fromRow(row: DecisionRow): StoredDecision {
+function fromRow(row: DecisionRow): ZoneDecision {
   return {
     id: row.id,
     zoneId: row.zone_id,

@@ -1,9 +1,9 @@
 import type { Site } from "@sprunel/contract/site";
-import type { AskedZone } from "@sprunel/core/plan";
+import type { AskedZone } from "@sprunel/core/schedule";
 import { clockOf, clockSeconds } from "@sprunel/core/time";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
 import type { FeedService } from "../feed/feed-service.ts";
-import type { Watering } from "../irrigation/watering-store.ts";
+import type { Watering } from "@sprunel/core/irrigation";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 

@@ -1,8 +1,8 @@
 import type { DayPulse, Main, SiteDay as DayAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { energyOf, windowsOf, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
+import { energyOf, windowsOf, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/schedule";
 import { clockOf, clockSeconds, instantOf } from "@sprunel/core/time";
-import type { Watering } from "../irrigation/watering-store.ts";
+import type { Watering } from "@sprunel/core/irrigation";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { DayAsked, DayEdits, KeptDay } from "./day-plan-store.ts";
 

@@ -1,5 +1,5 @@
 import type { DayChange } from "@sprunel/contract/plan";
-import type { AskedZone, SiteDay } from "@sprunel/core/plan";
+import type { AskedZone, SiteDay } from "@sprunel/core/schedule";
 import type { DayAsked, KeptDay } from "./day-plan-store.ts";
 
 /** A zone's litres may move so far before its day is planned anew. */

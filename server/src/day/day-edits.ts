@@ -1,5 +1,5 @@
 import type { DayChange, DayEdit } from "@sprunel/contract/plan";
-import { checkLock, type SiteDayInput, type SitePulse } from "@sprunel/core/plan";
+import { checkLock, type SiteDayInput, type SitePulse } from "@sprunel/core/schedule";
 import { clockOf } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import { badInput } from "../http/problems.ts";

@@ -1,6 +1,6 @@
 import type { DayChange, DayEdit, SiteDay as DayAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import type { SiteDay, SiteDayInput, SitePulse } from "@sprunel/core/plan";
+import type { SiteDay, SiteDayInput, SitePulse } from "@sprunel/core/schedule";
 import { addDays, clockOf, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { setTimeout } from "node:timers/promises";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";

@@ -1,5 +1,5 @@
 import type { DayChange } from "@sprunel/contract/plan";
-import type { AskedZone, SiteDay } from "@sprunel/core/plan";
+import type { AskedZone, SiteDay } from "@sprunel/core/schedule";
 import { withoutCount } from "../database/changes.ts";
 import type { Writer } from "../scope/scope.ts";
 

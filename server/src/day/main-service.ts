@@ -1,6 +1,6 @@
 import { mainSchema, type Main, type MainAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { checkMain, NO_MAIN } from "@sprunel/core/plan";
+import { checkMain, NO_MAIN } from "@sprunel/core/schedule";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { mainStore } from "./main-store.ts";

@@ -2,7 +2,7 @@ import type { FeedSettings, FeedTarget, NewMix, NewOwnProduct, ShelfUpdate, Zone
 import { standingOn } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { badInput, staleEdit } from "../http/problems.ts";
-import type { Records } from "../plan/zone-facts.ts";
+import type { Records } from "../plan/planners.ts";
 import { changesOf } from "../database/changes.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";

@@ -2,7 +2,7 @@ import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contr
 import { plantingKey, standingOn, type Standing } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed";
 import { ecMsCm, molarMassG } from "@sprunel/core/chemistry";
-import type { Fed } from "../plan/zone-facts.ts";
+import type { Uptake } from "@sprunel/core/course";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { FeedStore } from "./feed-store.ts";
 
@@ -41,7 +41,7 @@ export function settingsOn({ settings, dosed }: Held, { id }: StoredZone, standi
 }
 
 /** What is in the water that a zone gets on a date: of its target, where it is fed from tanks. */
-export function fedOn(held: Held, zone: StoredZone, date: string): Fed | null {
+export function fedOn(held: Held, zone: StoredZone, date: string): Uptake | null {
   const standing = standingOn(zone.grown, date);
   const target =
     ownTarget(held.targets.get(zone.id), standing) ?? (standing && stageTarget(standing.state.period.stage));
@@ -59,9 +59,9 @@ export function recipeOn(held: Held, zone: StoredZone, date: string): string | n
 }
 
 /** Every plan of a season asks for the same few targets. */
-const solved = new WeakMap<object, Fed>();
+const solved = new WeakMap<object, Uptake>();
 
-function solvedIn(target: Pick<FeedTarget, "ions" | "ph">): Fed {
+function solvedIn(target: Pick<FeedTarget, "ions" | "ph">): Uptake {
   const known = solved.get(target);
   if (known) return known;
   const { NO3 = 0, NH4 = 0, urea = 0 } = target.ions;

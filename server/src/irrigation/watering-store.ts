@@ -1,13 +1,8 @@
+import type { Watering } from "@sprunel/core/irrigation";
 import { inPages, pages } from "../database/pages.ts";
 import type { Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
 
-export interface Watering {
-  readonly zoneId: number;
-  readonly startMs: number;
-  readonly minutes: number;
-  readonly litres: number;
-}
 interface WateringRow {
   zone_id: number;
   start_ms: number;

@@ -1,19 +1,10 @@
 import type { Site } from "@sprunel/contract/site";
+import type { Watering } from "@sprunel/core/irrigation";
+import type { DayLog, DayReadings, LogOf } from "@sprunel/core/plan";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
-import { wateringStore, type Watering } from "../irrigation/watering-store.ts";
-import { readingStore, type ReadingKind } from "../rootzone/reading-store.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
 import type { Scope } from "../scope/scope.ts";
-
-/** The last reading of each kind on a day. */
-export type DayReadings = Partial<Record<ReadingKind, { readonly value: number; readonly atMs: number }>>;
-
-/** What was logged of a zone on a day: all that was given, in order of time, and what was last read. */
-export interface DayLog {
-  readonly waterings: readonly Watering[];
-  readonly readings: DayReadings;
-}
-/** The log of a zone on a date; an empty one where nothing was logged. */
-export type LogOf = (zoneId: number, date: string) => DayLog;
 
 const NOTHING_LOGGED: DayLog = { waterings: [], readings: {} };
 

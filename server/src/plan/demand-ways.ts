@@ -1,11 +1,16 @@
 import type { DemandWays } from "@sprunel/contract/plan";
-import { usualMethod, ZONE_DEMAND_METHODS, type DemandChoice, type ZoneDemandMethod } from "@sprunel/core/plan";
+import {
+  usualMethod,
+  ZONE_DEMAND_METHODS,
+  type DemandChoice,
+  type ZoneDemandMethod,
+  type ZonePlanner,
+} from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { asZone, zoneStore } from "../scope/zone-store.ts";
 import type { PlanService } from "./plan-service.ts";
-import type { ZonePlanner } from "./zone-plan.ts";
 
 /** How far back a zone's own meter is looked at, and how many days of it make a factor. */
 const LOOKED_AT_DAYS = 28;

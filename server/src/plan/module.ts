@@ -7,7 +7,7 @@ import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { demandWays } from "./demand-ways.ts";
 import { planService, type PlanService } from "./plan-service.ts";
-import type { Records } from "./zone-facts.ts";
+import type { Records } from "./planners.ts";
 import { rootHistory } from "./root-history.ts";
 
 /** Beside the search that was asked for, the first plan and the answer take their time. */

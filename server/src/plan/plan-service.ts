@@ -1,20 +1,21 @@
 import type { ZoneDayAnswer } from "@sprunel/contract/plan";
 import type { RootHistory } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
+import { decisionOf } from "@sprunel/core/advice";
 import { followedFrom } from "@sprunel/core/crop";
 import type { Balance } from "@sprunel/core/course";
-import { outsideEt, type SitePulse } from "@sprunel/core/plan";
+import { findingsOf, outsideEt, pulsesOf, rootsOf, type PlannedDay } from "@sprunel/core/plan";
+import { type SitePulse } from "@sprunel/core/schedule";
+import { litresGiven } from "@sprunel/core/irrigation";
 import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { planning } from "./planners.ts";
-import { litresOf, type Records } from "./zone-facts.ts";
-import type { ZonePlanner } from "./zone-plan.ts";
+import { planning, type Records } from "./planners.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
-import { findingsOf, pulsesOf, rootsOf, withoutKey } from "./zone-state.ts";
+import { pulsesAnswer } from "./pulses-answer.ts";
 
 export type PlanService = ReturnType<typeof planService>;
 
@@ -90,7 +91,7 @@ export function planService(
         const planned = planner.plan(date);
         if (typeof planned === "string") continue;
         const logged = planner.logged(date);
-        const litres = logged.length > 0 ? litresOf(logged) : planned.day.water.litres;
+        const litres = logged.length > 0 ? litresGiven(logged) : planned.day.water.litres;
         days.push({
           date,
           depletionMm: planned.day.store.missingMm,
@@ -188,9 +189,9 @@ export function planService(
           demandMm: demandAt.get(startMs) ?? null,
           origin: values.radiation?.origin ?? null,
         })),
-        pulses: pulsesOf(planner, known, date, (await together(site, date))?.get(id) ?? null),
+        pulses: pulsesAnswer(pulsesOf(planner, known, date, (await together(site, date))?.get(id) ?? null)),
         roots,
-        inForce: inForce && withoutKey(inForce),
+        inForce: inForce && decisionOf(inForce),
         findings: known && roots ? findingsOf(planner, known, roots, date) : [],
         workings: {
           ...weatherWorkings(site, date, weatherDay?.hours ?? []),
@@ -203,10 +204,7 @@ export function planService(
   };
 }
 
-function waterOf(
-  { definition }: StoredZone,
-  { day: { water } }: Exclude<ReturnType<ZonePlanner["plan"]>, string>,
-): DayWater {
+function waterOf({ definition }: StoredZone, { day: { water } }: PlannedDay): DayWater {
   // What a bench does not take up runs back into its tank.
   const backL = systemOf(definition).returns ? water.drainL : 0;
   return { givenL: water.litres, drawnL: water.litres - backL };
@@ -221,11 +219,7 @@ export function drawnShare(days: readonly (DayWater | null)[]): number {
   return given > 0 ? drawn / given : 1;
 }
 
-function planAnswer({
-  day,
-  demand,
-  cropState,
-}: Exclude<ReturnType<ZonePlanner["plan"]>, string>): NonNullable<ZoneDayAnswer["plan"]> {
+function planAnswer({ day, demand, cropState }: PlannedDay): NonNullable<ZoneDayAnswer["plan"]> {
   const { water } = day;
   return {
     demandMm: demand.demandMm,

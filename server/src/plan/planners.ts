@@ -1,4 +1,5 @@
 import { followedFrom } from "@sprunel/core/crop";
+import { ZonePlanner, type PlanCache, type PlanRecords } from "@sprunel/core/plan";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
 import { decisionStore } from "../advice/decision-store.ts";
@@ -10,13 +11,14 @@ import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { checkpointStore } from "./checkpoint-store.ts";
 import { dayLogs } from "./day-logs.ts";
-import type { Records } from "./zone-facts.ts";
-import { ZonePlanner, type Remembered } from "./zone-plan.ts";
 
 /** Readings that a day's plan and its judgement look back on. */
 const READING_DAYS = 7;
 /** Beyond this no weather is known, not even that of the last weeks again, and no root zone is followed there. */
 const FOLLOWED_AHEAD_DAYS = 60;
+
+/** Everything stored that the plans of zones stand on. */
+export type Records = PlanRecords<StoredZone>;
 
 /** Plans of some zones, and a way to keep what was worked out for the next time. */
 export interface Planners {
@@ -25,7 +27,7 @@ export interface Planners {
   keep(): Promise<void>;
 }
 
-type PlanOfWeather = Remembered["plans"] extends Map<string, infer One> ? One : never;
+type PlanOfWeather = PlanCache["plans"] extends Map<string, infer One> ? One : never;
 
 /** Gathers what plans stand on, and keeps what was worked out of it. */
 export function planning(
@@ -66,7 +68,7 @@ export function planning(
     // A correction of today shows on tomorrow's plan.
     const days = await weather.days(site, from, addDays(date, 1));
     return {
-      site,
+      place: site,
       weather: new Map(days.map((day) => [day.date, day])),
       logOf: await logs(
         site,
@@ -106,13 +108,13 @@ export function planning(
     const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
     await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);
-    const remembered = (id: number): Remembered => ({
+    const cacheOf = (id: number): PlanCache => ({
       mornings: memories.get(id) ?? mornings.of(id),
       plans: plans.of(id),
     });
     return {
       records,
-      plannerOf: (zone) => new ZonePlanner(zone, records, remembered(zone.id), told),
+      plannerOf: (zone) => new ZonePlanner(zone, records, cacheOf(zone.id), told),
       keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, changes }),
     };
   }

@@ -3,11 +3,20 @@ import type { Figure } from "@sprunel/contract/plan";
 import type { Roots } from "@sprunel/contract/rootzone";
 import type { Site } from "@sprunel/contract/site";
 import type { WeatherHour } from "@sprunel/core/climate";
-import { airSpan, asRead, insideLightSum, morningDepletion, outsideEt, solarSum, stageDay } from "@sprunel/core/plan";
+import { litresGiven } from "@sprunel/core/irrigation";
+import {
+  airSpan,
+  asRead,
+  insideLightSum,
+  morningDepletion,
+  outsideEt,
+  solarSum,
+  stageDay,
+  type PlannedDay,
+  type ZonePlanner,
+} from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { explanation } from "../http/explanation.ts";
-import { litresOf } from "./zone-facts.ts";
-import type { PlannedDay, ZonePlanner } from "./zone-plan.ts";
 
 /** How every figure of a planned day arose. */
 export function workingsOf(
@@ -29,7 +38,7 @@ export function workingsOf(
   const before = planner.plan(yesterday);
   if (typeof before !== "string") {
     const logged = planner.logged(yesterday);
-    const litres = logged.length > 0 ? litresOf(logged) : before.day.water.litres;
+    const litres = logged.length > 0 ? litresGiven(logged) : before.day.water.litres;
     workings.depletion = explanation(
       morningDepletion(
         before.day.store.missingMm,

@@ -2,7 +2,14 @@ import type { ListKind } from "@sprunel/contract/exchange";
 import { readWeatherFile } from "@sprunel/core/climate";
 import { readShelfList, readTissueSheet, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
 import { readPickList } from "@sprunel/core/harvest";
-import { dayPlan, siteDay, type DayPlan, type DayPlanInput, type SiteDay, type SiteDayInput } from "@sprunel/core/plan";
+import {
+  dayPlan,
+  siteDay,
+  type DayPlan,
+  type DayPlanInput,
+  type SiteDay,
+  type SiteDayInput,
+} from "@sprunel/core/schedule";
 import { readReadingList, readSoilList } from "@sprunel/core/rootzone";
 import { readOrganicTable, readWaterTable } from "@sprunel/core/water";
 import type { Source, Table } from "@sprunel/core/table";

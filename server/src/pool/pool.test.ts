@@ -1,4 +1,4 @@
-import { NO_MAIN, type AskedZone } from "@sprunel/core/plan";
+import { NO_MAIN, type AskedZone } from "@sprunel/core/schedule";
 import { DomainError } from "@sprunel/core/working";
 import { afterAll, describe, expect, it } from "vitest";
 import { site, testServer } from "../testing/test-server.ts";

@@ -1,14 +1,9 @@
 import type { NewReading, NewRound, Reading, RootStation, Strike } from "@sprunel/contract/rootzone";
+import { READING_KINDS, type ReadingKind } from "@sprunel/core/rootzone";
 import { localDate } from "@sprunel/core/time";
 import { badInput, conflict, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
-import {
-  READING_KINDS,
-  readingStore,
-  type ReadingKind,
-  type StoredReading,
-  type ZoneReading,
-} from "./reading-store.ts";
+import { readingStore, type StoredReading, type ZoneReading } from "./reading-store.ts";
 
 export type ReadingService = ReturnType<typeof readingService>;
 

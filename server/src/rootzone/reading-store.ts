@@ -1,23 +1,8 @@
+import { READING_KINDS, type ReadingKind } from "@sprunel/core/rootzone";
 import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
 import type { Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
-
-export const READING_KINDS = [
-  "drainPct",
-  "drainEcMsCm",
-  "feedEcMsCm",
-  "drainPh",
-  "tankEcMsCm",
-  "tankPh",
-  "levelCm",
-  "dripEcMsCm",
-  "dripPh",
-  "tensionKpa",
-  "rootC",
-  "co2Ppm",
-] as const;
-export type ReadingKind = (typeof READING_KINDS)[number];
 
 export interface ZoneReading {
   readonly zoneId: number;

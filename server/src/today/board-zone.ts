@@ -11,14 +11,14 @@ import {
   type Standing,
 } from "@sprunel/core/crop";
 import { goneByWarmth, pickedAmount, pickingTime, yieldPath } from "@sprunel/core/harvest";
+import { findingsOf, pulsesOf, rootsOf, type ZonePlanner } from "@sprunel/core/plan";
 import { addDays } from "@sprunel/core/time";
 import { farOutside } from "../crop/crop-air.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import type { PickTotals } from "../harvest/pick-store.ts";
-import type { SitePulse } from "@sprunel/core/plan";
+import type { SitePulse } from "@sprunel/core/schedule";
 import type { StoredZone } from "../scope/zone-store.ts";
-import type { ZonePlanner } from "../plan/zone-plan.ts";
-import { findingsOf, pulsesOf, rootsOf } from "../plan/zone-state.ts";
+import { pulsesAnswer } from "../plan/pulses-answer.ts";
 
 /** What a zone's row shows beside its plan, and when. */
 interface Beside {
@@ -63,7 +63,7 @@ export function boardZone(
         standing.crop,
       ),
     },
-    nights: nightsAbout(planner.site, zone, date),
+    nights: nightsAbout(planner.place, zone, date),
     harvest: offering && harvestOf(offering, groundOf(zone, offering), picked, date, warmthOf()),
   };
   if (typeof planned === "string")
@@ -75,7 +75,7 @@ export function boardZone(
       roots: null,
       rootsMark: "steady",
       findings: [],
-      pulses: pulsesOf(planner, null, date, together),
+      pulses: pulsesAnswer(pulsesOf(planner, null, date, together)),
     };
   const roots = rootsOf(zone, planner, planned, date, nowMs);
   const findings = findingsOf(planner, planned, roots, date);
@@ -101,16 +101,16 @@ export function boardZone(
     roots,
     rootsMark: markOf("roots"),
     findings,
-    pulses: pulsesOf(planner, planned, date, together),
+    pulses: pulsesAnswer(pulsesOf(planner, planned, date, together)),
   };
 }
 
 /** Cloth and lamps of the night before a date and of the one after it. */
-function nightsAbout(site: Site, { grown }: StoredZone, date: string): BoardZone["nights"] {
+function nightsAbout({ timeZone }: Pick<Site, "timeZone">, { grown }: StoredZone, date: string): BoardZone["nights"] {
   return [addDays(date, -1), date].flatMap((night) =>
     standingsOn(grown, night).flatMap(({ planting }) =>
       programmesOn(planting, night).map((programme) => {
-        const [fromMs, toMs] = programmeSpan(programme, night, site.timeZone);
+        const [fromMs, toMs] = programmeSpan(programme, night, timeZone);
         return { kind: programme.kind, fromUtc: new Date(fromMs).toISOString(), toUtc: new Date(toMs).toISOString() };
       }),
     ),

@@ -7,7 +7,7 @@ import type { WeatherService } from "../climate/weather-service.ts";
 import { notFound, staleEdit, taken } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type DayWater, type PlanService } from "../plan/plan-service.ts";
-import { litresOf } from "../plan/zone-facts.ts";
+import { litresGiven } from "@sprunel/core/irrigation";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { reportStore } from "./report-store.ts";
@@ -142,7 +142,7 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
     const litresOn = (id: number) =>
       dates.flatMap((date) => {
         const { waterings } = logOf(id, date);
-        return waterings.length > 0 ? [[date, litresOf(waterings)] as const] : [];
+        return waterings.length > 0 ? [[date, litresGiven(waterings)] as const] : [];
       });
     return new Map(zones.map(({ id }) => [id, new Map(litresOn(id))]));
   }

@@ -1,5 +1,5 @@
 import { mainUpdateSchema, type Main, type MainAnswer } from "@sprunel/contract/plan";
-import type { LimitKind } from "@sprunel/core/plan";
+import type { LimitKind } from "@sprunel/core/schedule";
 import type { Board } from "@sprunel/contract/today";
 import Button from "antd/es/button";
 import { useState, type ReactNode } from "react";

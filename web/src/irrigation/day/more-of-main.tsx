@@ -1,5 +1,5 @@
 import type { Main, MainAnswer } from "@sprunel/contract/plan";
-import { USUAL_PRIORITY } from "@sprunel/core/plan";
+import { USUAL_PRIORITY } from "@sprunel/core/schedule";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { Fragment } from "react";

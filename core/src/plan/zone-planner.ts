@@ -1,35 +1,32 @@
-import { adviseDrain, type DrainAdvice, type MeteredDay } from "@sprunel/core/advice";
-import { type Crop, type CropState, type Stand, type Standing } from "@sprunel/core/crop";
-import { NO_CORRECTION, type Correction } from "@sprunel/core/irrigation";
-import { standingShare } from "@sprunel/core/course";
-import {
-  dayDemand,
-  joinDemands,
-  planZoneDay,
-  type DemandChoice,
-  type AcceptedCorrection,
-  type Demand,
-  type ZoneDay,
-} from "@sprunel/core/plan";
-import type { ZoneField } from "@sprunel/core/site";
-import { systemOf } from "@sprunel/core/systems";
-import type { Site } from "@sprunel/contract/site";
-import { addDays, clockSeconds, instantOf } from "@sprunel/core/time";
-import type { Origin } from "@sprunel/core/working";
-import type { StoredDecision } from "../advice/decision-store.ts";
-import type { DayWeather } from "../climate/weather-service.ts";
-import type { Watering } from "../irrigation/watering-store.ts";
-import type { StoredZone } from "../scope/zone-store.ts";
-import type { DayReadings } from "./day-logs.ts";
+import type { ZoneDecision } from "../advice/decision.ts";
+import { adviseDrain, type DrainAdvice, type MeteredDay } from "../advice/drain-advice.ts";
+import type { WeatherOfDay } from "../climate/weather-again.ts";
+import { standingShare } from "../course/crop-slots.ts";
+import type { Crop } from "../crop/crop.ts";
+import type { Standing } from "../crop/planting.ts";
+import type { CropState } from "../crop/stage-on.ts";
+import type { Stand } from "../crop/stand.ts";
+import { NO_CORRECTION, type Correction } from "../irrigation/zone-water-input.ts";
+import type { Place, ZoneField } from "../site/zone.ts";
+import { systemOf } from "../systems/index.ts";
+import { clockSeconds } from "../time/clock.ts";
+import { addDays, instantOf } from "../time/local-time.ts";
+import type { Origin } from "../working/origin.ts";
+import type { DemandChoice } from "./demand-choice.ts";
+import type { Demand } from "./demand-input.ts";
+import { dayDemand, joinDemands } from "./demand.ts";
 import { RootCourse } from "./root-course.ts";
-import { litresOf, ZoneFacts, type Records } from "./zone-facts.ts";
+import { planZoneDay, type AcceptedCorrection, type ZoneDay } from "./zone-day.ts";
+import { ZoneFacts } from "./zone-facts.ts";
+import { litresGiven, type Watering } from "../irrigation/watering.ts";
+import type { DayReadings, PlannedZone, PlanRecords } from "./zone-records.ts";
 
 /** What was worked out of a zone and stays as it is until something stored of it, or the weather, changes. */
-export interface Remembered {
+export interface PlanCache {
   /** root zones at midnight, by the date that begins then */
   readonly mornings: Map<string, Float64Array>;
   /** plans without their workings, by date; each holds for the weather that it was made of */
-  readonly plans: Map<string, { readonly weather: DayWeather | undefined; readonly plan: Plan }>;
+  readonly plans: Map<string, { readonly weather: WeatherOfDay | undefined; readonly plan: Plan }>;
 }
 
 export type Plan = PlannedDay | "not-planted" | "no-weather";
@@ -51,20 +48,20 @@ export interface PlannedDay {
 
 /** One zone's plans by date, each from the records of the days before. Made anew when anything stored changes. */
 export class ZonePlanner {
-  private readonly decisions: readonly StoredDecision[];
+  private readonly decisions: readonly ZoneDecision[];
   private readonly facts: ZoneFacts;
   /** its root zone through the days */
   readonly roots: RootCourse;
 
   constructor(
-    private readonly zone: StoredZone,
-    private readonly records: Records,
-    private readonly remembered: Remembered,
+    private readonly zone: PlannedZone,
+    private readonly records: PlanRecords,
+    private readonly cache: PlanCache,
     /** whether anybody reads how the figures arose */
-    private readonly told = false,
+    private readonly explain = false,
   ) {
     this.facts = new ZoneFacts(zone, records);
-    this.roots = new RootCourse(zone, this.facts, records, remembered.mornings, {
+    this.roots = new RootCourse(zone, this.facts, records, cache.mornings, {
       demand: (date, standing) => this.demand(date, standing),
       plan: (date) => this.plan(date),
     });
@@ -79,13 +76,13 @@ export class ZonePlanner {
   plan(date: string): Plan {
     const plan = this.plans.get(date) ?? this.recalled(date) ?? this.planned(date);
     this.plans.set(date, plan);
-    if (!this.told) this.remembered.plans.set(date, { weather: this.records.weather.get(date), plan });
+    if (!this.explain) this.cache.plans.set(date, { weather: this.records.weather.get(date), plan });
     return plan;
   }
 
   /** A plan that was made before, of the same weather; one that is to be explained is made anew. */
   private recalled(date: string): Plan | undefined {
-    const known = this.told ? undefined : this.remembered.plans.get(date);
+    const known = this.explain ? undefined : this.cache.plans.get(date);
     return known && known.weather === this.records.weather.get(date) ? known.plan : undefined;
   }
 
@@ -101,7 +98,7 @@ export class ZonePlanner {
     const day = planZoneDay({
       zone: definition,
       unconfirmed: this.zone.unconfirmed as ZoneField[],
-      place: this.records.site,
+      place: this.records.place,
       date,
       crop,
       cropState,
@@ -110,9 +107,9 @@ export class ZonePlanner {
       state: this.roots.morning(date),
       rain: this.facts.rain(date),
       reads: this.facts.reads(date),
-      told: this.told,
+      told: this.explain,
     });
-    const { timeZone } = this.records.site;
+    const { timeZone } = this.records.place;
     const startsMs = day.water.events.map(({ start }) => instantOf(date, clockSeconds(start, "start"), timeZone));
     return { standing, crop, cropState, demand, day, startsMs };
   }
@@ -145,12 +142,12 @@ export class ZonePlanner {
     return null;
   }
 
-  weatherOn(date: string): DayWeather | undefined {
+  weatherOn(date: string): WeatherOfDay | undefined {
     return this.records.weather.get(date);
   }
 
-  get site(): Site {
-    return this.records.site;
+  get place(): Place {
+    return this.records.place;
   }
 
   /** The place's date now. */
@@ -170,7 +167,7 @@ export class ZonePlanner {
   private demand(date: string, standing: Standing): Demand | null {
     const known = this.demands.get(date);
     if (known !== undefined) return known;
-    // A plan that is remembered rests on its demand, of the same weather.
+    // A plan that is cache rests on its demand, of the same weather.
     const plan = this.recalled(date);
     const demand = plan && typeof plan !== "string" ? plan.demand : this.foreseen(date, standing);
     this.demands.set(date, demand);
@@ -221,7 +218,7 @@ export class ZonePlanner {
     const originOf = (field: string): Origin => ({ kind: unconfirmed.includes(field) ? "default" : "entered" });
     return dayDemand({
       system: definition.system,
-      place: this.records.site,
+      place: this.records.place,
       date,
       hours: weather.hours,
       air: weather.air.get(houseId) ?? [],
@@ -237,7 +234,7 @@ export class ZonePlanner {
       wetsPct: systemOf(definition).wetsPct?.(definition),
       standing: share * left,
       openShare: systemOf(own).openShare?.(own, this.zone.layout?.vessel ?? null),
-      told: this.told,
+      told: this.explain,
     });
   }
 
@@ -248,7 +245,7 @@ export class ZonePlanner {
   }
 
   /** The decision whose correction is in force on a date. */
-  inForce(date: string, { planting }: Standing): StoredDecision | null {
+  inForce(date: string, { planting }: Standing): ZoneDecision | null {
     const found = this.decisions.findLast(
       ({ correction, fromDate }) => correction && fromDate <= date && fromDate >= planting.plantedOn,
     );
@@ -256,7 +253,7 @@ export class ZonePlanner {
   }
 
   /** What was last decided about a finding. */
-  decision(cause: string, about: string): StoredDecision | null {
+  decision(cause: string, about: string): ZoneDecision | null {
     return this.decisions.findLast((decision) => decision.cause === cause && decision.about === about) ?? null;
   }
 
@@ -277,7 +274,7 @@ export class ZonePlanner {
       inForce: this.correction(on, standing) ?? NO_CORRECTION,
       own: this.meteredDay(on, standing) ?? undefined,
       days,
-      told: this.told,
+      told: this.explain,
     });
     return { on, at: new Date(drainPct.atMs).toISOString(), advice };
   }
@@ -288,14 +285,14 @@ export class ZonePlanner {
     if (date >= this.records.today || standing?.planting !== planting) return null;
     const demand = this.demand(date, standing);
     const drain = this.reading(date).drainPct;
-    const givenMm = litresOf(this.logged(date)) / this.areaM2;
+    const givenMm = litresGiven(this.logged(date)) / this.areaM2;
     if (!demand || !drain || givenMm === 0 || demand.demandMm === 0) return null;
     return { drainPct: drain.value, givenMm, modelDemandMm: demand.demandMm };
   }
 
   /** The same zone as if a correction were in force from a date on. */
   withCorrection(correction: Correction, fromDate: string): ZonePlanner {
-    const supposed: StoredDecision = {
+    const supposed: ZoneDecision = {
       zoneId: this.zone.id,
       cause: "supposed",
       about: fromDate,
@@ -310,7 +307,7 @@ export class ZonePlanner {
     return new ZonePlanner(
       this.zone,
       { ...this.records, decisions: [...this.decisions, supposed] },
-      { mornings: this.remembered.mornings, plans: new Map() },
+      { mornings: this.cache.mornings, plans: new Map() },
     );
   }
 

@@ -185,7 +185,7 @@ describe("the day of a site", () => {
           );
         }
       }),
-      { seed: 16, numRuns: 120 },
+      { numRuns: 120 },
     );
   });
 
@@ -222,7 +222,7 @@ describe("the day of a site", () => {
           }
         },
       ),
-      { seed: 17, numRuns: 80 },
+      { numRuns: 80 },
     );
   });
 

@@ -1,20 +1,14 @@
-import type { Standing } from "@sprunel/core/crop";
-import {
-  balanceOf,
-  follow,
-  fullState,
-  goThrough,
-  PICKING_THERMAL,
-  type Balance,
-  type CourseDay,
-  type DayOfBalance,
-  type GivenMm,
-} from "@sprunel/core/course";
-import type { Demand } from "@sprunel/core/plan";
-import { addDays, localDate } from "@sprunel/core/time";
-import type { StoredZone } from "../scope/zone-store.ts";
-import { type Records, type ZoneFacts } from "./zone-facts.ts";
-import type { Plan } from "./zone-plan.ts";
+import { balanceOf, type Balance, type DayOfBalance } from "../course/balance.ts";
+import { PICKING_THERMAL } from "../course/crop-slots.ts";
+import type { GivenMm } from "../course/day-hours.ts";
+import { fullState } from "../course/day-walk.ts";
+import { follow, goThrough, type CourseDay } from "../course/follow.ts";
+import type { Standing } from "../crop/planting.ts";
+import { addDays, localDate } from "../time/local-time.ts";
+import type { Demand } from "./demand-input.ts";
+import type { ZoneFacts } from "./zone-facts.ts";
+import type { Plan } from "./zone-planner.ts";
+import type { PlannedZone, PlanRecords } from "./zone-records.ts";
 
 /** What the root zone goes by beside what was stored: each day's demand and plan rest on the root zone of its morning in turn. */
 interface Planned {
@@ -25,9 +19,9 @@ interface Planned {
 /** One zone's root zone through the days, hour by hour. */
 export class RootCourse {
   constructor(
-    private readonly zone: StoredZone,
+    private readonly zone: PlannedZone,
     private readonly facts: ZoneFacts,
-    private readonly records: Records,
+    private readonly records: PlanRecords,
     /** root zones at midnight that are known, by the date that begins then */
     private readonly mornings: Map<string, Float64Array>,
     private readonly planned: Planned,
@@ -76,7 +70,7 @@ export class RootCourse {
   /** The root zone at a moment of a date, by what ran until then; as its day began on one that is over or still to come. */
   at(date: string, atMs: number): Float64Array {
     const morning = this.morning(date);
-    if (date !== localDate(atMs, this.records.site.timeZone)) return morning;
+    if (date !== localDate(atMs, this.records.place.timeZone)) return morning;
     const day = this.courseDay(date);
     return day ? goThrough(day, morning, atMs).state : morning;
   }
@@ -87,7 +81,7 @@ export class RootCourse {
     const days: DayOfBalance[] = [];
     if (planted !== null)
       for (let date = from > planted ? from : planted; date <= to; date = addDays(date, 1)) {
-        const isToday = date === localDate(nowMs, this.records.site.timeZone);
+        const isToday = date === localDate(nowMs, this.records.place.timeZone);
         const day = this.courseDay(date);
         if (day) days.push(goThrough(day, this.morning(date), isToday ? nowMs : Infinity));
       }

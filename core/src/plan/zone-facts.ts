@@ -1,71 +1,23 @@
-import type { Site } from "@sprunel/contract/site";
-import {
-  followedFrom,
-  pickedOn,
-  spreadState,
-  standingOn,
-  standingsOn,
-  standOn,
-  type Stand,
-  type Standing,
-} from "@sprunel/core/crop";
-import {
-  nitrogenWith,
-  uptakeOf,
-  type CropChange,
-  type HourlyMm,
-  type NitrogenDay,
-  type Uptake,
-} from "@sprunel/core/course";
-import { freedOn } from "@sprunel/core/feed";
-import { rainThrough, type ZoneDefinition } from "@sprunel/core/site";
-import { systemOf, type Read } from "@sprunel/core/systems";
-import { addDays, startOfLocalDay } from "@sprunel/core/time";
-import type { StoredDecision } from "../advice/decision-store.ts";
-import type { DayWeather } from "../climate/weather-service.ts";
-import type { Watering } from "../irrigation/watering-store.ts";
-import type { StoredZone } from "../scope/zone-store.ts";
-import type { DayReadings, LogOf } from "./day-logs.ts";
+import type { CropChange } from "../course/crop-slots.ts";
+import type { HourlyMm, Uptake } from "../course/day-hours.ts";
+import type { NitrogenDay } from "../course/follow.ts";
+import { nitrogenWith, uptakeOf } from "../course/uptake.ts";
+import { followedFrom, pickedOn, standingOn, standingsOn, type Standing } from "../crop/planting.ts";
+import { spreadState, standOn, type Stand } from "../crop/stand.ts";
+import { freedOn } from "../feed/ledger/mineralisation.ts";
+import { rainThrough } from "../site/rain-through.ts";
+import type { ZoneDefinition } from "../site/zone.ts";
+import type { Read } from "../systems/asked.ts";
+import { systemOf } from "../systems/index.ts";
+import { addDays, startOfLocalDay } from "../time/local-time.ts";
+import type { Watering } from "../irrigation/watering.ts";
+import type { DayReadings, PlannedZone, PlanRecords } from "./zone-records.ts";
 
-/** Everything stored that a zone's days stand on, fetched once for all zones. */
-export interface Records {
-  readonly site: Site;
-  readonly weather: ReadonlyMap<string, DayWeather>;
-  readonly logOf: LogOf;
-  /** what is in the water of a zone on a date; null where it is not fed from tanks */
-  fedOn(zone: StoredZone, date: string): Fed | null;
-  /** nitrogen that comes to a zone beside its water, and what its crop would take of it; null where nobody keeps books of it */
-  nitrogenOn(zone: StoredZone, date: string, standing: Standing): NitrogenFacts | null;
-  /** pieces taken of a zone on a date */
-  takenOn(zoneId: number, date: string): number;
-  /** zones whose drain was read at some time */
-  readonly drainWasRead: ReadonlySet<number>;
-  /** in the order in which they were taken */
-  readonly decisions: readonly StoredDecision[];
-  /** the place's date now: days before it are over */
-  readonly today: string;
-}
-
-/** What is solved in the water that a zone gets. */
-export type Fed = Uptake;
-
-/** Nitrogen of a zone on a day, kg/ha of its ground. */
-export interface NitrogenFacts {
-  /** worked in or injected */
-  readonly givenKgHa: number;
-  /** set free by soil, manure and residues in a year */
-  readonly yearKgHa: number;
-  /** all that a soil test found within the roots' reach; null on days without one */
-  readonly measuredKgHa: number | null;
-  /** that the crop would take up; null where nobody has said what is aimed at */
-  readonly wantedKgHa: number | null;
-}
-
-/** What is known of one zone's days without any sum: what stood, fell, was fed, taken and read. */
+/** Facts of one zone's days without any sum: what stood, fell, was fed, taken and read. */
 export class ZoneFacts {
   constructor(
-    private readonly zone: StoredZone,
-    private readonly records: Records,
+    private readonly zone: PlannedZone,
+    private readonly records: PlanRecords,
   ) {}
 
   /** What leads the zone on a date. */
@@ -88,7 +40,7 @@ export class ZoneFacts {
   /** The zone as its plantings make it on a date: as many plants, and pots of as much water. */
   definition(date: string): ZoneDefinition {
     const { definition, grown } = this.zone;
-    if (!grown.some(({ part, plants, steps }) => part || (plants ?? null) !== null || steps.length > 0))
+    if (!grown.some(({ part, plants, steps }) => part || (plants ?? null) !== null || (steps ?? []).length > 0))
       return definition;
     const stands = this.stands(date).map(({ stand }) => stand);
     const plants = stands.reduce((sum, stand) => sum + stand.plants, 0);
@@ -150,7 +102,7 @@ export class ZoneFacts {
   }
 
   /** What is in the water that is given on a date: of the feed, or the water alone as far as its EC was said. */
-  fed(date: string): Fed | null {
+  fed(date: string): Uptake | null {
     const { definition } = this.zone;
     const water = "ecWaterMsCm" in definition ? { ecMsCm: definition.ecWaterMsCm, nGM3: 0 } : null;
     return this.records.fedOn(this.zone, date) ?? water;
@@ -183,7 +135,7 @@ export class ZoneFacts {
     const definition = this.definition(date);
     const missingMm = levelCm && systemOf(definition).missingMm(definition, { levelCm: levelCm.value });
     if (!levelCm || missingMm === undefined || missingMm === null) return [];
-    const dayStartMs = startOfLocalDay(date, this.records.site.timeZone);
+    const dayStartMs = startOfLocalDay(date, this.records.place.timeZone);
     return [{ afterHours: (levelCm.atMs - dayStartMs) / HOUR_MS, missingMm }];
   }
 }
@@ -192,11 +144,7 @@ const HOUR_MS = 3_600_000;
 const KG_HA_PER_G_M2 = 10;
 
 /** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
-export function rainShareOf({ house, definition, layout }: StoredZone): number {
+export function rainShareOf({ house, definition, layout }: PlannedZone): number {
   const through = rainThrough(house.transmissionPct, house.rainThroughPct ?? null);
   return through * (systemOf(definition).openShare?.(definition, layout?.vessel ?? null) ?? 1);
-}
-
-export function litresOf(waterings: readonly Watering[]): number {
-  return waterings.reduce((sum, watering) => sum + watering.litres, 0);
 }
