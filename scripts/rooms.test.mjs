@@ -27,7 +27,9 @@ describe("the rules of layers and rooms", () => {
     ["core/src/table/list.ts", "node:fs"],
     ["core/src/table/list.ts", "../climate/air.ts"],
     ["core/src/climate/air.ts", "../plan/demand.ts"],
-    ["core/src/feed/recipe.ts", "../rootzone/water-store.ts"],
+    ["core/src/feed/recipe/recipe.ts", "../../rootzone/water-store.ts"],
+    ["core/src/feed/recipe/recipe.ts", "../doses/need.ts"],
+    ["core/src/crop/crop.ts", "../feed/recipe/recipe.ts"],
     ["core/src/crop/crop.ts", "@sprunel/contract/site"],
     ["core/src/plan/demand.ts", "@sprunel/core/climate"],
     ["contract/src/site/zone.ts", "../exchange/site-file.ts"],
@@ -35,7 +37,7 @@ describe("the rules of layers and rooms", () => {
     ["server/src/scope/scope.ts", "../site/set-up-service.ts"],
     ["server/src/water/water-service.ts", "../feed/feed-store.ts"],
     ["server/src/feed/feed-service.ts", "@sprunel/web"],
-    ["server/src/feed/feed-service.ts", "../../../core/src/feed/recipe.ts"],
+    ["server/src/feed/feed-service.ts", "../../../core/src/feed/recipe/recipe.ts"],
     ["web/src/place/use-place.ts", "../shell/shell.tsx"],
     ["web/src/feed/recipe/recipe-view.tsx", "../../water/water-form.tsx"],
     ["web/src/feed/feed-page.tsx", "@sprunel/server"],
@@ -48,8 +50,9 @@ describe("the rules of layers and rooms", () => {
 
   it.each([
     ["core/src/plan/demand.ts", "../climate/air.ts"],
+    ["core/src/feed/doses/need.ts", "../recipe/recipe.ts"],
     ["server/src/feed/feed-service.ts", "../water/source-store.ts"],
-    ["server/src/feed/feed-service.ts", "@sprunel/core/feed"],
+    ["server/src/feed/feed-service.ts", "@sprunel/core/feed/recipe"],
     ["server/src/feed/feed.test.ts", "../testing/test-server.ts"],
     ["web/src/water/water-page.tsx", "../feed/use-feed.ts"],
     ["web/src/feed/recipe/recipe-view.tsx", "../use-feed.ts"],
@@ -60,9 +63,12 @@ describe("the rules of layers and rooms", () => {
   });
 
   it.each(Object.entries(LAYERS))("know every room of %s", (layer, { rooms }) => {
-    const folders = readdirSync(join(root, layer, "src"), { withFileTypes: true }).filter((entry) =>
-      entry.isDirectory(),
-    );
-    if (rooms.length > 0) for (const { name } of folders) expect(rooms).toContain(name);
+    const foldersOf = (folder) =>
+      readdirSync(join(root, layer, "src", folder), { withFileTypes: true })
+        .filter((entry) => entry.isDirectory())
+        .map(({ name }) => (folder === "" ? name : `${folder}/${name}`));
+    // A folder is a room, or holds nothing but rooms.
+    const found = foldersOf("").flatMap((folder) => (rooms.includes(folder) ? [folder] : foldersOf(folder)));
+    if (rooms.length > 0) for (const name of found) expect(rooms).toContain(name);
   });
 });

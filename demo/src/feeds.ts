@@ -1,6 +1,6 @@
 import type { Zone } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
-import { recipe, tankLeftL, zoneQuestion } from "@sprunel/core/feed";
+import { recipe, tankLeftL, zoneQuestion } from "@sprunel/core/feed/recipe";
 import { feedStore, wateringStore, withSolver, type Prepared } from "@sprunel/server";
 import { uuid } from "./keys.ts";
 import type { DemoZone } from "./story.ts";

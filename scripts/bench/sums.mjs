@@ -1,7 +1,7 @@
 import loadHighs from "highs";
 import lpPeer from "javascript-lp-solver";
 import { referenceEt } from "@sprunel/core/climate";
-import { lpSolver, recipe } from "@sprunel/core/feed";
+import { lpSolver, recipe } from "@sprunel/core/feed/recipe";
 import { lateral } from "@sprunel/core/irrigation";
 import { dayPlan } from "@sprunel/core/schedule";
 import { figure, percentile, timed } from "./measure.mjs";

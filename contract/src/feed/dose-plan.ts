@@ -1,4 +1,4 @@
-import { SCHOOLS, SOIL_CLASSES } from "@sprunel/core/feed";
+import { SCHOOLS, SOIL_CLASSES } from "@sprunel/core/feed/doses";
 import { z } from "zod";
 import {
   dateSchema,

@@ -1,4 +1,4 @@
-import { SCHOOLS, SEASON_POLICIES, SOIL_CLASSES } from "@sprunel/core/feed";
+import { SCHOOLS, SEASON_POLICIES, SOIL_CLASSES } from "@sprunel/core/feed/doses";
 import { z } from "zod";
 import {
   countSchema,

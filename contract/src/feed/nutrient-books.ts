@@ -1,4 +1,4 @@
-import { NUTRIENT_SOURCES } from "@sprunel/core/feed";
+import { NUTRIENT_SOURCES } from "@sprunel/core/feed/books";
 import { z } from "zod";
 import { dateSchema, idSchema, quantitySchema, versionSchema } from "../basics/basics.ts";
 import { partSchema } from "../site/planting.ts";

@@ -4,7 +4,7 @@ import type { NitrogenDay } from "../course/follow.ts";
 import { nitrogenWith, uptakeOf } from "../course/uptake.ts";
 import { followedFrom, pickedOn, standingOn, standingsOn, type Standing } from "../crop/planting.ts";
 import { spreadState, standOn, type Stand } from "../crop/stand.ts";
-import { freedOn } from "../feed/ledger/mineralisation.ts";
+import { freedOn } from "../feed/books/mineralisation.ts";
 import { rainThrough } from "../site/rain-through.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
 import type { Read } from "../systems/asked.ts";

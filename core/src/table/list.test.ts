@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
-import { readShelfList } from "../feed/shelf-list.ts";
+import { readShelfList } from "../feed/products/shelf-list.ts";
 import { readPickList } from "../harvest/pick-list.ts";
 import { readReadingList } from "../rootzone/reading-list.ts";
 import { readSoilList } from "../rootzone/soil-list.ts";

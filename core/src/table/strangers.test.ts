@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { readWeatherTable } from "../climate/weather-table.ts";
-import { readShelfList } from "../feed/shelf-list.ts";
+import { readShelfList } from "../feed/products/shelf-list.ts";
 import { readPickList } from "../harvest/pick-list.ts";
 import { readReadingList } from "../rootzone/reading-list.ts";
 import { readSoilList } from "../rootzone/soil-list.ts";

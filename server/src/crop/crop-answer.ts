@@ -10,7 +10,7 @@ import {
   type Grown,
   type Standing,
 } from "@sprunel/core/crop";
-import { stageTarget } from "@sprunel/core/feed";
+import { stageTarget } from "@sprunel/core/feed/recipe";
 import { systemOf } from "@sprunel/core/systems";
 import { daysBetween } from "@sprunel/core/time";
 import type { StoredZone } from "../scope/zone-store.ts";

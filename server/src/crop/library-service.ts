@@ -7,7 +7,7 @@ import {
   type LibraryCrop,
 } from "@sprunel/contract/crop";
 import { CROPS, ownStageId, type Crop } from "@sprunel/core/crop";
-import { stageTarget } from "@sprunel/core/feed";
+import { stageTarget } from "@sprunel/core/feed/recipe";
 import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
 import type { Scope, Writer } from "../scope/scope.ts";
 import { zoneStore } from "../scope/zone-store.ts";

@@ -1,6 +1,6 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
 import { standOn, type Standing } from "@sprunel/core/crop";
-import { coatedOut, type MainAmounts } from "@sprunel/core/feed";
+import { coatedOut, type MainAmounts } from "@sprunel/core/feed/doses";
 import { daysBetween } from "@sprunel/core/time";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { scaled } from "./dose-answer.ts";

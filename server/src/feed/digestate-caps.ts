@@ -1,6 +1,6 @@
 import type { DosePlan } from "@sprunel/contract/feed";
 import type { Source } from "@sprunel/contract/water";
-import { plus } from "@sprunel/core/feed";
+import { plus } from "@sprunel/core/feed/doses";
 import type { DigestateGiven } from "./nutrient-entries.ts";
 
 const M2_HA = 10_000;

@@ -12,7 +12,7 @@ import {
   type DosedSeason,
   type MainAmounts,
   type School,
-} from "@sprunel/core/feed";
+} from "@sprunel/core/feed/doses";
 import { DomainError } from "@sprunel/core/working";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Delivery } from "./dose-injection.ts";

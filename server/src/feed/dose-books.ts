@@ -1,6 +1,7 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import type { Standing } from "@sprunel/core/crop";
-import { ledger, ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed";
+import { ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed/doses";
+import { ledger } from "@sprunel/core/feed/books";
 import { localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import type { Scope } from "../scope/scope.ts";

@@ -1,4 +1,4 @@
-import type { DosedSeason } from "@sprunel/core/feed";
+import type { DosedSeason } from "@sprunel/core/feed/doses";
 import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { seasonWater } from "./dose-facts.ts";

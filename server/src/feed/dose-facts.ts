@@ -9,7 +9,7 @@ import {
   WATER_TELLS_FROM,
   type DosedSeason,
   type MainAmounts,
-} from "@sprunel/core/feed";
+} from "@sprunel/core/feed/doses";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { groundOf } from "../harvest/off-planting.ts";
 import { pickStore } from "../harvest/pick-store.ts";

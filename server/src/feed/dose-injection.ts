@@ -1,5 +1,7 @@
 import type { DoseInjection, DoseProgramme, PlannedDose } from "@sprunel/contract/feed";
-import { bandSalt, ecWith, injection, solubilityAt, USUAL_TANK_TEMPERATURE_C } from "@sprunel/core/feed";
+import { solubilityAt } from "@sprunel/core/feed/products";
+import { USUAL_TANK_TEMPERATURE_C } from "@sprunel/core/feed/recipe";
+import { bandSalt, ecWith, injection } from "@sprunel/core/feed/doses";
 import type { Crop } from "@sprunel/core/crop";
 import { travelTime } from "@sprunel/core/irrigation";
 import { dripLinesStore } from "../irrigation/drip-lines-store.ts";

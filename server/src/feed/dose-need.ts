@@ -1,7 +1,7 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import type { SoilReport } from "@sprunel/contract/rootzone";
 import type { Standing } from "@sprunel/core/crop";
-import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed";
+import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed/doses";
 import { daysBetween } from "@sprunel/core/time";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { ownAimTHa } from "./crop-mass.ts";

@@ -1,7 +1,7 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
 import type { SoilReport } from "@sprunel/contract/rootzone";
 import { cropStateOn, grownByDays, partShare, plantingKey, type Grown, type Standing } from "@sprunel/core/crop";
-import { datesBetween, NONE, ofWater } from "@sprunel/core/feed";
+import { datesBetween, NONE, ofWater } from "@sprunel/core/feed/doses";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import type { NitrogenFacts } from "@sprunel/core/plan";
 import type { Records } from "../plan/planners.ts";

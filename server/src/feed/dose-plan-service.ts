@@ -7,7 +7,7 @@ import type {
   WeekOfDoses,
 } from "@sprunel/contract/feed";
 import { plantingKey, standingOn } from "@sprunel/core/crop";
-import { checkDressings } from "@sprunel/core/feed";
+import { checkDressings } from "@sprunel/core/feed/doses";
 import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";

@@ -2,7 +2,6 @@ import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import { plantingKey, standingOn, standOn, type Standing } from "@sprunel/core/crop";
 import {
   doseCalendar,
-  inLeaf,
   litresMixedFor,
   nitrogenDays,
   NONE,
@@ -15,7 +14,8 @@ import {
   type School,
   uptakeDone,
   WATER_TELLS_FROM,
-} from "@sprunel/core/feed";
+} from "@sprunel/core/feed/doses";
+import { inLeaf } from "@sprunel/core/feed/books";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import { changesOf } from "../database/changes.ts";

@@ -1,12 +1,6 @@
 import { cropStateOn, type Standing } from "@sprunel/core/crop";
-import {
-  datesBetween,
-  ionsMgL,
-  stageTarget,
-  type DosedSeason,
-  type MainAmounts,
-  type PublishedTarget,
-} from "@sprunel/core/feed";
+import { stageTarget, type PublishedTarget } from "@sprunel/core/feed/recipe";
+import { datesBetween, ionsMgL, type DosedSeason, type MainAmounts } from "@sprunel/core/feed/doses";
 
 /** What is known of a planting beside its own stages. */
 export interface SeasonFacts {

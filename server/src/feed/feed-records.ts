@@ -1,6 +1,6 @@
 import type { ShelfItem, ZoneFeed } from "@sprunel/contract/feed";
 import type { Source, WaterReport } from "@sprunel/contract/water";
-import { libraryProduct, type LibraryProduct } from "@sprunel/core/feed";
+import { libraryProduct, type LibraryProduct } from "@sprunel/core/feed/products";
 import { mixWaters } from "@sprunel/core/water";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";

@@ -1,6 +1,6 @@
 import type { FeedSettings, FeedTarget, NewMix, NewOwnProduct, ShelfUpdate, ZoneFeed } from "@sprunel/contract/feed";
 import { standingOn } from "@sprunel/core/crop";
-import { stageTarget } from "@sprunel/core/feed";
+import { stageTarget } from "@sprunel/core/feed/recipe";
 import { badInput, staleEdit } from "../http/problems.ts";
 import type { Records } from "../plan/planners.ts";
 import { changesOf } from "../database/changes.ts";

@@ -1,6 +1,6 @@
 import type { FedZone, FeedStation, NewMix, TankState } from "@sprunel/contract/feed";
 import { standingOn } from "@sprunel/core/crop";
-import { tankDaysLeft, tankLeftL } from "@sprunel/core/feed";
+import { tankDaysLeft, tankLeftL } from "@sprunel/core/feed/recipe";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { drawnShare, type PlanService } from "../plan/plan-service.ts";

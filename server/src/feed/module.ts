@@ -30,7 +30,9 @@ import {
   takeOffShelf,
   useRecipe,
 } from "@sprunel/contract/feed";
-import { doseCalendar, doseNeed, PRODUCTS, recipe } from "@sprunel/core/feed";
+import { PRODUCTS } from "@sprunel/core/feed/products";
+import { recipe } from "@sprunel/core/feed/recipe";
+import { doseCalendar, doseNeed } from "@sprunel/core/feed/doses";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";

@@ -8,7 +8,7 @@ import {
   NO_RULES,
   yearBooks,
   type NutrientEntry,
-} from "@sprunel/core/feed";
+} from "@sprunel/core/feed/books";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";

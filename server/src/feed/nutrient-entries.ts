@@ -1,5 +1,6 @@
 import { partShare, pickedOn, plantingKey, standingsOn } from "@sprunel/core/crop";
-import { inLeaf, NONE, ofWater, type MainAmounts, type PlacedEntry } from "@sprunel/core/feed";
+import { NONE, ofWater, type MainAmounts } from "@sprunel/core/feed/doses";
+import { inLeaf, type PlacedEntry } from "@sprunel/core/feed/books";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";

@@ -1,4 +1,4 @@
-import { compositionOfLabel, type LibraryProduct } from "@sprunel/core/feed";
+import { compositionOfLabel, type LibraryProduct } from "@sprunel/core/feed/products";
 import type { OwnProduct } from "./own-product-store.ts";
 
 /** @throws {DomainError} for a label that cannot be true */

@@ -1,7 +1,7 @@
 import type { Asked, FeedCosts, KeptRecipe, NewKeptRecipe, UseRecipe, ZoneCost } from "@sprunel/contract/feed";
 import type { Site } from "@sprunel/contract/site";
 import { standingOn } from "@sprunel/core/crop";
-import { recipe, withoutPrice, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { recipe, withoutPrice, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed/recipe";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";

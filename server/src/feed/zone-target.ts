@@ -1,6 +1,6 @@
 import type { Asked, FeedSettings, FeedTarget, KeptTarget } from "@sprunel/contract/feed";
 import { plantingKey, standingOn, type Standing } from "@sprunel/core/crop";
-import { stageTarget } from "@sprunel/core/feed";
+import { stageTarget } from "@sprunel/core/feed/recipe";
 import { ecMsCm, molarMassG } from "@sprunel/core/chemistry";
 import type { Uptake } from "@sprunel/core/course";
 import type { StoredZone } from "../scope/zone-store.ts";

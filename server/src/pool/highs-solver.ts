@@ -1,4 +1,4 @@
-import { lpSolver, type SolveLp } from "@sprunel/core/feed";
+import { lpSolver, type SolveLp } from "@sprunel/core/feed/recipe";
 import loadHighs from "highs";
 
 let loading: Promise<SolveLp> | undefined;

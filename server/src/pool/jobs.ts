@@ -1,6 +1,8 @@
 import type { ListKind } from "@sprunel/contract/exchange";
 import { readWeatherFile } from "@sprunel/core/climate";
-import { readShelfList, readTissueSheet, recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed";
+import { readShelfList } from "@sprunel/core/feed/products";
+import { recipeCost, type RecipeCost, type RecipeInput } from "@sprunel/core/feed/recipe";
+import { readTissueSheet } from "@sprunel/core/feed/doses";
 import { readPickList } from "@sprunel/core/harvest";
 import {
   dayPlan,

@@ -1,4 +1,4 @@
-import type { LinearProgram, SolveLp } from "@sprunel/core/feed";
+import type { LinearProgram, SolveLp } from "@sprunel/core/feed/recipe";
 import { describe, expect, it } from "vitest";
 import { remembering } from "./remembering.ts";
 

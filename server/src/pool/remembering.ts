@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import type { LinearProgram, LpAnswer, SolveLp } from "@sprunel/core/feed";
+import type { LinearProgram, LpAnswer, SolveLp } from "@sprunel/core/feed/recipe";
 
 /** Programs whose answers are kept: about ten a recipe, of the largest nursery. */
 const KEPT = 5000;

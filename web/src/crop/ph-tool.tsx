@@ -1,5 +1,5 @@
 import { Told } from "../units/told.ts";
-import { LIMESTONE_NV_PCT, phChange, TEXTURES, type PhChange, type Texture } from "@sprunel/core/feed";
+import { LIMESTONE_NV_PCT, phChange, TEXTURES, type PhChange, type Texture } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";

@@ -1,6 +1,6 @@
 import type { FeedStation } from "@sprunel/contract/feed";
 import type { Board } from "@sprunel/contract/today";
-import { GENERAL_TARGET } from "@sprunel/core/feed";
+import { GENERAL_TARGET } from "@sprunel/core/feed/recipe";
 import Select from "antd/es/select";
 import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, useState, type ReactNode } from "react";

@@ -1,6 +1,6 @@
 import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { BoardZone } from "@sprunel/contract/today";
-import { GENERAL_TARGET } from "@sprunel/core/feed";
+import { GENERAL_TARGET } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { Outline } from "../parts/outline.tsx";
 import { lazy, Suspense, useEffect, useState, type ReactNode } from "react";

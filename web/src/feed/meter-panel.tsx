@@ -1,6 +1,6 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import type { Reading } from "@sprunel/contract/rootzone";
-import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@sprunel/core/feed";
+import { meterCheck, type MeterCheck, type Recipe, type RecipeInput } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { useRootHistory } from "../rootzone/use-readings.ts";
 import { useLog } from "../place/log-context.ts";

@@ -1,4 +1,4 @@
-import type { SeasonPolicy } from "@sprunel/core/feed";
+import type { SeasonPolicy } from "@sprunel/core/feed/doses";
 
 /** How the strength of a feed goes by the season, in words. */
 export const POLICY_WORDS: Readonly<Record<SeasonPolicy, string>> = {

@@ -15,7 +15,7 @@ import {
   type ShelfUpdate,
   type ZoneFeed,
 } from "@sprunel/contract/feed";
-import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed";
+import { zoneQuestion, type Draft, type RecipeInput } from "@sprunel/core/feed/recipe";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../http/api.ts";
 import { useKept } from "../http/use-kept.ts";

@@ -16,7 +16,7 @@ import {
 import type { Board, BoardZone } from "@sprunel/contract/today";
 import type { WaterStation } from "@sprunel/contract/water";
 import { CROPS } from "@sprunel/core/crop";
-import { PRODUCTS } from "@sprunel/core/feed";
+import { PRODUCTS } from "@sprunel/core/feed/products";
 import { fieldsOf, SYSTEMS } from "@sprunel/core/systems";
 
 /** A made-up site, small and whole: what a test does not care about is plausible. */

@@ -1,6 +1,6 @@
 /** Once for every test file of the web: what a browser has and jsdom has not, and a clean page after each test. */
 import "@testing-library/jest-dom/vitest";
-import { lpSolver, recipe, type RecipeInput } from "@sprunel/core/feed";
+import { lpSolver, recipe, type RecipeInput } from "@sprunel/core/feed/recipe";
 import { cleanup, configure } from "@testing-library/react";
 import { expose } from "comlink";
 import loadHighs from "highs";

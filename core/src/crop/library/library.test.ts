@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "../../time/local-time.ts";
-import { PUBLISHED_TARGETS } from "../../feed/published-targets.ts";
+import { PUBLISHED_TARGETS } from "../../feed/recipe/published-targets.ts";
 import { CROP_GROUPS } from "../crop.ts";
 import { seasonStages } from "../season.ts";
 import { cropStateOn } from "../stage-on.ts";

@@ -1,5 +1,5 @@
 import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract/feed";
-import { compositionOfLabel, libraryProductLike, type ListedProduct } from "@sprunel/core/feed";
+import { compositionOfLabel, libraryProductLike, type ListedProduct } from "@sprunel/core/feed/products";
 import { DomainError } from "@sprunel/core/working";
 import { StoredRows, type ListedRow, type ListPlace } from "./list-place.ts";
 import { feedStore } from "../../feed/feed-store.ts";

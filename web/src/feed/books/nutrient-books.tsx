@@ -1,6 +1,6 @@
 import { addressOf as fileAddress } from "@sprunel/contract/basics";
 import { getNutrientTable, type NutrientBooks as Books, type NutrientYear } from "@sprunel/contract/feed";
-import { AS_OXIDE, NUTRIENT_SOURCES, type NutrientSource } from "@sprunel/core/feed";
+import { AS_OXIDE, NUTRIENT_SOURCES, type NutrientSource } from "@sprunel/core/feed/books";
 import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
 import { Outline } from "../../parts/outline.tsx";

@@ -1,4 +1,4 @@
-import { AS_OXIDE } from "@sprunel/core/feed";
+import { AS_OXIDE } from "@sprunel/core/feed/books";
 import { typedNumber } from "@sprunel/core/table";
 import type { Quantity } from "@sprunel/core/units";
 import Button from "antd/es/button";

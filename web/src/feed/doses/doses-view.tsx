@@ -1,6 +1,6 @@
 import { addressOf as fileAddress } from "@sprunel/contract/basics";
 import { getDoseTable } from "@sprunel/contract/feed";
-import type { School } from "@sprunel/core/feed";
+import type { School } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";

@@ -1,5 +1,5 @@
 import { newLeafTakenSchema, type DosePlan } from "@sprunel/contract/feed";
-import { USUAL_LEAF } from "@sprunel/core/feed";
+import { USUAL_LEAF } from "@sprunel/core/feed/books";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import { useState } from "react";

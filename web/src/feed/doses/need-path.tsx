@@ -1,5 +1,5 @@
 import type { DosePlan } from "@sprunel/contract/feed";
-import type { School } from "@sprunel/core/feed";
+import type { School } from "@sprunel/core/feed/doses";
 import { daysBetween } from "@sprunel/core/time";
 import Select from "antd/es/select";
 import { useState } from "react";

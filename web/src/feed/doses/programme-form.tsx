@@ -1,5 +1,5 @@
 import { savedProgrammeSchema, type DosePlan, type DoseProgramme } from "@sprunel/contract/feed";
-import { SCHOOLS, SOIL_CLASSES, USUAL_EFFICIENCY, type School, type SoilClass } from "@sprunel/core/feed";
+import { SCHOOLS, SOIL_CLASSES, USUAL_EFFICIENCY, type School, type SoilClass } from "@sprunel/core/feed/doses";
 import type { Quantity } from "@sprunel/core/units";
 import Button from "antd/es/button";
 import Select from "antd/es/select";

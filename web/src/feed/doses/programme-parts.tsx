@@ -1,5 +1,5 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import { plainDressing, type DressingDay } from "@sprunel/core/feed";
+import { plainDressing, type DressingDay } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import Select from "antd/es/select";

@@ -1,5 +1,5 @@
 import type { DosePlan } from "@sprunel/contract/feed";
-import type { School } from "@sprunel/core/feed";
+import type { School } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import { useBoard } from "../../place/use-board.ts";
 import tables from "../../theme/tables.module.css";

@@ -1,5 +1,6 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import { SEASON_POLICIES, USUAL_STARTS, type SeasonPolicy } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { SEASON_POLICIES, type SeasonPolicy } from "@sprunel/core/feed/doses";
 import Select from "antd/es/select";
 import forms from "../../forms/forms.module.css";
 import { QuantityInput } from "../../units/quantity-input.tsx";

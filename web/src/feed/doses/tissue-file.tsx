@@ -1,6 +1,6 @@
 import { previewTissue, type TissuePreview } from "@sprunel/contract/exchange";
 import type { DoseProgramme } from "@sprunel/contract/feed";
-import { MOST_STEP_PCT, stepFor, TISSUE_ROWS, UNCHANGED, type TissueRow } from "@sprunel/core/feed";
+import { MOST_STEP_PCT, stepFor, TISSUE_ROWS, UNCHANGED, type TissueRow } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";

@@ -1,5 +1,5 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
-import { MOST_STEP_PCT, stepFor, UNCHANGED } from "@sprunel/core/feed";
+import { MOST_STEP_PCT, stepFor, UNCHANGED } from "@sprunel/core/feed/doses";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";

@@ -1,5 +1,5 @@
 import { savedProgrammeSchema, type DosePlan, type DoseProgramme } from "@sprunel/contract/feed";
-import { UNCHANGED } from "@sprunel/core/feed";
+import { UNCHANGED } from "@sprunel/core/feed/doses";
 import { addDays } from "@sprunel/core/time";
 import Button from "antd/es/button";
 import { useState } from "react";

@@ -1,4 +1,4 @@
-import type { RecipeDifference } from "@sprunel/core/feed";
+import type { RecipeDifference } from "@sprunel/core/feed/recipe";
 import { useBoard } from "../../place/use-board.ts";
 import { Amount, Price } from "../../units/use-units.tsx";
 import styles from "../feed.module.css";

@@ -1,5 +1,5 @@
 import type { KeptRecipe, ZoneFeed } from "@sprunel/contract/feed";
-import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed";
+import { compareRecipes, type ComparedRecipe } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import Select from "antd/es/select";
 import { useState } from "react";

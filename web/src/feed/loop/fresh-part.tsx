@@ -1,7 +1,7 @@
 import type { FeedTarget } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import { IONS } from "@sprunel/core/chemistry";
-import { freshTarget } from "@sprunel/core/feed";
+import { freshTarget } from "@sprunel/core/feed/recipe";
 import { daysBetween } from "@sprunel/core/time";
 import Button from "antd/es/button";
 import { useState } from "react";

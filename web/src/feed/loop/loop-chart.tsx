@@ -1,4 +1,4 @@
-import type { LoopAnswer } from "@sprunel/core/feed";
+import type { LoopAnswer } from "@sprunel/core/feed/recipe";
 import { addDays } from "@sprunel/core/time";
 import { useMemo } from "react";
 import { Chart } from "../../chart/chart.tsx";

@@ -1,7 +1,7 @@
 import type { FeedTarget, ZoneFeed } from "@sprunel/contract/feed";
 import type { SolutionReport } from "@sprunel/contract/rootzone";
 import type { BoardZone } from "@sprunel/contract/today";
-import { USUAL_LOOP, closedLoop, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed";
+import { USUAL_LOOP, closedLoop, withoutPrice, type LoopAnswer, type Recipe } from "@sprunel/core/feed/recipe";
 import { Outline } from "../../parts/outline.tsx";
 import { addDays } from "@sprunel/core/time";
 import { useState } from "react";

@@ -1,4 +1,4 @@
-import type { LoopAnswer } from "@sprunel/core/feed";
+import type { LoopAnswer } from "@sprunel/core/feed/recipe";
 import { Amount } from "../../units/use-units.tsx";
 import styles from "../feed.module.css";
 

@@ -1,4 +1,4 @@
-import type { Scales } from "@sprunel/core/feed";
+import type { Scales } from "@sprunel/core/feed/recipe";
 import { fromCanonical, toCanonical, type UnitSystem } from "@sprunel/core/units";
 import { showQuantity, type Shown } from "../../units/show.ts";
 

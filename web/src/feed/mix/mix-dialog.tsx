@@ -1,5 +1,5 @@
 import { newMixSchema, type NewMix, type ZoneFeed } from "@sprunel/contract/feed";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import type { UnitSystem } from "@sprunel/core/units";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import { Amount, useUnits } from "../../units/use-units.tsx";
 import styles from "./mix.module.css";
 import { weighed } from "./masses.ts";

@@ -1,5 +1,5 @@
 import type { ShelfItem } from "@sprunel/contract/feed";
-import { mayStandTogether } from "@sprunel/core/feed";
+import { mayStandTogether } from "@sprunel/core/feed/recipe";
 import Select from "antd/es/select";
 import { useState } from "react";
 import shared from "../feed.module.css";

@@ -1,5 +1,5 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { weighOut, type Recipe, type Weighing } from "@sprunel/core/feed";
+import { weighOut, type Recipe, type Weighing } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { Fragment, useState } from "react";
 import { Link, useParams } from "react-router";

@@ -1,4 +1,4 @@
-import { orderList, type OrderRow } from "@sprunel/core/feed";
+import { orderList, type OrderRow } from "@sprunel/core/feed/recipe";
 import type { FeedCosts } from "@sprunel/contract/feed";
 import Progress from "antd/es/progress";
 import { useState } from "react";

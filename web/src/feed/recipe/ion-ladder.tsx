@@ -1,7 +1,7 @@
 import type { Ion } from "@sprunel/contract/basics";
 import type { FeedTarget } from "@sprunel/contract/feed";
 import type { Ions } from "@sprunel/core/chemistry";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import { useState, type PointerEvent } from "react";
 import shared from "../feed.module.css";
 import styles from "./recipe.module.css";

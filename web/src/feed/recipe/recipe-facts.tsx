@@ -2,7 +2,7 @@ import { Told } from "../../units/told.ts";
 import type { Ion } from "@sprunel/contract/basics";
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { isTrace } from "@sprunel/core/chemistry";
-import { withoutPrice, type Recipe } from "@sprunel/core/feed";
+import { withoutPrice, type Recipe } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { useBoard } from "../../place/use-board.ts";
 import { Amount, Price } from "../../units/use-units.tsx";

@@ -1,7 +1,7 @@
 import type { Ion } from "@sprunel/contract/basics";
 import { feedTargetSchema, type FeedTarget, type FeedWishes, type ZoneFeed } from "@sprunel/contract/feed";
 import type { SourceState } from "@sprunel/contract/water";
-import type { Recipe, RecipeInput } from "@sprunel/core/feed";
+import type { Recipe, RecipeInput } from "@sprunel/core/feed/recipe";
 import { mixWaters } from "@sprunel/core/water";
 import Button from "antd/es/button";
 import { Outline } from "../../parts/outline.tsx";

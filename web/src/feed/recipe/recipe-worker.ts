@@ -1,4 +1,4 @@
-import { lpSolver, recipe, type Recipe, type RecipeInput } from "@sprunel/core/feed";
+import { lpSolver, recipe, type Recipe, type RecipeInput } from "@sprunel/core/feed/recipe";
 import { expose } from "comlink";
 import loadHighs from "highs";
 import wasmUrl from "highs/runtime?url";

@@ -1,7 +1,7 @@
 import { Told } from "../../units/told.ts";
 import type { FeedTarget } from "@sprunel/contract/feed";
 import { ecMsCm } from "@sprunel/core/chemistry";
-import { atStrength } from "@sprunel/core/feed";
+import { atStrength } from "@sprunel/core/feed/recipe";
 import { useState } from "react";
 import { trySum } from "../../sums/try-sum.ts";
 import { QuantityInput } from "../../units/quantity-input.tsx";

@@ -1,4 +1,4 @@
-import type { RecipeInput } from "@sprunel/core/feed";
+import type { RecipeInput } from "@sprunel/core/feed/recipe";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { wrap } from "comlink";
 import type { RecipeWorker } from "./recipe-worker.ts";

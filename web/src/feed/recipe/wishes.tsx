@@ -1,6 +1,6 @@
 import { feedWishesSchema, type FeedWishes, type ZoneFeed } from "@sprunel/contract/feed";
 import type { SourceState } from "@sprunel/contract/water";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Select from "antd/es/select";

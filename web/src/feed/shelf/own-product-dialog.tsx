@@ -1,5 +1,5 @@
 import { newOwnProductSchema, type NewOwnProduct } from "@sprunel/contract/feed";
-import { compositionOfLabel, LABEL_PARTS, labelByMass, type LabelPart } from "@sprunel/core/feed";
+import { compositionOfLabel, LABEL_PARTS, labelByMass, type LabelPart } from "@sprunel/core/feed/products";
 import Checkbox from "antd/es/checkbox";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

@@ -2,7 +2,7 @@ import type { ZoneFeed } from "@sprunel/contract/feed";
 import Checkbox from "antd/es/checkbox";
 import { useUnits } from "../../units/use-units.tsx";
 import styles from "./shelf.module.css";
-import type { Recipe } from "@sprunel/core/feed";
+import type { Recipe } from "@sprunel/core/feed/recipe";
 import { weighed } from "../mix/masses.ts";
 
 /** What lasts less is worth an order now; deliveries take about so long. */

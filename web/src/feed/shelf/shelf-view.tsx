@@ -1,5 +1,5 @@
 import type { ShelfItem } from "@sprunel/contract/feed";
-import { STARTER_SHELF } from "@sprunel/core/feed";
+import { STARTER_SHELF } from "@sprunel/core/feed/products";
 import Button from "antd/es/button";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";

@@ -1,4 +1,5 @@
-import { USUAL_STARTS, granularDressing } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { granularDressing } from "@sprunel/core/feed/doses";
 import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";

@@ -1,6 +1,7 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
 import { molarMassG } from "@sprunel/core/chemistry";
-import { USUAL_STARTS, slowRelease } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { slowRelease } from "@sprunel/core/feed/doses";
 import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";

@@ -1,5 +1,6 @@
 import type { LibraryProduct, ZoneFeed } from "@sprunel/contract/feed";
-import { USUAL_STARTS, singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { singleGrade, USUAL_TANK_TEMPERATURE_C, wallTable } from "@sprunel/core/feed/recipe";
 import { unitFor } from "@sprunel/core/units";
 import Button from "antd/es/button";
 import Select from "antd/es/select";

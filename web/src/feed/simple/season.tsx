@@ -1,5 +1,6 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { SEASON_POLICIES, USUAL_STARTS, seasonStrength, type SeasonPolicy } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { SEASON_POLICIES, seasonStrength, type SeasonPolicy } from "@sprunel/core/feed/doses";
 import Select from "antd/es/select";
 import { useState } from "react";
 import { useSetUp } from "../../place/use-set-up.ts";

@@ -1,5 +1,6 @@
 import type { ZoneFeed } from "@sprunel/contract/feed";
-import { USUAL_STARTS, tankTopUp, type Recipe } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { tankTopUp, type Recipe } from "@sprunel/core/feed/recipe";
 import Select from "antd/es/select";
 import { Outline } from "../../parts/outline.tsx";
 import { useState } from "react";

@@ -1,5 +1,5 @@
 import type { FeedTarget } from "@sprunel/contract/feed";
-import { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "@sprunel/core/feed";
+import { checkTarget, PUBLISHED_TARGETS, type PublishedTarget } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import shared from "../feed.module.css";
 import styles from "./targets.module.css";

@@ -1,6 +1,7 @@
 import type { FeedTarget } from "@sprunel/contract/feed";
 import type { Ions } from "@sprunel/core/chemistry";
-import { USUAL_STARTS, uptakeTarget } from "@sprunel/core/feed";
+import { USUAL_STARTS } from "@sprunel/core/feed/products";
+import { uptakeTarget } from "@sprunel/core/feed/recipe";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { Answer } from "../../sums/answer.tsx";
