@@ -27,7 +27,7 @@ describe("the rules of layers and rooms", () => {
     ["core/src/table/list.ts", "node:fs"],
     ["core/src/table/list.ts", "../climate/air.ts"],
     ["core/src/climate/air.ts", "../plan/demand.ts"],
-    ["core/src/feed/recipe/recipe.ts", "../../rootzone/water-store.ts"],
+    ["core/src/feed/recipe/recipe.ts", "../../systems/pots.ts"],
     ["core/src/feed/recipe/recipe.ts", "../doses/need.ts"],
     ["core/src/crop/crop.ts", "../feed/recipe/recipe.ts"],
     ["core/src/crop/crop.ts", "@sprunel/contract/site"],

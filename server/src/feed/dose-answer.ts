@@ -5,6 +5,7 @@ import {
   mostAhead,
   NONE,
   plus,
+  scaled,
   uptakeDone,
   usualProgramme,
   type Dose,
@@ -23,11 +24,6 @@ import type { FeedRecords } from "./feed-records.ts";
 const PATH_POINTS = 40;
 const T_HA_PER_KG_M2 = 10;
 const KG_HA_PER_G_M2 = 10;
-
-/** Amounts times a figure. */
-export function scaled({ N, P, K }: MainAmounts, by: number): MainAmounts {
-  return { N: N * by, P: P * by, K: K * by };
-}
 
 /** What products bring to so much ground, kg/ha. */
 export function nutrientsIn(

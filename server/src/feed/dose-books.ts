@@ -1,16 +1,23 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
 import type { Standing } from "@sprunel/core/crop";
-import { ofWater, plus, uptakeDone, type DosedSeason, type MainAmounts } from "@sprunel/core/feed/doses";
+import {
+  ofWater,
+  plus,
+  uptakeDone,
+  type DosedSeason,
+  type MainAmounts,
+  pickedKg,
+  scaled,
+  type DigestateGiven,
+} from "@sprunel/core/feed/doses";
 import { ledger } from "@sprunel/core/feed/books";
 import { localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { pickedKg } from "./crop-mass.ts";
-import { nutrientsIn, scaled } from "./dose-answer.ts";
+import { nutrientsIn } from "./dose-answer.ts";
 import type { DoseRecord } from "./dose-plan-store.ts";
 import type { FeedRecords } from "./feed-records.ts";
-import type { DigestateGiven } from "./nutrient-entries.ts";
 import { feedStore } from "./feed-store.ts";
 
 /** Credits that have a line of their own in the books. */

@@ -9,6 +9,9 @@ import {
   WATER_TELLS_FROM,
   type DosedSeason,
   type MainAmounts,
+  type SeasonWater,
+  lastDayOf,
+  seasonOf,
 } from "@sprunel/core/feed/doses";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { groundOf } from "../harvest/off-planting.ts";
@@ -18,9 +21,7 @@ import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { LightOf } from "./dose-light.ts";
-import type { SeasonWater } from "./dose-need.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
-import { lastDayOf, seasonOf } from "./dose-season.ts";
 import { waterOf, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownTarget } from "./zone-target.ts";

@@ -1,7 +1,18 @@
 import type { DoseProgramme } from "@sprunel/contract/feed";
 import type { SoilReport } from "@sprunel/contract/rootzone";
 import { cropStateOn, grownByDays, partShare, plantingKey, type Grown, type Standing } from "@sprunel/core/crop";
-import { datesBetween, NONE, ofWater } from "@sprunel/core/feed/doses";
+import {
+  datesBetween,
+  NONE,
+  ofWater,
+  ownAimTHa,
+  freedShare,
+  heldBy,
+  OLD_DAYS,
+  OLD_SHARE,
+  newestLayers,
+  rootedShare,
+} from "@sprunel/core/feed/doses";
 import { addDays, daysBetween } from "@sprunel/core/time";
 import type { NitrogenFacts } from "@sprunel/core/plan";
 import type { Records } from "../plan/planners.ts";
@@ -9,13 +20,9 @@ import { zoneReportStore } from "../rootzone/zone-report-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import { doseStore } from "../water/dose-store.ts";
 import { sourceStore } from "../water/source-store.ts";
-import { ownAimTHa } from "./crop-mass.ts";
-import { freedShare, heldBy } from "./coated-grains.ts";
 import { nutrientsIn } from "./dose-answer.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { productsOf } from "./feed-records.ts";
-import { OLD_DAYS, OLD_SHARE } from "./dose-need.ts";
-import { newestLayers, rootedShare } from "./soil-tests.ts";
 
 const KG_PER_TONNE_AND_PCT = 10;
 const DAYS_A_YEAR = 365;

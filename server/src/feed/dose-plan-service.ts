@@ -7,14 +7,13 @@ import type {
   WeekOfDoses,
 } from "@sprunel/contract/feed";
 import { plantingKey, standingOn } from "@sprunel/core/crop";
-import { checkDressings } from "@sprunel/core/feed/doses";
+import { checkDressings, ownAimTHa } from "@sprunel/core/feed/doses";
 import { addDays } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
 import type { Dated } from "../crop/calendar.ts";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import type { Scope } from "../scope/scope.ts";
-import { ownAimTHa } from "./crop-mass.ts";
 import { seasonFor } from "./dose-facts.ts";
 import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";

@@ -14,6 +14,8 @@ import {
   type School,
   uptakeDone,
   WATER_TELLS_FROM,
+  digestateCaps,
+  plantingNeed,
 } from "@sprunel/core/feed/doses";
 import { inLeaf } from "@sprunel/core/feed/books";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
@@ -24,12 +26,10 @@ import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { digestateCaps } from "./digestate-caps.ts";
 import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
 import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
 import { deliveryTo } from "./dose-injection.ts";
-import { needOf } from "./dose-need.ts";
 import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
@@ -64,7 +64,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
     const waterNow = waterMgL(records, zone);
     const water = waterNow && seasonWater(facts.season, areaM2, date, waterNow);
     const digestates = (await digestateOf(scope, zone, records)).filter(({ on }) => on >= standing.since && on <= date);
-    const need = needOf(standing, facts.programme, {
+    const need = plantingNeed(standing, facts.programme, {
       soilTests: facts.soilTests,
       water,
       digestates,

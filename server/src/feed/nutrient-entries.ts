@@ -1,5 +1,5 @@
 import { partShare, pickedOn, plantingKey, standingsOn } from "@sprunel/core/crop";
-import { NONE, ofWater, type MainAmounts } from "@sprunel/core/feed/doses";
+import { NONE, ofWater, type DigestateGiven, pickedKg, heldBy, scaled } from "@sprunel/core/feed/doses";
 import { inLeaf, type PlacedEntry } from "@sprunel/core/feed/books";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { pickStore } from "../harvest/pick-store.ts";
@@ -7,10 +7,8 @@ import { wateringStore } from "../irrigation/watering-store.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { doseStore } from "../water/dose-store.ts";
-import { pickedKg } from "./crop-mass.ts";
-import { heldBy } from "./coated-grains.ts";
 import { leafTakenStore } from "./leaf-taken-store.ts";
-import { nutrientsIn, scaled } from "./dose-answer.ts";
+import { nutrientsIn } from "./dose-answer.ts";
 import { waterMgL } from "./dose-facts.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
@@ -102,17 +100,6 @@ export async function entriesOf(
     waterUnknown: water.unknown,
     removalUnknown: removed.unknown,
   };
-}
-
-export interface DigestateGiven {
-  readonly on: string;
-  readonly name: string;
-  readonly litres: number;
-  /** fresh water that flushed the lines after it */
-  readonly flushL: number;
-  readonly kgHa: MainAmounts;
-  /** of that nitrogen what is organic, and no crop can use at once */
-  readonly organicNKgHa: number;
 }
 
 /** Doses of digestate and reclaimed water by their analysis, all of their nitrogen. */

@@ -25,7 +25,7 @@ interface TestedSoil {
   readonly kgHa: number;
 }
 
-interface OrganicDressing {
+export interface OrganicDressing {
   /** by which it is told; its place in the list when left out */
   readonly name?: string | undefined;
   readonly tHa: number;
@@ -65,7 +65,7 @@ export interface DoseNeedInput {
     | undefined;
 }
 
-interface Credit extends MainAmounts {
+export interface Credit extends MainAmounts {
   readonly kind: "soil" | "organic" | "water" | "digestate" | "coated" | "fixation" | "residues";
   /** in words */
   readonly from: string;

@@ -23,3 +23,21 @@ export function contentOf({ composition }: Pick<Product, "composition">): MainAm
   const { N, P, K } = ionsMgL(composition);
   return { N: N / 1000, P: P / 1000, K: K / 1000 };
 }
+
+/** Nutrients in so many litres of water, kg/ha. */
+export function ofWater(litres: number, areaM2: number, { N, P, K }: MainAmounts): MainAmounts {
+  const kgHa = (mgL: number): number => (litres * mgL * 1e-6) / (areaM2 / 1e4);
+  return { N: kgHa(N), P: kgHa(P), K: kgHa(K) };
+}
+
+/** Sum of amounts, nutrient by nutrient. */
+export function plus(...all: readonly MainAmounts[]): MainAmounts {
+  const sum = { N: 0, P: 0, K: 0 };
+  for (const amounts of all) for (const nutrient of MAIN) sum[nutrient] += amounts[nutrient];
+  return sum;
+}
+
+/** Amounts times a figure. */
+export function scaled({ N, P, K }: MainAmounts, by: number): MainAmounts {
+  return { N: N * by, P: P * by, K: K * by };
+}

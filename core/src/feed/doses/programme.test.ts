@@ -6,10 +6,9 @@ import { DomainError } from "../../working/domain-error.ts";
 import { lpSolver } from "../recipe/highs-lp.ts";
 import { doseCalendar } from "./calendar.ts";
 import { ledger } from "../books/planting-ledger.ts";
-import { MAIN } from "./nutrients.ts";
+import { ofWater, MAIN } from "./nutrients.ts";
 import {
   checkDressings,
-  ofWater,
   plainDressing,
   scheduleOf,
   usualProgramme,

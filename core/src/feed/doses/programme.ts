@@ -274,16 +274,3 @@ export function checkDressings({ school, dressings }: Programme, season: DosedSe
   });
   checks.done();
 }
-
-/** Nutrients in so many litres of water, kg/ha. */
-export function ofWater(litres: number, areaM2: number, { N, P, K }: MainAmounts): MainAmounts {
-  const kgHa = (mgL: number): number => (litres * mgL * 1e-6) / (areaM2 / 1e4);
-  return { N: kgHa(N), P: kgHa(P), K: kgHa(K) };
-}
-
-/** Sum of amounts, nutrient by nutrient. */
-export function plus(...all: readonly MainAmounts[]): MainAmounts {
-  const sum = { N: 0, P: 0, K: 0 };
-  for (const amounts of all) for (const nutrient of MAIN) sum[nutrient] += amounts[nutrient];
-  return sum;
-}

@@ -1,8 +1,12 @@
-import { cropStateOn, type Standing } from "@sprunel/core/crop";
-import { stageTarget, type PublishedTarget } from "@sprunel/core/feed/recipe";
-import { datesBetween, ionsMgL, type DosedSeason, type MainAmounts } from "@sprunel/core/feed/doses";
+import type { Standing } from "../../crop/planting.ts";
+import { cropStateOn } from "../../crop/stage-on.ts";
+import type { PublishedTarget } from "../recipe/published-targets.ts";
+import { stageTarget } from "../recipe/targets.ts";
+import { ionsMgL, type MainAmounts } from "./nutrients.ts";
+import type { DosedSeason } from "./season.ts";
+import { datesBetween } from "./uptake-curve.ts";
 
-/** What is known of a planting beside its own stages. */
+/** Facts of a planting's season beside its own stages. */
 export interface SeasonFacts {
   readonly areaM2: number;
   /** by date, mol/m² */

@@ -1,7 +1,29 @@
-import type { DosePlan } from "@sprunel/contract/feed";
-import type { Source } from "@sprunel/contract/water";
-import { plus } from "@sprunel/core/feed/doses";
-import type { DigestateGiven } from "./nutrient-entries.ts";
+import { plus, type MainAmounts } from "./nutrients.ts";
+
+/** Digestate or reclaimed water that a planting got, by its analysis. */
+export interface DigestateGiven {
+  readonly on: string;
+  readonly name: string;
+  readonly litres: number;
+  /** fresh water that flushed the lines after it */
+  readonly flushL: number;
+  readonly kgHa: MainAmounts;
+  /** of that nitrogen what is organic, and no crop can use at once */
+  readonly organicNKgHa: number;
+}
+
+/** A source of digestate as far as its nutrients are known. */
+interface AnalysedSource {
+  readonly name: string;
+  readonly analysis: { readonly nh4NMgL: number; readonly organicNMgL: number; readonly pMgL: number } | null;
+}
+
+/** How much of a digestate a planting may still get, and by which nutrient. */
+export interface DigestateCap {
+  readonly name: string;
+  readonly m3: number;
+  readonly boundBy: "N" | "P";
+}
 
 const M2_HA = 10_000;
 
@@ -10,11 +32,11 @@ const M2_HA = 10_000;
  * the crop takes up. All of their nitrogen counts, organic too: what is not used this season is still on the ground.
  */
 export function digestateCaps(
-  sources: readonly Source[],
+  sources: readonly AnalysedSource[],
   given: readonly DigestateGiven[],
-  need: NonNullable<DosePlan["need"]>,
+  need: { readonly uptakeKgHa: Pick<MainAmounts, "N" | "P"> },
   areaM2: number,
-): DosePlan["digestateCaps"] {
+): DigestateCap[] {
   const came = plus(...given.map(({ kgHa }) => kgHa));
   return sources.flatMap(({ name, analysis }) => {
     if (!analysis || !given.some((one) => one.name === name)) return [];

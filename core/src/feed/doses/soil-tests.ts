@@ -1,4 +1,15 @@
-import type { SoilReport } from "@sprunel/contract/rootzone";
+/** A laboratory's test of a soil, as far as doses go by it. */
+export interface SoilTest {
+  /** date of sampling */
+  readonly takenOn: string;
+  /** layer, from and to; null where nobody said */
+  readonly depthCm: readonly [number, number] | null;
+  readonly mineralNKgHa: number | null;
+  readonly pMgKg: number | null;
+  readonly kMgKg: number | null;
+  /** of figures that lie below what the method finds, as written: "<5" */
+  readonly limits?: Readonly<Record<string, string>> | null | undefined;
+}
 
 const CM_PER_M = 100;
 
@@ -7,7 +18,7 @@ const CM_PER_M = 100;
  *
  * @param tests that count, the oldest first
  */
-export function newestLayers<T extends SoilReport>(
+export function newestLayers<T extends Pick<SoilTest, "takenOn" | "depthCm">>(
   tests: readonly T[],
   measured: (test: T) => number | null,
 ): readonly T[] {
@@ -24,7 +35,7 @@ export function newestLayers<T extends SoilReport>(
 }
 
 /** Share of a layer that roots of a depth reach, 0 to 1; all of one whose depth nobody said. */
-export function rootedShare(depthCm: SoilReport["depthCm"], rootDepthM: number): number {
+export function rootedShare(depthCm: SoilTest["depthCm"], rootDepthM: number): number {
   if (!depthCm) return 1;
   const [from, to] = depthCm;
   return Math.min(1, Math.max(0, (rootDepthM * CM_PER_M - from) / (to - from)));

@@ -1,17 +1,15 @@
-import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import type { SoilReport } from "@sprunel/contract/rootzone";
-import type { Standing } from "@sprunel/core/crop";
-import { CLASS_FACTOR, classOf, doseNeed, plus, type SoilClass, type MainAmounts } from "@sprunel/core/feed/doses";
-import { daysBetween } from "@sprunel/core/time";
-import type { StoredZone } from "../scope/zone-store.ts";
-import { ownAimTHa } from "./crop-mass.ts";
+import type { Standing } from "../../crop/planting.ts";
+import type { ZoneDefinition } from "../../site/zone.ts";
+import { daysBetween } from "../../time/local-time.ts";
+import type { WorkingStep } from "../../working/working.ts";
 import { freedShare, heldBy } from "./coated-grains.ts";
-import { scaled } from "./dose-answer.ts";
-import { newestLayers } from "./soil-tests.ts";
-import type { DigestateGiven } from "./nutrient-entries.ts";
-
-type Need = NonNullable<DosePlan["need"]>;
-type NeedCredit = Need["credits"][number];
+import { ownAimTHa } from "./crop-mass.ts";
+import type { DigestateGiven } from "./digestate.ts";
+import { doseNeed, type Credit } from "./need.ts";
+import { plus, scaled, type MainAmounts } from "./nutrients.ts";
+import type { ProgrammeGrounds } from "./programme-grounds.ts";
+import { CLASS_FACTOR, classOf, type SoilClass } from "./soil-class.ts";
+import { newestLayers, type SoilTest } from "./soil-tests.ts";
 
 /** A soil test that is older tells little of mineral nitrogen: counted at half, its low end. Assumed. */
 export const OLD_DAYS = 365;
@@ -26,10 +24,27 @@ export interface SeasonWater {
   readonly expected: boolean;
 }
 
-/** What a planting is to be given, with where every credit is from and whether it can be trusted. */
-export function needOf(
+/** Need of a planting with its grounds. */
+export interface PlantingNeed {
+  readonly yieldTHa: number;
+  /** whether the planting's own aim counts, or the programme's */
+  readonly aim: "planting" | "programme";
+  readonly removalKgT: MainAmounts;
+  readonly removalSource: string;
+  readonly uptakeKgHa: MainAmounts;
+  /** with the doubt that hangs on each; null where it is sure */
+  readonly credits: (Credit & { readonly doubt: string | null })[];
+  /** what the soil asks for of what it stores, and how that is known; null: nothing is, and as much as is removed is given */
+  readonly soil: { readonly nutrient: "P" | "K"; readonly is: SoilClass; readonly from: string | null }[];
+  readonly toGiveKgHa: MainAmounts;
+  readonly warnings: string[];
+  readonly working: WorkingStep[];
+}
+
+/** Need of a planting: what it is to be given, with where every credit is from and whether it can be trusted. */
+export function plantingNeed(
   standing: Standing,
-  programme: DoseProgramme,
+  programme: ProgrammeGrounds,
   {
     soilTests,
     water,
@@ -39,15 +54,15 @@ export function needOf(
     date,
   }: {
     /** that count, up to the date */
-    readonly soilTests: readonly SoilReport[];
+    readonly soilTests: readonly SoilTest[];
     readonly water: SeasonWater | null;
     /** that was given since planting */
     readonly digestates: readonly DigestateGiven[];
-    readonly zone: StoredZone;
+    readonly zone: { readonly definition: ZoneDefinition };
     readonly areaM2: number;
     readonly date: string;
   },
-): Need | null {
+): PlantingNeed | null {
   const { crop, planting, since } = standing;
   const own = ownAimTHa(standing, programme);
   const yieldTHa = programme.yieldTHa ?? own;
@@ -84,7 +99,7 @@ export function needOf(
       residuesKgHa: programme.residuesKgHa ?? undefined,
     },
   });
-  const doubtOf = (kind: NeedCredit["kind"]): string | null => {
+  const doubtOf = (kind: Credit["kind"]): string | null => {
     if (kind === "soil" && isOld)
       return `the test is of ${testedOn}: counted at half, its low end; a new one may change the nitrogen by ${Math.round(mineralN)} kg/ha`;
     if (kind === "water" && water?.expected) return "a part of the season's water is only expected";
@@ -111,12 +126,12 @@ export function needOf(
 /** What the soil asks for of a nutrient: as somebody said, or as its newest test; else as much as is removed. */
 function soilFor(
   nutrient: "P" | "K",
-  { soilClass }: DoseProgramme,
-  tests: readonly SoilReport[],
+  { soilClass }: ProgrammeGrounds,
+  tests: readonly SoilTest[],
 ): { readonly is: SoilClass; readonly from: string | null } {
   const said = soilClass[nutrient];
   if (said) return { is: said, from: "as said in the programme" };
-  const figure = ({ pMgKg, kMgKg }: SoilReport): number | null => (nutrient === "P" ? pMgKg : kMgKg);
+  const figure = ({ pMgKg, kMgKg }: SoilTest): number | null => (nutrient === "P" ? pMgKg : kMgKg);
   // What the topsoil holds: that is where roots find it.
   const [top] = newestLayers(tests, figure);
   const mgKg = top ? figure(top) : null;

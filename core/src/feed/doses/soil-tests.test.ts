@@ -1,10 +1,8 @@
-import type { SoilReport } from "@sprunel/contract/rootzone";
 import { describe, expect, it } from "vitest";
-import { newestLayers, rootedShare } from "./soil-tests.ts";
+import { newestLayers, rootedShare, type SoilTest } from "./soil-tests.ts";
 
-const test = (takenOn: string, depthCm: [number, number] | null, more: Partial<SoilReport> = {}): SoilReport => ({
-  ...{ kind: "soil", takenOn, depthCm, texture: null, ph: null, ecSaturatedMsCm: null, organicMatterPct: null },
-  ...{ pMgKg: null, kMgKg: null, mgMgKg: null, mineralNKgHa: 20 },
+const test = (takenOn: string, depthCm: [number, number] | null, more: Partial<SoilTest> = {}): SoilTest => ({
+  ...{ takenOn, depthCm, pMgKg: null, kMgKg: null, mineralNKgHa: 20 },
   ...more,
 });
 
