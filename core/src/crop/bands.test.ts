@@ -78,6 +78,21 @@ describe("what a day outside its band does", () => {
     }
   });
 
+  it("is told of roots by what warm and cold water do, and of CO₂ by where it goes", () => {
+    expect([1, -1].map((side) => consequence("leaf", "root", side as 1 | -1))).toEqual([
+      expect.stringMatching(/oxygen/),
+      expect.stringMatching(/cold roots/),
+    ]);
+    expect([1, -1].map((side) => consequence("leaf", "co2", side as 1 | -1))).toEqual([
+      expect.stringMatching(/vents/),
+      expect.stringMatching(/used it up/),
+    ]);
+    expect([consequence("leaf", "humidity", 1), consequence("pots", "humidity", 1)]).toEqual([
+      expect.stringMatching(/tips burn/),
+      expect.stringMatching(/Botrytis/),
+    ]);
+  });
+
   it("is slow growth on a cold day and thin plants after a warm night, of every crop", () => {
     for (const group of ["vine fruit", "leaf"] as const) {
       expect(consequence(group, "day", -1)).toMatch(/slow/);

@@ -11,9 +11,10 @@ import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import { addDays, localDate } from "../time/local-time.ts";
 import { findingsOf } from "./open-findings.ts";
 import { rootsOf } from "./root-zone-state.ts";
+import { NITROGEN } from "../rootzone/store.ts";
 import { ZonePlanner, type PlannedDay } from "./zone-planner.ts";
 import { pulsesOf } from "./zone-pulses.ts";
-import type { DayReadings, PlannedZone, PlanRecords } from "./zone-records.ts";
+import type { DayReadings, NitrogenFacts, PlannedZone, PlanRecords } from "./zone-records.ts";
 
 const COAST: Place = { latitudeDeg: 45, longitudeDeg: 0, elevationM: 10, timeZone: "UTC" };
 const PLANTED = "2026-05-20";
@@ -43,10 +44,18 @@ interface Stored {
   readonly decisions?: readonly ZoneDecision[];
   /** days without weather */
   readonly dark?: readonly string[];
+  readonly nitrogenOn?: PlanRecords["nitrogenOn"];
 }
 
 /** Courgettes in a zone, with what was stored of it. */
-function planned({ definition = SOIL, waterings = [], readings = {}, decisions = [], dark = [] }: Stored = {}) {
+function planned({
+  definition = SOIL,
+  waterings = [],
+  readings = {},
+  decisions = [],
+  dark = [],
+  nitrogenOn = () => null,
+}: Stored = {}) {
   const planting = { cropId: "courgette", plantedOn: PLANTED, clearedOn: null, signs: [], part: null, steps: [] };
   const zone: PlannedZone = {
     ...{ id: 1, name: "Tunnel", houseId: 1, house: { transmissionPct: 70 }, definition, unconfirmed: [], layout: null },
@@ -60,7 +69,7 @@ function planned({ definition = SOIL, waterings = [], readings = {}, decisions =
       waterings: waterings.filter(({ startMs }) => localDate(startMs, COAST.timeZone) === date),
       readings: readings[date] ?? {},
     }),
-    ...{ fedOn: () => null, nitrogenOn: () => null, takenOn: () => 0, drainWasRead: new Set() },
+    ...{ fedOn: () => null, nitrogenOn, takenOn: () => 0, drainWasRead: new Set() },
     ...{ decisions, today: TODAY },
   };
   const planner = new ZonePlanner(zone, records, { mornings: new Map(), plans: new Map() });
@@ -120,6 +129,28 @@ describe("the plan of a zone", () => {
     expect(litres([accepted({ zoneId: 2 })])).toBeCloseTo(plain, 9);
     const later = accepted({ id: 2, fromDate: "2026-06-05", correction: { demandFactor: 0.9, drainSharePct: null } });
     expect(litres([accepted({}), later]) / plain).toBeCloseTo(0.9, 6);
+  });
+});
+
+describe("nitrogen in the root zone", () => {
+  const nothing: NitrogenFacts = { givenKgHa: 0, yearKgHa: 0, measuredKgHa: null, wantedKgHa: 0 };
+  const standing = (more: Partial<NitrogenFacts>) => {
+    const nitrogenOn: PlanRecords["nitrogenOn"] = (_zone, date) =>
+      date === addDays(TODAY, -1) ? { ...nothing, ...more } : nothing;
+    return planned({ nitrogenOn }).planner.roots.morning(TODAY)[NITROGEN] ?? NaN;
+  };
+
+  it("is what was given, and of a soil test what that found, g/m²", () => {
+    expect(standing({})).toBe(0);
+    // Roots that grow into ground as rich bring a little more by the next morning.
+    expect(standing({ givenKgHa: 30 })).toBeCloseTo(3, 0);
+    expect(standing({ measuredKgHa: 50 })).toBeCloseTo(5, 0);
+    expect(standing({ measuredKgHa: 50, givenKgHa: 30 })).toBeCloseTo(8, 0);
+  });
+
+  it("is taken up as the crop wants it", () => {
+    const all = standing({ measuredKgHa: 50 });
+    expect(all - standing({ measuredKgHa: 50, wantedKgHa: 4 })).toBeCloseTo(0.4, 1);
   });
 });
 

@@ -27,6 +27,16 @@ describe("the plantings of a zone", () => {
     ]);
   });
 
+  it("are told which rows are taken, where they have rows of their own", async () => {
+    const rows = { from: 1, to: 2, of: 4 };
+    expect((await answerTo(["2026-03-01", null, rows], ["2026-05-01", null, { from: 2, to: 3, of: 4 }]))[2]).toBe(
+      "Rows 1 to 2 of 4 are not free on 2026-05-01: the planting of 2026-03-01 is not cleared.",
+    );
+    expect((await answerTo(["2026-03-01", null], ["2026-05-01", null, rows]))[2]).toMatch(
+      /^The whole zone is not free on 2026-05-01/,
+    );
+  });
+
   it("come in order of time, even in rows of their own", async () => {
     const [first, second]: [Part, Part] = [
       { from: 1, to: 2, of: 4 },

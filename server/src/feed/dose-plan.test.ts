@@ -338,6 +338,8 @@ describe("a calendar of doses", () => {
       note: expect.stringMatching(/Nothing was watered/) as string,
     });
     expect(of("organic")?.note).toMatch(/no manure is described/);
+    // Nobody measured the water: how salty a dose makes it is not known, and no strength is told as none.
+    expect([of("ration")?.ecMsCm, of("constant")?.ecMsCm]).toEqual([null, null]);
   });
 
   it("by recipe and at constant strength follows the water, what is to come as it was drunk so far", async () => {
@@ -519,6 +521,23 @@ describe("what became of a dose", () => {
     ...{ key: `${KEY}${at}`, plannedOn: "2026-05-22", basal: false, doneOn: "2026-05-23", state: "given" },
     ...{ products: [{ productId: "urea", kg: 2 }], reason: null },
     ...more,
+  });
+
+  it("of a liquid is told in litres by its density, and of a solid in its mass alone", async () => {
+    const { call, plan } = await courgettes();
+    const liquid = { name: "Liquid 8 N", form: "liquid", isAcid: false, isChelate: false, label: { ureaN: 8 } };
+    const added = await call("POST", "/api/own-products", { ...liquid, densityKgL: 1.2, solubilityGL: null });
+    expect(added.status, JSON.stringify(added.body)).toBe(201);
+    const products = [
+      { productId: "own-1", kg: 2.4 },
+      { productId: "urea", kg: 1 },
+    ];
+    expect((await call("POST", "/api/zones/1/dose-records", record(6, { products }))).status).toBeLessThan(300);
+    const given = (await plan()).doses.find(({ state }) => state === "given");
+    expect(given?.products).toMatchObject([
+      { name: "Liquid 8 N", kg: 2.4, mL: 2000 },
+      { name: "Urea", kg: 1, mL: null },
+    ]);
   });
 
   it("is noted as it really was, drawn from the shelf, booked, and taken back as easily", async () => {

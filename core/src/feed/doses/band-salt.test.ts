@@ -27,6 +27,13 @@ describe("a strip in which a dose is laid", () => {
     expect(wide).toBeLessThan(bandSalt(band).ecMsCm);
   });
 
+  it("slows from beyond the threshold on, and burns from where yield ends on", () => {
+    const { ecExtractMsCm: ec } = bandSalt(band);
+    expect(bandSalt({ ...band, thresholdMsCm: ec }).verdict).toBe("fits");
+    expect(bandSalt({ ...band, thresholdMsCm: 0.99 * ec }).verdict).toBe("slows");
+    expect(bandSalt({ ...band, thresholdMsCm: 0.5 * ec, zeroMsCm: ec }).verdict).toBe("burns");
+  });
+
   it.each([
     [{ rowM: 0 }, "rowM"],
     [{ widthCm: NaN }, "widthCm"],
