@@ -2,6 +2,8 @@ import type { Board } from "@sprunel/contract/today";
 import { clockAt } from "./clock-at.ts";
 
 const HOUR_MS = 3_600_000;
+/** Clocks of the earth differ by whole quarters of an hour. */
+const QUARTER_MS = HOUR_MS / 4;
 
 /** A day on a line: from an hour before sunrise to an hour after sunset, widened to the pulses, in whole hours. */
 export interface DayScale {
@@ -33,12 +35,14 @@ export function dayScale({
   };
 }
 
-/** The hours that stand under it: every second, or every third where there is little room. */
+/** The full hours of the place's clock that stand under it: every second, or every third where there is little room. */
 export function hourTicks({ fromMs, toMs }: DayScale, timeZone: string, width: number): number[] {
   const step = width < 700 ? 3 : 2;
-  return Array.from({ length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 }, (_, hour) => fromMs + hour * HOUR_MS).filter(
-    (ms) => Number(clockAt(ms, timeZone).slice(0, 2)) % step === 0,
-  );
+  const quarters = Math.floor((toMs - fromMs) / QUARTER_MS) + 1;
+  return Array.from({ length: quarters }, (_, at) => fromMs + at * QUARTER_MS).filter((ms) => {
+    const [hours, minutes] = clockAt(ms, timeZone).split(":").map(Number);
+    return minutes === 0 && (hours ?? NaN) % step === 0;
+  });
 }
 
 /** Whether the present lies on the line. */

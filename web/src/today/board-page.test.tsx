@@ -29,6 +29,10 @@ describe("the morning board", () => {
     const row = (await screen.findAllByRole("row"))[0];
     expect(row).not.toHaveTextContent(/\b0.?L\b/);
     expect(row).toHaveTextContent(/weather/i);
+    const decide = screen.getByRole("region", { name: "Decide" });
+    expect(decide).toHaveTextContent("no zone has a plan: no weather is known");
+    expect(decide).not.toHaveTextContent(/can run/);
+    expect(within(decide).getByRole("link", { name: "Import weather" })).toHaveAttribute("href", "/weather");
   });
 
   it("offers to describe a site where there is none, and a first zone where there are none", async () => {

@@ -102,7 +102,7 @@ function FeedCell({ zone, to }: { zone: BoardZone; to: string }) {
 
 function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { run, missing } = zone;
-  if (!run) return <MissingCell to={to} missing={missing} />;
+  if (!run) return <MissingCell to={to} words={missing && MISSING_WORDS[missing]} />;
   return (
     <Link role="cell" className={cellClass(run.mark)} to={to} data-figure="litres" data-zone={zone.id}>
       <CellMark mark={run.mark} />
@@ -111,7 +111,7 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
       </span>
       {run.litres > 0 ? (
         <span className={styles["sub"]}>
-          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {Math.round(run.minutes)} min
+          {run.pulses} {run.pulses === 1 ? "pulse" : "pulses"} · {Math.round(run.minutes)}&nbsp;min
         </span>
       ) : (
         <span className={styles["sub"]}>no water needed</span>
@@ -122,7 +122,7 @@ function RunCell({ zone, to }: { zone: BoardZone; to: string }) {
 
 function RootsCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { roots, rootsMark, missing } = zone;
-  if (!roots) return <MissingCell to={to} missing={missing} />;
+  if (!roots) return <MissingCell to={to} words={missing && MISSING_WORDS[missing]} />;
   if (roots.kind === "stored") return <StoreCell zone={zone} roots={roots} to={to} />;
   const { drain, drainTargetPct, heldPct } = roots;
   return (
@@ -169,7 +169,7 @@ function StoreCell({ zone, roots, to }: { zone: BoardZone; roots: StoreRoots; to
 
 function CropCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { crop, missing } = zone;
-  if (!crop) return <MissingCell to={to} missing={missing} />;
+  if (!crop) return <MissingCell to={to} words={missing && MISSING_WORDS[missing]} />;
   return (
     <Link role="cell" className={styles["cell"]} to={to} data-figure="stage" data-zone={zone.id}>
       <CellMark mark={crop.outside.length > 0 ? "watch" : "steady"} />
@@ -186,7 +186,9 @@ function CropCell({ zone, to }: { zone: BoardZone; to: string }) {
 
 function HarvestCell({ zone, to }: { zone: BoardZone; to: string }) {
   const { harvest, missing } = zone;
-  if (!harvest) return <MissingCell to={to} missing={missing} />;
+  // What is picked does not ask for weather.
+  if (!harvest)
+    return <MissingCell to={to} words={missing === "not-planted" ? MISSING_WORDS[missing] : "not picked yet"} />;
   return (
     <Link role="cell" className={styles["cell"]} to={to}>
       {harvest.picking || harvest.pickedPerM2 > 0 ? (
@@ -211,11 +213,11 @@ function HarvestCell({ zone, to }: { zone: BoardZone; to: string }) {
   );
 }
 
-function MissingCell({ to, missing }: { to: string; missing: BoardZone["missing"] }) {
+function MissingCell({ to, words }: { to: string; words: string | null }) {
   return (
     <Link role="cell" className={`${styles["cell"]} ${styles["empty"]}`} to={to}>
       <span className={styles["key"]}>–</span>
-      <span className={styles["sub"]}>{missing && MISSING_WORDS[missing]}</span>
+      <span className={styles["sub"]}>{words}</span>
     </Link>
   );
 }

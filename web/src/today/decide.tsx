@@ -14,6 +14,7 @@ export function Decide({ board }: { board: Board }) {
     .flatMap((zone) => zone.findings.map((entry) => ({ zone, entry })))
     .sort((a, b) => GRAVITY[a.entry.finding.mark] - GRAVITY[b.entry.finding.mark]);
   const open = items.filter(({ entry }) => !entry.decision);
+  const withoutWeather = board.zones.filter(({ missing }) => missing === "no-weather").length;
   const decided = items.filter(({ entry }) => entry.decision);
   return (
     <section className={styles["decide"]} aria-label="Decide">
@@ -21,7 +22,22 @@ export function Decide({ board }: { board: Board }) {
         <span>Decide</span>
         <span className={open.length > 0 ? "act" : "quiet"}>{open.length}</span>
       </h2>
-      {open.length === 0 && <p className="quiet">Nothing is left to decide today. The plan can run as it stands.</p>}
+      {open.length === 0 && (
+        <p className="quiet">
+          Nothing is left to decide today.{" "}
+          {withoutWeather === 0 ? (
+            "The plan can run as it stands."
+          ) : (
+            <>
+              But{" "}
+              {withoutWeather === board.zones.length
+                ? "no zone has a plan"
+                : `${withoutWeather} of the zones have no plan`}
+              : no weather is known. <Link to="/weather">Import weather</Link>
+            </>
+          )}
+        </p>
+      )}
       {[...open, ...decided].map(({ zone, entry }) => (
         <FindingCard
           key={`${zone.id} ${entry.finding.cause}`}
