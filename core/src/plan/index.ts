@@ -5,15 +5,7 @@ export { airSpan, asRead, insideLightSum, morningDepletion, solarSum, stageDay }
 export { outsideEt, type Explained } from "./outside-et.ts";
 export { planZoneDay, type AcceptedCorrection, type ZoneDay } from "./zone-day.ts";
 export { findingsOf } from "./open-findings.ts";
-export { rootsOf, type RootZoneState } from "./root-zone-state.ts";
-export { ZonePlanner, type Plan, type PlanCache, type PlannedDay } from "./zone-planner.ts";
+export { rootsOf } from "./root-zone-state.ts";
+export { ZonePlanner, type PlanCache, type PlannedDay } from "./zone-planner.ts";
 export { pulsesOf, type ZonePulse } from "./zone-pulses.ts";
-export { rainShareOf } from "./zone-facts.ts";
-export {
-  type DayLog,
-  type DayReadings,
-  type LogOf,
-  type NitrogenFacts,
-  type PlannedZone,
-  type PlanRecords,
-} from "./zone-records.ts";
+export { type DayLog, type DayReadings, type LogOf, type NitrogenFacts, type PlanRecords } from "./zone-records.ts";

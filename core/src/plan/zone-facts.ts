@@ -144,7 +144,7 @@ const HOUR_MS = 3_600_000;
 const KG_HA_PER_G_M2 = 10;
 
 /** Share of the rain outside that gets into a zone's root zone, 0 to 1. */
-export function rainShareOf({ house, definition, layout }: PlannedZone): number {
+function rainShareOf({ house, definition, layout }: PlannedZone): number {
   const through = rainThrough(house.transmissionPct, house.rainThroughPct ?? null);
   return through * (systemOf(definition).openShare?.(definition, layout?.vessel ?? null) ?? 1);
 }

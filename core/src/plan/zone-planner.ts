@@ -5,16 +5,14 @@ import { standingShare } from "../course/crop-slots.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { Standing } from "../crop/planting.ts";
 import type { CropState } from "../crop/stage-on.ts";
-import type { Stand } from "../crop/stand.ts";
 import { NO_CORRECTION, type Correction } from "../irrigation/zone-water-input.ts";
 import type { Place, ZoneField } from "../site/zone.ts";
-import { systemOf } from "../systems/index.ts";
 import { clockSeconds } from "../time/clock.ts";
 import { addDays, instantOf } from "../time/local-time.ts";
-import type { Origin } from "../working/origin.ts";
 import type { DemandChoice } from "./demand-choice.ts";
 import type { Demand } from "./demand-input.ts";
-import { dayDemand, joinDemands } from "./demand.ts";
+import { joinDemands } from "./demand.ts";
+import { plantingDemand } from "./planting-demand.ts";
 import { RootCourse } from "./root-course.ts";
 import { planZoneDay, type AcceptedCorrection, type ZoneDay } from "./zone-day.ts";
 import { ZoneFacts } from "./zone-facts.ts";
@@ -189,53 +187,19 @@ export class ZonePlanner {
 
   /** Of all that stands: each planting on its own ground. */
   private foreseen(date: string, leading: Standing, choice: DemandChoice | null = this.zone.demand): Demand | null {
+    const weather = this.records.weather.get(date);
+    if (!weather) return null;
     const parts = this.facts.stands(date).map(({ standing, stand }) => {
       const isLeading = standing.planting === leading.planting;
       const left = isLeading ? standingShare(this.roots.morning(date)) : this.facts.left(date, standing);
       const { crop, part } = standing.planting;
       const name = part ? `${crop.name}, rows ${part.from} to ${part.to}` : crop.name;
-      return { name, demand: this.demandOf(date, standing, stand, left, choice) };
+      const { place } = this.records;
+      const asked = { place, weather, standing, stand, left, choice, explain: this.explain };
+      return { name, demand: plantingDemand(this.zone, asked) };
     });
     const known = parts.flatMap(({ name, demand }) => (demand ? [{ name, demand }] : []));
     return known.length > 0 && known.length === parts.length ? joinDemands(known) : null;
-  }
-
-  private demandOf(
-    date: string,
-    { crop, state: cropState }: Standing,
-    { plants, share, heldLPlant }: Stand,
-    left: number,
-    choice: DemandChoice | null,
-  ): Demand | null {
-    const weather = this.records.weather.get(date);
-    const { house, unconfirmed, houseId } = this.zone;
-    const { definition } = this.zone;
-    if (!weather) return null;
-    // As it is on the planting's own ground.
-    const ground = { ...definition, plants, areaM2: definition.areaM2 * share };
-    const own =
-      "waterHeldLPlant" in ground && heldLPlant !== null ? { ...ground, waterHeldLPlant: heldLPlant } : ground;
-    const originOf = (field: string): Origin => ({ kind: unconfirmed.includes(field) ? "default" : "entered" });
-    return dayDemand({
-      system: definition.system,
-      place: this.records.place,
-      date,
-      hours: weather.hours,
-      air: weather.air.get(houseId) ?? [],
-      transmissionPct: house.transmissionPct,
-      transmissionOrigin: originOf("transmissionPct"),
-      mulch:
-        "mulchSavesPct" in definition
-          ? { savesPct: definition.mulchSavesPct, origin: originOf("mulchSavesPct") }
-          : undefined,
-      crop,
-      cropState,
-      choice,
-      wetsPct: systemOf(definition).wetsPct?.(definition),
-      standing: share * left,
-      openShare: systemOf(own).openShare?.(own, this.zone.layout?.vessel ?? null),
-      told: this.explain,
-    });
   }
 
   /** The correction in force on a date: the last that was accepted or changed since planting. */
