@@ -45,16 +45,10 @@ const files = nearest.map(({ test }) => test);
 const steps = new Steps();
 const cache = (name) => ["--cache", "--cache-strategy", "content", "--cache-location", `.cache/${name}`];
 const lint = (async () => {
-  if (code.length > 0) {
-    await steps.run("lint that knows the types", ["oxlint", "--format", "unix"], { quiet: true });
-    await steps.run(
-      "lint of rooms, names and React",
-      ["eslint", ...code, "--max-warnings", "0", "--no-warn-ignored", ...cache("eslint")],
-      {
-        quiet: true,
-      },
-    );
-  }
+  const typed = code.filter((file) => /\.tsx?$/.test(file));
+  if (typed.length > 0) await steps.run("lint that knows the types", ["oxlint", ...typed], { quiet: true });
+  const rooms = ["eslint", ...code, "--max-warnings", "0", "--no-warn-ignored", ...cache("eslint")];
+  if (code.length > 0) await steps.run("lint of rooms, names and React", rooms, { quiet: true });
   await steps.run("format", ["prettier", "--check", "--ignore-unknown", "--log-level", "warn", ...changed], {
     quiet: true,
   });
