@@ -111,11 +111,11 @@ const list: ListPreview = {
 
 const file = (name: string): File => new File(["a;b\n1;2\n"], name, { type: "text/csv" });
 
-async function chosen(address: string, name: string) {
+async function chosen(address: string, name: string, weatherPreview = weather) {
   const page = renderPage(address);
   page.server
     .on(getSetUp, setUp([zoneOf("substrate", { id: 1, name: "Melon bags" })]))
-    .on(previewWeather, weather)
+    .on(previewWeather, weatherPreview)
     .on(importWeather, { fileName: weather.fileName, counts, hours: weather.hours, stored: weather.stored })
     .on(previewList, list)
     .on(importList, list)
@@ -238,14 +238,9 @@ describe("the columns of a file", () => {
   });
 
   it("whose unit is not understood ask for it", async () => {
-    const { server, user } = await chosen("/weather", "station.csv");
     const [time, air] = weather.columns;
     const asks = { ...air, unit: "", unitAssumed: false, unknownUnit: "furlongs/h", kind: "wind", header: "Wind" };
-    server.on(previewWeather, { ...weather, columns: [time, asks] as never });
-    await user.upload(
-      document.querySelector<HTMLInputElement>("input[type=file]") as HTMLInputElement,
-      file("odd.csv"),
-    );
+    const { server, user } = await chosen("/weather", "odd.csv", { ...weather, columns: [time, asks] as never });
     expect(await screen.findByText(/“furlongs\/h” is not understood/)).toBeVisible();
     await user.click(screen.getByRole("combobox", { name: "Unit of Wind" }));
     await user.click(await screen.findByTitle("km/h"));

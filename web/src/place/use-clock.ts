@@ -1,5 +1,6 @@
 import { getClock, setPace, startAgain, type Clock, type Pace } from "@sprunel/contract/basics";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answerInPlace } from "../http/answer-in-place.ts";
 import { ask } from "../http/api.ts";
 
 /** Pulses pass and hours come in while a page stands open. */
@@ -26,7 +27,7 @@ export function useSetPace() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (pace: Pace) => ask(setPace, { body: { pace } }),
-    onSuccess: (clock: Clock) => client.setQueryData(["clock"], clock),
+    onSuccess: (clock: Clock) => answerInPlace(client, ["clock"], clock),
   });
 }
 

@@ -1,5 +1,6 @@
 import { addZoneReport, getZoneReports, strikeZoneReport, type NewZoneReport } from "@sprunel/contract/rootzone";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answerInPlace } from "../http/answer-in-place.ts";
 import { ask } from "../http/api.ts";
 
 const keyOf = (zoneId: number) => ["rootzone", "reports", zoneId];
@@ -15,7 +16,7 @@ export function useAddReport(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (report: NewZoneReport) => ask(addZoneReport, { params: { id: zoneId }, body: report }),
-    onSuccess: (answer) => client.setQueryData(keyOf(zoneId), answer),
+    onSuccess: (answer) => answerInPlace(client, keyOf(zoneId), answer),
   });
 }
 
@@ -24,6 +25,6 @@ export function useStrikeReport(zoneId: number) {
   return useMutation({
     mutationFn: ({ id, reason }: { id: number; reason: string }) =>
       ask(strikeZoneReport, { params: { id: zoneId, reportId: id }, body: { reason } }),
-    onSuccess: (answer) => client.setQueryData(keyOf(zoneId), answer),
+    onSuccess: (answer) => answerInPlace(client, keyOf(zoneId), answer),
   });
 }

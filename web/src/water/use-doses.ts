@@ -1,5 +1,6 @@
 import { addDose, getDoses, strikeDose, type NewDose } from "@sprunel/contract/water";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answerInPlace } from "../http/answer-in-place.ts";
 import { ask } from "../http/api.ts";
 
 const keyOf = (zoneId: number) => ["water", "doses", zoneId];
@@ -15,7 +16,7 @@ function useDoseChange<T>(zoneId: number, send: (change: T) => Promise<unknown>)
   const client = useQueryClient();
   return useMutation({
     mutationFn: send,
-    onSuccess: (answer) => client.setQueryData(keyOf(zoneId), answer),
+    onSuccess: (answer) => answerInPlace(client, keyOf(zoneId), answer),
   });
 }
 

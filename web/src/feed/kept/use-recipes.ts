@@ -9,6 +9,7 @@ import {
 } from "@sprunel/contract/feed";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { answerInPlace } from "../../http/answer-in-place.ts";
 import { ask, askLines } from "../../http/api.ts";
 
 const BOOK = ["feed", "recipes"];
@@ -21,7 +22,7 @@ export function useKeepRecipe(zoneId: number) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (recipe: NewKeptRecipe) => ask(keepRecipe, { params: { id: zoneId }, body: recipe }),
-    onSuccess: (answer) => client.setQueryData(BOOK, answer),
+    onSuccess: (answer) => answerInPlace(client, BOOK, answer),
   });
 }
 

@@ -10,6 +10,7 @@ import {
 } from "@sprunel/contract/plan";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { refreshMs, useClock } from "../../place/use-clock.ts";
+import { answerInPlace } from "../../http/answer-in-place.ts";
 import { ask } from "../../http/api.ts";
 
 const SOON_MS = 1000;
@@ -33,8 +34,9 @@ export function useEditDay(asked: string | null) {
     mutationFn: ({ day, edit }: { day: SiteDay; edit: DayEdit["edit"] }) =>
       ask(editSiteDay, { params: { date: day.date }, body: { version: day.version ?? 0, edit } }),
     onSuccess: async (day) => {
-      client.setQueryData(keyOf(asked), day);
-      await client.invalidateQueries({ queryKey: ["plan", "board"] });
+      await answerInPlace(client, keyOf(asked), day);
+      // Nobody waits for the board here: until it were there, the next change would be ignored.
+      void client.invalidateQueries({ queryKey: ["plan", "board"] });
     },
     // Whatever was in the way, it shows on the day as it is now.
     onError: () => client.invalidateQueries({ queryKey: keyOf(asked) }),
