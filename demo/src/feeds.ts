@@ -92,8 +92,7 @@ export class Feeds {
       const leftL = tankLeftL({ mixedL: tankL, dilution: DILUTION, givenL: (givenL ?? 0) * (1 - backShare) });
       if (leftL > LEAST_LEFT * tankL) return;
     }
-    const store = feedStore(scope);
-    const mixed = await store.addMix(zone.id, {
+    const mix = {
       mixedAt: new Date(atMs).toISOString(),
       key: uuid(KEYS, zone.id, Math.floor(dayStart / 86_400_000)),
       lines: lines.map(({ productId, tankId, kgPerTank }) => ({
@@ -103,11 +102,14 @@ export class Feeds {
         lot: null,
       })),
       levels: [...new Set(lines.map(({ tankId }) => tankId))].map((tankId) => ({ tankId, litres: tankL })),
-    });
+    };
     this.lastMs.set(zone.id, atMs);
-    // The shelf is told as it stands on the first morning shown: only what is mixed since then is drawn off it.
-    if (!mixed || daysAgo > 0) return;
-    const { id: siteId } = await scope.site.current();
-    for (const { productId, kgPerTank } of lines) await store.drawDown(siteId, productId, kgPerTank);
+    await scope.transaction(async (inner) => {
+      const store = feedStore(inner);
+      // The shelf is told as it stands on the first morning shown: only what is mixed since then is drawn off it.
+      if (!(await store.addMix(zone.id, mix)) || daysAgo > 0) return;
+      const { id: siteId } = await inner.site.current();
+      for (const { productId, kgPerTank } of lines) await store.drawDown(siteId, productId, kgPerTank);
+    });
   }
 }

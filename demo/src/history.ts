@@ -82,10 +82,8 @@ async function liveDay(
   if (feed) await feeds.mix(zone, demoZone, feed, { dayStart, daysAgo, nowMs, backShare: backShare(zone, day.plan) });
   const readings = truth.readings(day, { dayStart, given, daysAgo, feed });
   await pickOf(scope, demoZone, zone, date, { daysAgo, nowMs, dayStart });
-  await readingStore(scope).add(
-    readings.flatMap((reading) => (reading.atMs <= nowMs ? [{ ...reading, source: "notebook" }] : [])),
-  );
-  scope.cache.zoneChanged(zone.id, date);
+  const noted = readings.flatMap((reading) => (reading.atMs <= nowMs ? [{ ...reading, source: "notebook" }] : []));
+  if (noted.length > 0) await scope.transaction((inner) => readingStore(inner).add(noted));
 }
 
 /** Of a bench's flood, what runs back into its tank. */
@@ -143,12 +141,12 @@ async function givenOn(
   delivered: readonly Watering[],
   nowMs: number,
 ): Promise<readonly Watering[]> {
-  const store = wateringStore(scope);
-  const logged = await store.between(dayStart, dayStart + DAY_MS, [zoneId]);
+  const logged = await wateringStore(scope).between(dayStart, dayStart + DAY_MS, [zoneId]);
   const lastMs = logged.at(-1)?.startMs ?? -Infinity;
   const fresh = delivered.filter(
     (watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs,
   );
-  await store.add(fresh.map((watering) => ({ ...watering, source: "controller" })));
+  const stored = fresh.map((watering) => ({ ...watering, source: "controller" }));
+  if (stored.length > 0) await scope.transaction((inner) => wateringStore(inner).add(stored));
   return [...logged, ...fresh];
 }

@@ -38,13 +38,9 @@ export async function pickOf(
   const count = isMass ? (kgPerFruit === undefined ? null : Math.round(amount / kgPerFruit)) : Math.round(amount);
   // Where the path has come to its end nothing is taken, and nobody writes a pick of nothing.
   if (massKg === 0 || count === 0) return;
-  await pickStore(scope).add(id, {
-    key: uuid(KEYS, id, dayNumber),
-    pickedOn: date,
-    clock: null,
-    massKg,
-    count,
-    grade: "class 1",
-    brixPct: null,
-  });
+  const pick = {
+    ...{ key: uuid(KEYS, id, dayNumber), pickedOn: date, clock: null },
+    ...{ massKg, count, grade: "class 1", brixPct: null },
+  };
+  await scope.transaction((inner) => pickStore(inner).add(id, pick));
 }

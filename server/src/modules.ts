@@ -92,7 +92,7 @@ export function createRooms(
   ];
   const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, dataFolder });
   return {
-    grow: growth(scope, climate.weather),
+    grow: growth(climate.weather),
     climate,
     irrigation,
     rootzone,

@@ -16,8 +16,9 @@ import { BACKUPS, backupsIn } from "./database/backup.ts";
 import { upkeep } from "./database/upkeep.ts";
 import { Background } from "./background/background.ts";
 import { Access, accessCode, isLoopback, spaced, type AccessOptions } from "./http/access.ts";
+import { dropCheckpoints } from "./plan/rests-on.ts";
 import { createPool, type Pool } from "./pool/pool.ts";
-import { createCache } from "./scope/cache.ts";
+import { Cache } from "./scope/cache.ts";
 import { createScope, type Scope } from "./scope/scope.ts";
 
 export const VERSION = "0.1.0";
@@ -98,7 +99,8 @@ export async function startServer({
       db,
       clock,
       pool,
-      cache: createCache(),
+      cache: new Cache(),
+      forget: dropCheckpoints,
       actor: OWNER,
       grow: (zones, inner) => rooms.grow(zones, inner),
     });

@@ -30,7 +30,7 @@ interface NewStoredDecision {
 }
 
 /** All SQL about what was decided. Decisions are only ever added, a later one about the same thing standing over an earlier, and taken back. */
-export function decisionStore({ db, actor }: Writer) {
+export function decisionStore({ db, actor, into }: Writer) {
   return {
     /** Those that stand, in the order in which they were taken. */
     async upTo(fromDate: string): Promise<ZoneDecision[]> {
@@ -52,14 +52,17 @@ export function decisionStore({ db, actor }: Writer) {
         .whereNull("taken_back_at_ms")
         .first();
       if (!row) return null;
-      await db<DecisionRow>("decision").where({ id }).update({ taken_back_at_ms: atMs });
+      await into<DecisionRow>({ table: "decision", zones: [zoneId], from: row.from_date })
+        .where({ id })
+        .update({ taken_back_at_ms: atMs });
       return row.from_date;
     },
     async isKnown(key: string): Promise<boolean> {
       return (await db<DecisionRow>("decision").where({ key }).first("id")) !== undefined;
     },
-    async add(decision: NewStoredDecision): Promise<void> {
-      await db<DecisionRow>("decision").insert({
+    /** @param from the first date that is another with it */
+    async add(decision: NewStoredDecision, from = decision.fromDate): Promise<void> {
+      await into<DecisionRow>({ table: "decision", zones: [decision.zoneId], from }).insert({
         zone_id: decision.zoneId,
         cause: decision.cause,
         about: decision.about,

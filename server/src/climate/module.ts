@@ -7,7 +7,6 @@ import {
 } from "@sprunel/contract/climate";
 import { dayLength, referenceEt } from "@sprunel/core/climate";
 import { demand } from "@sprunel/core/demand";
-import { localDate } from "@sprunel/core/time";
 import { badInput } from "../http/problems.ts";
 import { followed, served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
@@ -40,8 +39,7 @@ export function climateModule(scope: Scope, device: WeatherDevice | null): Clima
       const houses = new Map(
         (await scope.zones()).map((zone) => [zone.houseId, { id: zone.houseId, name: zone.house.name }]),
       );
-      const fromMs = await catchUp(scope, device, site, [...houses.values()], sinceMs, scope.clock());
-      if (fromMs !== null) scope.cache.weatherChanged(localDate(fromMs, site.timeZone));
+      await catchUp(scope, device, site, [...houses.values()], sinceMs, scope.clock());
     },
     routes: [
       followed(previewWeather, ({ body }, follower) => imports.preview(body, follower)),

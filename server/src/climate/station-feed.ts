@@ -23,29 +23,26 @@ export async function catchUp(
   houses: readonly House[],
   sinceMs: number,
   nowMs: number,
-): Promise<number | null> {
+): Promise<void> {
   const untilMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
   const { outsideId, byHouse } = await weatherStore(scope).stations(site.id);
   const follow = async (
     stationId: number,
     measured: (fromMs: number, toMs: number) => readonly DeviceHour[],
-  ): Promise<number | null> =>
+  ): Promise<void> =>
     scope.transaction(async (inner) => {
       const store = weatherStore(inner);
       const last = await store.lastHour(stationId, "simulated");
       const fromMs = last === null ? Math.floor(sinceMs / HOUR_MS) * HOUR_MS : last + HOUR_MS;
       const readings = fromMs < untilMs ? readingsOf(measured(fromMs, untilMs)) : [];
       await store.add(stationId, "simulated", readings, null);
-      return readings[0]?.hourMs ?? null;
     });
-  const firsts = [await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs))];
+  await follow(outsideId, (fromMs, toMs) => device.outside(site, fromMs, toMs));
   for (const house of houses) {
     const stationId = byHouse.get(house.id)?.stationId;
     if (stationId !== undefined)
-      firsts.push(await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs)));
+      await follow(stationId, (fromMs, toMs) => device.inside(site, house.name, fromMs, toMs));
   }
-  const fresh = firsts.filter((first) => first !== null);
-  return fresh.length > 0 ? Math.min(...fresh) : null;
 }
 
 function readingsOf(hours: readonly DeviceHour[]): WeatherReading[] {

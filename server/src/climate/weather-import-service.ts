@@ -102,8 +102,6 @@ export function weatherImportService(scope: Scope) {
         }
         return previewOf(file.fileName, judged);
       });
-      const [first] = readFile.table.series.hourMs;
-      if (first !== undefined) scope.cache.weatherChanged(localDate(first, site.timeZone));
       return { fileName: answer.fileName, counts: answer.counts, hours: answer.hours, stored: answer.stored };
     },
   };

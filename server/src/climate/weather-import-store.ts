@@ -30,7 +30,7 @@ interface StoredImport extends NewImport {
 }
 
 /** Files of weather that were imported, and what in them spoke against what stood there. */
-export function weatherImportStore({ db, actor }: Writer) {
+export function weatherImportStore({ db, actor, into, writes }: Writer) {
   return {
     /** Every import of a site with what in it spoke against what stood there, the oldest first. */
     async ofSite(siteId: number): Promise<StoredImport[]> {
@@ -59,7 +59,7 @@ export function weatherImportStore({ db, actor }: Writer) {
     },
 
     async add(entry: NewImport): Promise<number> {
-      const [id = 0] = await db("weather_import").insert({
+      const [id = 0] = await into({ table: "weather_import" }).insert({
         station_id: entry.stationId,
         file_name: entry.fileName,
         header: entry.header,
@@ -71,20 +71,22 @@ export function weatherImportStore({ db, actor }: Writer) {
     },
 
     async addConflicts(importId: number, conflicts: readonly WeatherReading[]): Promise<void> {
+      writes({ table: "weather_conflict" });
       await db.raw(
         "INSERT INTO weather_conflict (import_id, kind, hour_ms, value) SELECT ?, row.value ->> 0, row.value ->> 1, row.value ->> 2 FROM json_each(?) AS row",
         [importId, JSON.stringify(conflicts.map(({ kind, hourMs, value }) => [kind, hourMs, value]))],
       );
     },
 
-    /** Takes out what an import brought; what it was refused for stays with what stood there before. */
-    async remove(importId: number): Promise<{ readonly values: number; readonly firstMs: number | null }> {
+    /** Takes out what an import brought; what it was refused for stays with what stood there before. @returns how many values went */
+    async remove(importId: number): Promise<number> {
       const [found] = await db("weather_reading")
         .where({ import_id: importId })
         .select<{ n: number; first: number | null }[]>(db.raw("count(*) AS n"), db.raw("min(hour_ms) AS first"));
-      await db("weather_reading").where({ import_id: importId }).delete();
-      await db("weather_conflict").where({ import_id: importId }).delete();
-      return { values: found?.n ?? 0, firstMs: found?.first ?? null };
+      if (found?.first != null)
+        await into({ table: "weather_reading", from: found.first }).where({ import_id: importId }).delete();
+      await into({ table: "weather_conflict" }).where({ import_id: importId }).delete();
+      return found?.n ?? 0;
     },
   };
 }

@@ -8,7 +8,9 @@ import {
 } from "@sprunel/core/climate";
 import { addDays, daysBetween, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
-import type { Scope, Writer } from "../scope/scope.ts";
+import type { Table } from "../database/tables.ts";
+import { cachedByDate } from "../scope/cache.ts";
+import type { Scope } from "../scope/scope.ts";
 import type { WeatherDevice } from "./weather-device.ts";
 import { weatherStore } from "./weather-store.ts";
 
@@ -23,8 +25,22 @@ const RUNNING_MS = 5 * 60_000;
 const AGAIN_DAYS = 14;
 const AHEAD_DAYS = 60;
 
+/** Tables that the weather of a day rests on: readings, the heights and houses of their stations, the place. */
+export const WEATHER_TABLES = [
+  "weather_reading",
+  "weather_import",
+  "station",
+  "house",
+  "site",
+] as const satisfies Table[];
+
 export type DayWeather = WeatherOfDay;
 export type WeatherService = ReturnType<typeof weatherService>;
+
+const pastIn = cachedByDate<DayWeather>(WEATHER_TABLES);
+/** Days with hours still to come, kept for a short while: a board of many zones asks often. */
+const runningIn = cachedByDate<{ readonly day: DayWeather; readonly untilMs: number }>(WEATHER_TABLES);
+const againIn = cachedByDate<DayWeather>(WEATHER_TABLES);
 
 /**
  * The weather of days, put together from what was imported, measured and foreseen.
@@ -34,16 +50,12 @@ export type WeatherService = ReturnType<typeof weatherService>;
  */
 export function weatherService(scope: Scope, device: WeatherDevice | null) {
   const { clock } = scope;
-  const past = scope.cache.ofDays<DayWeather>();
-  /** Days with hours still to come, kept for a short while: a board of many zones asks often. */
-  const running = scope.cache.ofDays<{ readonly day: DayWeather; readonly untilMs: number }>();
-  const again = scope.cache.ofDays<DayWeather>();
 
   function fresh(entry: { day: DayWeather; untilMs: number } | undefined): DayWeather | undefined {
     return entry && entry.untilMs > clock() ? entry.day : undefined;
   }
 
-  async function load(site: Site, fromDate: string, toDate: string, via: Writer): Promise<DayWeather[]> {
+  async function load(site: Site, fromDate: string, toDate: string, via: Scope): Promise<DayWeather[]> {
     const store = weatherStore(via);
     const fromMs = startOfLocalDay(fromDate, site.timeZone);
     const toMs = startOfLocalDay(addDays(toDate, 1), site.timeZone);
@@ -92,13 +104,14 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     /**
      * Each day from one date to another.
      *
-     * @param via what is read with, inside a transaction; nothing read there is kept in memory
+     * @param via what is read with, inside a transaction
      */
-    async days(site: Site, fromDate: string, toDate: string, via: Writer = scope): Promise<DayWeather[]> {
+    async days(site: Site, fromDate: string, toDate: string, via: Scope = scope): Promise<DayWeather[]> {
       const today = localDate(clock(), site.timeZone);
       const [foreseen, last] = [addDays(today, FORECAST_DAYS), addDays(today, AHEAD_DAYS)];
       const known = await knownDays(site, fromDate, toDate < foreseen ? toDate : foreseen, via);
       const far = datesOf(fromDate > foreseen ? fromDate : addDays(foreseen, 1), toDate < last ? toDate : last);
+      const again = againIn(via);
       if (far.some((date) => !again.has(date))) {
         const late = await knownDays(site, addDays(today, -AGAIN_DAYS), addDays(today, -1), via);
         const lit = late.filter(({ hours }) => hours.length > 0 && hours.every(({ values }) => values.radiation));
@@ -111,13 +124,14 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     },
   };
 
-  async function knownDays(site: Site, fromDate: string, toDate: string, via: Writer): Promise<DayWeather[]> {
+  async function knownDays(site: Site, fromDate: string, toDate: string, via: Scope): Promise<DayWeather[]> {
     const dates = datesOf(fromDate, toDate);
+    const [past, running] = [pastIn(via), runningIn(via)];
     const known = (date: string): DayWeather | undefined => past.get(date) ?? fresh(running.get(date));
     const missing = dates.filter((date) => !known(date));
     const [first, last] = [missing[0], missing.at(-1)];
     const loaded = new Map(first && last ? (await load(site, first, last, via)).map((day) => [day.date, day]) : []);
-    for (const [date, day] of via.db === scope.db ? loaded : [])
+    for (const [date, day] of loaded)
       if (startOfLocalDay(addDays(date, 1), site.timeZone) <= clock()) past.set(date, day);
       else running.set(date, { day, untilMs: clock() + RUNNING_MS });
     return dates.flatMap((date) => loaded.get(date) ?? known(date) ?? []);

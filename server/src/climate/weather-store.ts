@@ -37,7 +37,7 @@ interface Stations {
 }
 
 /** All SQL about weather itself. */
-export function weatherStore({ db }: Pick<Writer, "db">) {
+export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
   return {
     async stations(siteId: number): Promise<Stations> {
       const rows = await db<StationRow>("station")
@@ -124,6 +124,7 @@ export function weatherStore({ db }: Pick<Writer, "db">) {
       for (const { kind, doubtful, fromMs, values } of hourlySeries(readings)) {
         // The driver answers at once: without a breath nobody else would be answered until the last page.
         await setImmediate();
+        writes({ table: "weather_reading", from: fromMs });
         // One statement over a list of bare numbers: a statement, or a list of lists, for each of them takes twice as long.
         await db.raw(
           `INSERT INTO weather_reading (station_id, source, import_id, kind, hour_ms, value, doubtful)
@@ -167,7 +168,8 @@ export function weatherStore({ db }: Pick<Writer, "db">) {
     },
 
     async addHours(stationId: number, hours: readonly StoredHour[]): Promise<void> {
-      for (const page of inPages(hours))
+      for (const page of inPages(hours)) {
+        writes({ table: "weather_reading", from: Math.min(...page.map(({ hourMs }) => hourMs)) });
         await db.raw(
           `INSERT INTO weather_reading (station_id, kind, hour_ms, source, value, doubtful, import_id)
            SELECT ?, row.value ->> 0, row.value ->> 1, row.value ->> 2, row.value ->> 3, row.value ->> 4, row.value ->> 5
@@ -186,6 +188,7 @@ export function weatherStore({ db }: Pick<Writer, "db">) {
             ),
           ],
         );
+      }
     },
   };
 }

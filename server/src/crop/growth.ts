@@ -1,7 +1,8 @@
 import type { Site } from "@sprunel/contract/site";
 import { cropById, grow, programmesOn, unbrokenDarkH, type Crop, type CropClimate } from "@sprunel/core/crop";
 import { addDays, localDate } from "@sprunel/core/time";
-import type { DayWeather, WeatherService } from "../climate/weather-service.ts";
+import { WEATHER_TABLES, type DayWeather, type WeatherService } from "../climate/weather-service.ts";
+import { cachedWhole } from "../scope/cache.ts";
 import { cropsOf } from "./library-service.ts";
 import type { Grow, Scope } from "../scope/scope.ts";
 import type { StoredZone, ZoneRecord } from "../scope/zone-store.ts";
@@ -15,10 +16,11 @@ const MEAN_DAYS = 14;
 /** Fewer hours of a day's air do not tell its lowest and highest. */
 const LEAST_HOURS = 18;
 
-/** The days that plantings live through, and what was made of them. */
+/** The days that plantings live through, and how zones grew in them. */
 interface Lived {
   readonly days: readonly DayWeather[];
   readonly climates: Map<number, CropClimate>;
+  readonly grown: WeakMap<ZoneRecord, StoredZone>;
   /** of what they were put together */
   readonly of: string;
   readonly untilMs: number;
@@ -29,13 +31,17 @@ const FORESEEN_MS = 5 * 60_000;
 
 type Air = { readonly tMinC: number; readonly tMaxC: number } | null;
 
+/** The days lived through last, and from which date on days were needed so far. */
+interface Kept {
+  last: Lived | null;
+  earliest: string;
+}
+
+const keptIn = cachedWhole<Kept>(WEATHER_TABLES, () => ({ last: null, earliest: "9999-12-31" }));
+
 /** How plantings grow: each through the air of its house and the daylight of the place. */
-export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
+export function growth(weather: WeatherService): Grow {
   const airs = new WeakMap<DayWeather, Map<number, Air>>();
-  let last: Lived | null = null;
-  /** from which date on days were needed so far */
-  let earliest = "9999-12-31";
-  let grown = new WeakMap<ZoneRecord, StoredZone>();
 
   function airOf(day: DayWeather, houseId: number): Air {
     const known = airs.get(day) ?? new Map<number, Air>();
@@ -77,21 +83,21 @@ export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
     const nowMs = scope.clock();
     const today = localDate(nowMs, site.timeZone);
     const first = firstNeeded(zones, addDays(today, -FOLLOWED_DAYS), today);
-    if (first < earliest) earliest = first;
-    const of = `${site.id} ${site.version} ${earliest} ${today} ${scope.cache.weatherChanges}`;
+    const kept = keptIn(scope);
+    const { last } = kept;
+    if (first < kept.earliest) kept.earliest = first;
+    const of = `${kept.earliest} ${today}`;
     if (last?.of === of && nowMs < last.untilMs && nowMs > last.untilMs - 2 * FORESEEN_MS) return last;
-    const days = await weather.days(site, earliest, addDays(today, AHEAD_DAYS), scope);
+    const days = await weather.days(site, kept.earliest, addDays(today, AHEAD_DAYS), scope);
     const isTheSame = last !== null && isSame(last.days, days);
     const lived: Lived = {
       days,
       climates: last !== null && isTheSame ? last.climates : new Map<number, CropClimate>(),
+      grown: last !== null && isTheSame ? last.grown : new WeakMap<ZoneRecord, StoredZone>(),
       of,
       untilMs: nowMs + FORESEEN_MS,
     };
-    // What is read inside a transaction may be taken back.
-    if (scope.db !== root.db) return lived;
-    if (!isTheSame) grown = new WeakMap();
-    last = lived;
+    kept.last = lived;
     return lived;
   }
 
@@ -101,15 +107,14 @@ export function growth(root: Pick<Scope, "db">, weather: WeatherService): Grow {
     const cropOf = (id: string): Crop => crops.get(id) ?? cropById(id);
     if (!site || zones.length === 0)
       return zones.map((zone) => ({ ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId))) }));
-    const lived = await livedBy(site, zones, scope);
-    const { days, climates } = lived;
+    const { days, climates, grown } = await livedBy(site, zones, scope);
     return zones.map((zone) => {
-      const known = lived === last ? grown.get(zone) : undefined;
+      const known = grown.get(zone);
       if (known?.grown.every(({ crop }) => crop === cropOf(crop.id))) return known;
       const climate = climates.get(zone.houseId) ?? climateOf(site, days, zone.houseId);
       climates.set(zone.houseId, climate);
       const stored = { ...zone, grown: zone.plantings.map((one) => grow(one, cropOf(one.cropId), climate)) };
-      if (lived === last) grown.set(zone, stored);
+      grown.set(zone, stored);
       return stored;
     });
   };

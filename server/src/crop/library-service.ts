@@ -9,15 +9,16 @@ import {
 import { CROPS, ownStageId, type Crop } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed/recipe";
 import { badInput, notFound, staleEdit, taken } from "../http/problems.ts";
+import { cached } from "../scope/cache.ts";
 import type { Scope, Writer } from "../scope/scope.ts";
 import { zoneStore } from "../scope/zone-store.ts";
 import { ownCropStore, type OwnCrop } from "./own-crop-store.ts";
 
 /** Every crop that a planting may name: the library's, and one's own. */
-export async function cropsOf(writer: Writer): Promise<ReadonlyMap<string, Crop>> {
-  const own = await ownCropStore(writer).all();
+export const cropsOf = cached(["own_crop"], async (scope): Promise<ReadonlyMap<string, Crop>> => {
+  const own = await ownCropStore(scope).all();
   return new Map([...CROPS, ...own.map(asCrop)].map((crop) => [crop.id, crop]));
-}
+});
 
 const asCrops = new WeakMap<OwnCrop, Crop>();
 
@@ -40,7 +41,7 @@ export function libraryService(scope: Scope) {
     return found;
   }
 
-  async function refuseName(inner: Writer, name: string, exceptId: string): Promise<void> {
+  async function refuseName(inner: Scope, name: string, exceptId: string): Promise<void> {
     for (const crop of (await cropsOf(inner)).values())
       if (crop.id !== exceptId && crop.name.toLowerCase() === name.toLowerCase())
         throw taken("crop.name", `Another crop is already called ${name}; choose another name.`);
@@ -107,7 +108,6 @@ export function libraryService(scope: Scope) {
         if (!(await ownCropStore(inner).update(id, version, crop)))
           throw staleEdit(`The crop ${before.crop.name}`, await ownCropStore(inner).find(id));
       });
-      scope.cache.allChanged();
       return service.crop(id);
     },
 
@@ -149,7 +149,7 @@ export function libraryService(scope: Scope) {
 }
 
 /** Signs name stages: one that was seen in some planting stays. */
-async function refuseLostStages(inner: Writer, id: string, { stages }: CropDefinition): Promise<void> {
+async function refuseLostStages(inner: Scope, id: string, { stages }: CropDefinition): Promise<void> {
   for (const { name, plantings } of await zoneStore(inner).all())
     for (const { cropId, signs } of plantings)
       if (cropId === id)

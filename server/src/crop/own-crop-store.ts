@@ -18,7 +18,7 @@ export interface OwnCrop {
 }
 
 /** All SQL about crops of one's own. */
-export function ownCropStore({ db, actor }: Writer) {
+export function ownCropStore({ db, actor, into }: Writer) {
   return {
     async all(): Promise<OwnCrop[]> {
       return (await db<OwnCropRow>("own_crop").orderBy("id")).map(fromRow);
@@ -28,17 +28,24 @@ export function ownCropStore({ db, actor }: Writer) {
       return row ? fromRow(row) : null;
     },
     async add(id: string, basedOn: string | null, crop: CropDefinition): Promise<void> {
-      await db<OwnCropRow>("own_crop").insert({ id, based_on: basedOn, crop: JSON.stringify(crop), version: 1, actor });
+      // Nothing grows it yet.
+      await into<OwnCropRow>({ table: "own_crop", zones: [] }).insert({
+        id,
+        based_on: basedOn,
+        crop: JSON.stringify(crop),
+        version: 1,
+        actor,
+      });
     },
     /** @returns false when it is no longer at this version */
     async update(id: string, version: number, crop: CropDefinition): Promise<boolean> {
-      const changed = await db<OwnCropRow>("own_crop")
+      const changed = await into<OwnCropRow>({ table: "own_crop" })
         .where({ id, version })
         .update({ crop: JSON.stringify(crop), version: version + 1, actor });
       return changed === 1;
     },
     async remove(id: string): Promise<void> {
-      await db<OwnCropRow>("own_crop").where({ id }).delete();
+      await into<OwnCropRow>({ table: "own_crop" }).where({ id }).delete();
     },
   };
 }

@@ -98,10 +98,9 @@ export function plantingService(scope: Scope, library: LibraryService) {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
     const saved = await scope.transaction((inner) =>
-      zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
+      zoneStore(inner).update(id, siteId, version, { ...record, plantings }, from),
     );
     if (!saved) throw staleEdit(`The zone ${zone.name}`, asZone(await scope.zone(id)));
-    scope.cache.zoneChanged(id, from);
   }
   /** A sign is of the planting that stood on its day. */
   async function planted(

@@ -46,13 +46,14 @@ export function soilStepService(scope: Scope) {
             message: `${zone.name} is planted on ${early.plantedOn}, and this waits until ${readyAfter(step)}: plan the crop later, or do this by ${addDays(early.plantedOn, -step.waitDays)}.`,
           },
         ]);
-      await soilStepStore(scope).add(zoneId, step);
+      await scope.transaction((inner) => soilStepStore(inner).add(zoneId, step));
       return list(zoneId);
     },
 
     async strike(zoneId: number, id: number): Promise<SoilSteps> {
       await scope.zone(zoneId);
-      if (!(await soilStepStore(scope).strike(zoneId, id))) throw notFound(`Soil step ${id}`);
+      if (!(await scope.transaction((inner) => soilStepStore(inner).strike(zoneId, id))))
+        throw notFound(`Soil step ${id}`);
       return list(zoneId);
     },
 

@@ -16,7 +16,7 @@ interface Row {
 export type StoredSoilStep = NewSoilStep & { readonly id: number; readonly zoneId: number; readonly struck: boolean };
 
 /** All SQL about what is done to a soil before planting. */
-export function soilStepStore({ db, actor }: Writer) {
+export function soilStepStore({ db, actor, into }: Writer) {
   return {
     /** Those that count, of one zone or of all, in order of time. */
     async list(zoneId?: number): Promise<StoredSoilStep[]> {
@@ -31,7 +31,7 @@ export function soilStepStore({ db, actor }: Writer) {
     },
     /** The same step sent twice counts once. */
     async add(zoneId: number, { key, kind, on, waitDays, note }: NewSoilStep, struck = false): Promise<void> {
-      await db<Row>("soil_step")
+      await into<Row>({ table: "soil_step", zones: [zoneId] })
         .insert({
           ...{ key, zone_id: zoneId, kind, done_on: on, wait_days: waitDays, note, struck: Number(struck), actor },
         })
@@ -40,7 +40,8 @@ export function soilStepStore({ db, actor }: Writer) {
     },
     /** @returns false when the zone has no such step that counts */
     async strike(zoneId: number, id: number): Promise<boolean> {
-      return (await db<Row>("soil_step").where({ id, zone_id: zoneId, struck: 0 }).update({ struck: 1 })) === 1;
+      const struck = into<Row>({ table: "soil_step", zones: [zoneId] }).where({ id, zone_id: zoneId, struck: 0 });
+      return (await struck.update({ struck: 1 })) === 1;
     },
   };
 }

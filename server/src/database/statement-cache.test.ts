@@ -31,6 +31,13 @@ describe("a connection that keeps its statements", () => {
     expect(prepared).toHaveLength(3);
   });
 
+  it("keeps them over the bounds of a transaction", () => {
+    const { connection, prepared } = counted();
+    for (let time = 0; time < 2; time++)
+      for (const sql of ["BEGIN;", "update zone set name = 'x'", "COMMIT;"]) connection.prepare(sql);
+    expect(prepared).toHaveLength(3);
+  });
+
   it("lets go of the one that was not used for longest, and only of that one", () => {
     const { connection, prepared } = counted();
     const [first, second] = ["select 0", "select 1"];

@@ -1,7 +1,7 @@
 /** Statements kept ready: about as many as the program has texts of SQL. */
 const MOST = 300;
-/** What reads or writes rows and leaves the shape of the database as it is. */
-const ROWS_ONLY = /^\s*(select|insert|update|delete|with)\b/i;
+/** What reads or writes rows, or bounds a transaction, and leaves the shape of the database as it is. */
+const ROWS_ONLY = /^\s*(select|insert|update|delete|with|begin|commit|rollback|savepoint|release)\b/i;
 
 interface Connection<Statement> {
   prepare(sql: string): Statement;

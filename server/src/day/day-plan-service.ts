@@ -117,7 +117,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     haltSearch(date);
     const plan = await planned(questionOf(ground, edits, pulses));
     const version = (kept?.version ?? 0) + 1;
-    await dayPlanStore(scope).save(ground.site.id, date, {
+    await save(ground.site.id, date, {
       version,
       editedAtVersion: byPerson || !kept ? version : kept.editedAtVersion,
       ...{ asked: ground.asked, plan, edits },
@@ -127,6 +127,9 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     if (!kept || plan.unmet.length > 0) improveBeside(date);
     return dayPlanStore(scope).find(ground.site.id, date);
   }
+
+  const save = (...day: Parameters<ReturnType<typeof dayPlanStore>["save"]>): Promise<void> =>
+    scope.transaction((inner) => dayPlanStore(inner).save(...day));
 
   /** What is looked for rests on what is no more. */
   function haltSearch(date: string): void {
@@ -155,7 +158,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
           const now = await dayPlanStore(scope).find(ground.site.id, date);
           // What came in meanwhile is newer than what was looked for.
           if (now?.version !== before.version || !isBetter(plan, before.plan)) return;
-          await dayPlanStore(scope).save(ground.site.id, date, {
+          await save(ground.site.id, date, {
             ...before,
             version: before.version + 1,
             plan,
@@ -216,7 +219,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
           edit,
         );
         if (edit.kind === "missed") {
-          await dayPlanStore(scope).save(ground.site.id, date, { ...kept, edits });
+          await save(ground.site.id, date, { ...kept, edits });
           return answerOf(date, ground, { ...kept, edits });
         }
         if (edit.kind === "afresh") {

@@ -1,6 +1,5 @@
 import type { DayChange } from "@sprunel/contract/plan";
 import type { AskedZone, SiteDay } from "@sprunel/core/schedule";
-import { withoutCount } from "../database/changes.ts";
 import type { Writer } from "../scope/scope.ts";
 
 interface Row {
@@ -49,7 +48,7 @@ export interface KeptDay {
 }
 
 /** All SQL about planned days. What is stored was made by this program, and is read as it stands. */
-export function dayPlanStore({ db, actor }: Writer) {
+export function dayPlanStore({ db, actor, into }: Writer) {
   return {
     async find(siteId: number, date: string): Promise<KeptDay | null> {
       const row = await db<Row>("day_plan").where({ site_id: siteId, date }).first();
@@ -80,9 +79,7 @@ export function dayPlanStore({ db, actor }: Writer) {
         changed_at_ms: day.changedAtMs,
       };
       // Whoever rests on a planned day asks for its version.
-      await withoutCount(db, async (trx) => {
-        await trx<Row>("day_plan").insert(row).onConflict(["site_id", "date"]).merge();
-      });
+      await into<Row>({ table: "day_plan" }).insert(row).onConflict(["site_id", "date"]).merge();
     },
   };
 }

@@ -9,7 +9,7 @@ interface Row {
 }
 
 /** All SQL about what the zones of a site share. */
-export function mainStore({ db, actor }: Writer) {
+export function mainStore({ db, actor, into }: Writer) {
   return {
     async find(siteId: number): Promise<{ version: number; main: Main } | null> {
       const row = await db<Row>("main").where({ site_id: siteId }).first();
@@ -17,7 +17,7 @@ export function mainStore({ db, actor }: Writer) {
     },
     async save(siteId: number, version: number, main: Main): Promise<void> {
       const row = { site_id: siteId, version, main: JSON.stringify(main), actor };
-      await db<Row>("main").insert(row).onConflict("site_id").merge();
+      await into<Row>({ table: "main" }).insert(row).onConflict("site_id").merge();
     },
   };
 }

@@ -1,5 +1,4 @@
 import type { Imports, TakenBack } from "@sprunel/contract/exchange";
-import { localDate } from "@sprunel/core/time";
 import { weatherImportStore } from "../climate/weather-import-store.ts";
 import { conflict, notFound } from "../http/problems.ts";
 import { importLog } from "../imports/import-log.ts";
@@ -27,16 +26,11 @@ export function pastImports(scope: Scope) {
       if (!kept) throw notFound(`Import ${id}`);
       if (kept.takenBackAtMs !== null)
         throw conflict(`${kept.fileName} was taken back already; nothing is left of it.`);
-      const { timeZone } = await scope.site.current();
-      const answer = await scope.transaction(async (inner) => {
+      return scope.transaction(async (inner) => {
         const back = await importLog(inner).takeBack(id, scope.clock());
-        if (kept.weatherImportId === null) return { ...back, firstMs: null };
-        const gone = await weatherImportStore(inner).remove(kept.weatherImportId);
-        return { undone: gone.values, stays: 0, firstMs: gone.firstMs };
+        if (kept.weatherImportId === null) return back;
+        return { undone: await weatherImportStore(inner).remove(kept.weatherImportId), stays: 0 };
       });
-      if (answer.firstMs !== null) scope.cache.weatherChanged(localDate(answer.firstMs, timeZone));
-      for (const zone of await scope.zones()) scope.cache.zoneChanged(zone.id);
-      return { undone: answer.undone, stays: answer.stays };
     },
   };
 }

@@ -17,6 +17,7 @@ import { addDays, daysBetween } from "@sprunel/core/time";
 import type { NitrogenFacts } from "@sprunel/core/plan";
 import type { Records } from "../plan/planners.ts";
 import { zoneReportStore } from "../rootzone/zone-report-store.ts";
+import { cached } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import { doseStore } from "../water/dose-store.ts";
 import { sourceStore } from "../water/source-store.ts";
@@ -29,8 +30,13 @@ const DAYS_A_YEAR = 365;
 /** Beyond them a test tells nothing of what is there at planting. Assumed. */
 const MOST_DAYS_BEFORE = 3 * OLD_DAYS;
 
-/** Everything of nitrogen that zones got beside their water, fetched once for all of them. */
-export async function nitrogenOn(scope: Scope): Promise<Records["nitrogenOn"]> {
+/** Everything of nitrogen that zones got beside their water; every plan asks for it. */
+export const nitrogenIn = cached(
+  ["dose_programme", "dose_record", "own_product", "site", "source", "source_dose", "zone_report"],
+  nitrogenOn,
+);
+
+async function nitrogenOn(scope: Scope): Promise<Records["nitrogenOn"]> {
   const site = await scope.site.find();
   if (!site) return () => null;
   const { productOf } = await productsOf(scope, site.id);

@@ -71,7 +71,6 @@ export function dosePlanService(scope: Scope, plans: PlanService, lightOf: Light
           throw staleEdit(`The doses of ${zone.name}`, now ?? { version: null, programme });
         await dosePlanStore(inner).save(zoneId, key, (version ?? 0) + 1, programme);
       });
-      scope.cache.zoneChanged(zoneId);
       return planOf(zone, today);
     },
 
@@ -91,7 +90,6 @@ export function dosePlanService(scope: Scope, plans: PlanService, lightOf: Light
         if (isNew && record.state === "given")
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, kg);
       });
-      scope.cache.zoneChanged(zoneId, record.doneOn);
       return planOf(zone, today);
     },
 
@@ -104,7 +102,6 @@ export function dosePlanService(scope: Scope, plans: PlanService, lightOf: Light
         if (record.state === "given")
           for (const { productId, kg } of record.products) await feedStore(inner).drawDown(siteId, productId, -kg);
       });
-      scope.cache.zoneChanged(zoneId);
       return planOf(zone, await scope.site.dateOr(undefined));
     },
 

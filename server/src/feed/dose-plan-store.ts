@@ -32,7 +32,7 @@ export interface KeptProgramme {
 export type DoseRecord = NewDoseRecord & { readonly id: number; readonly planting: string };
 
 /** All SQL about programmes of doses and what became of them. */
-export function dosePlanStore({ db, actor }: Writer) {
+export function dosePlanStore({ db, actor, into }: Writer) {
   return {
     async programme(zoneId: number, planting: string): Promise<KeptProgramme | null> {
       const row = await db<ProgrammeRow>("dose_programme").where({ zone_id: zoneId, planting }).first();
@@ -59,7 +59,10 @@ export function dosePlanStore({ db, actor }: Writer) {
     },
     async save(zoneId: number, planting: string, version: number, programme: DoseProgramme): Promise<void> {
       const row = { zone_id: zoneId, planting, version, programme: JSON.stringify(programme), actor };
-      await db<ProgrammeRow>("dose_programme").insert(row).onConflict(["zone_id", "planting"]).merge();
+      await into<ProgrammeRow>({ table: "dose_programme", zones: [zoneId] })
+        .insert(row)
+        .onConflict(["zone_id", "planting"])
+        .merge();
     },
     /** Those that count, in order of their days. */
     async records(zoneId: number, planting: string): Promise<DoseRecord[]> {
@@ -76,7 +79,7 @@ export function dosePlanStore({ db, actor }: Writer) {
     /** @returns false when this very note was taken already */
     async add(zoneId: number, planting: string, record: NewDoseRecord, struck = false): Promise<boolean> {
       if (await db<RecordRow>("dose_record").where({ key: record.key }).first("id")) return false;
-      await db<RecordRow>("dose_record").insert({
+      await into<RecordRow>({ table: "dose_record", zones: [zoneId], from: record.doneOn }).insert({
         key: record.key,
         zone_id: zoneId,
         planting,
@@ -95,7 +98,9 @@ export function dosePlanStore({ db, actor }: Writer) {
     async strike(zoneId: number, id: number): Promise<DoseRecord | null> {
       const row = await db<RecordRow>("dose_record").where({ id, zone_id: zoneId, struck: 0 }).first();
       if (!row) return null;
-      await db<RecordRow>("dose_record").where({ id }).update({ struck: 1 });
+      await into<RecordRow>({ table: "dose_record", zones: [zoneId], from: row.done_on })
+        .where({ id })
+        .update({ struck: 1 });
       return fromRow(row);
     },
   };

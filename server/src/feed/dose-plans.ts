@@ -20,10 +20,11 @@ import {
 import { inLeaf } from "@sprunel/core/feed/books";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
-import { changesOf } from "../database/changes.ts";
+import { TABLES } from "../database/tables.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
+import { cachedWhole } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
@@ -42,6 +43,21 @@ const PAST_SHOWN = 6;
 const WEEK_DAYS = 7;
 /** So far ahead plans have weather. */
 const AHEAD_DAYS = 60;
+/** Plans of so many dates are kept. */
+const MOST_DATES = 20;
+
+interface PlanOfZone {
+  readonly zone: StoredZone;
+  readonly standing: Standing;
+  readonly plan: DosePlan;
+}
+
+/** By today and the date that they are of. Whatever is stored bears on some dose; of a planned day only its version is asked. */
+const plansIn = cachedWhole<Map<string, Promise<PlanOfZone[]>>>(
+  TABLES.filter((table) => table !== "day_plan" && table !== "zone_checkpoint"),
+  () => new Map(),
+);
+
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
 /** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
@@ -273,23 +289,22 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
     };
   }
 
-  let remembered: { readonly of: string; readonly read: ReturnType<typeof readPlans> } | null = null;
   /** The plans of a date are the same until something is stored, or the day turns. */
-  async function plansOn(date: string): ReturnType<typeof readPlans> {
-    const of = `${await changesOf(scope.db)} ${await scope.site.dateOr(undefined)} ${date}`;
-    if (remembered?.of !== of) {
-      const read = readPlans(date);
-      remembered = { of, read };
-      read.catch(() => (remembered = null));
-    }
-    return remembered.read;
+  async function plansOn(date: string): Promise<PlanOfZone[]> {
+    const plans = plansIn(scope);
+    const of = `${await scope.site.dateOr(undefined)} ${date}`;
+    const read = plans.get(of) ?? readPlans(date);
+    if (!plans.has(of) && plans.size >= MOST_DATES) plans.clear();
+    plans.set(of, read);
+    read.catch(() => plans.delete(of));
+    return read;
   }
 
   /** Plans of all zones in which a programme is kept for what stands there. */
-  async function readPlans(date: string) {
+  async function readPlans(date: string): Promise<PlanOfZone[]> {
     const { id: siteId } = await scope.site.current();
     const records = await feedRecords(scope, siteId, date);
-    const found = [];
+    const found: PlanOfZone[] = [];
     for (const zone of await scope.zones()) {
       const standing = standingOn(zone.grown, date);
       if (standing && (await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting))))

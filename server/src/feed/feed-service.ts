@@ -3,34 +3,34 @@ import { standingOn } from "@sprunel/core/crop";
 import { stageTarget } from "@sprunel/core/feed/recipe";
 import { badInput, staleEdit } from "../http/problems.ts";
 import type { Records } from "../plan/planners.ts";
-import { changesOf } from "../database/changes.ts";
 import type { PlanService } from "../plan/plan-service.ts";
+import { cached } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { nitrogenOn } from "./dose-nitrogen.ts";
+import { nitrogenIn } from "./dose-nitrogen.ts";
 import { feedRecords, productsOf, waterOf } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { ownAsProduct } from "./own-product.ts";
 import { ownProductStore } from "./own-product-store.ts";
-import { fedOn, keptFor, ownTarget, recipeOn, settingsOn, type Held } from "./zone-target.ts";
+import { fedOn, keptFor, ownTarget, recipeOn, settingsOn } from "./zone-target.ts";
 
 /** A mix may be typed in a little ahead of the server's clock. */
 const MOST_AHEAD_MS = 10 * 60_000;
+
+/** Own targets and settings of all zones; every plan asks for them. */
+const heldIn = cached(["feed_target", "feed_settings", "dose_programme"], (scope) => feedStore(scope).held());
 
 export type FeedService = ReturnType<typeof feedService>;
 
 /** Decisions about feeding: which target and water are in force, and what a mix takes off the shelf. */
 export function feedService(scope: Scope, plans: PlanService) {
-  /** Targets and nitrogen of all zones as they were read last; every plan asks for them. */
-  let known: { readonly changes: number; readonly held: Held; readonly nitrogenOn: Records["nitrogenOn"] } | null =
-    null;
   return {
     async zoneFeed(id: number, asked: string | undefined): Promise<ZoneFeed> {
       const [site, zone, store] = [await scope.site.current(), await scope.zone(id), feedStore(scope)];
       const date = await scope.site.dateOr(asked);
       const standing = standingOn(zone.grown, date);
       const settings = (await store.settings(id)) ?? {
-        ...settingsOn(await store.held(), zone, standing),
+        ...settingsOn(await heldIn(scope), zone, standing),
         version: null,
       };
       const own = ownTarget(await store.target(id), standing);
@@ -64,18 +64,13 @@ export function feedService(scope: Scope, plans: PlanService) {
 
     /** What is in the water of zones, and what nitrogen comes beside it, on any date. */
     async intoRoots(): Promise<Pick<Records, "fedOn" | "nitrogenOn">> {
-      const changes = await changesOf(scope.db);
-      if (known?.changes !== changes) {
-        const held = await feedStore(scope).held();
-        known = { changes, held, nitrogenOn: await nitrogenOn(scope) };
-      }
-      const { held, nitrogenOn: beside } = known;
-      return { fedOn: (zone, date) => fedOn(held, zone, date), nitrogenOn: beside };
+      const held = await heldIn(scope);
+      return { fedOn: (zone, date) => fedOn(held, zone, date), nitrogenOn: await nitrogenIn(scope) };
     },
 
     /** By what name the feed of each zone goes on a date; null for plain water. */
     async recipesOn(zones: readonly StoredZone[], date: string): Promise<ReadonlyMap<number, string | null>> {
-      const held = await feedStore(scope).held();
+      const held = await heldIn(scope);
       return new Map(zones.map((zone) => [zone.id, recipeOn(held, zone, date)]));
     },
 
@@ -89,7 +84,6 @@ export function feedService(scope: Scope, plans: PlanService) {
         if ((current?.version ?? null) !== version) throw staleEdit(`The target of ${zone.name}`, current);
         await feedStore(inner).saveTarget(id, (last?.version ?? 0) + 1, keptFor(target, standing));
       });
-      scope.cache.zoneChanged(id);
     },
 
     /** `version` null: the usual tanks were changed, there are no own ones yet. */
@@ -100,13 +94,11 @@ export function feedService(scope: Scope, plans: PlanService) {
         if ((current?.version ?? null) !== version) throw staleEdit(`The tanks of ${zone.name}`, current);
         await feedStore(inner).saveSettings(id, (version ?? 0) + 1, settings);
       });
-      scope.cache.zoneChanged(id);
     },
 
     async dropTarget(id: number): Promise<void> {
       await scope.zone(id);
-      await feedStore(scope).dropTarget(id);
-      scope.cache.zoneChanged(id);
+      await scope.transaction((inner) => feedStore(inner).dropTarget(id));
     },
 
     /** `version` null: it is not on the shelf yet. */
@@ -135,7 +127,9 @@ export function feedService(scope: Scope, plans: PlanService) {
     },
 
     async takeOffShelf(productId: string): Promise<void> {
-      await feedStore(scope).takeOffShelf((await scope.site.current()).id, productId);
+      await scope.transaction(async (inner) =>
+        feedStore(inner).takeOffShelf((await inner.site.current()).id, productId),
+      );
     },
 
     /** Writes the mix and draws the shelf down, both or neither; the same mix sent twice counts once. */

@@ -58,7 +58,7 @@ interface OnShelf {
 export type FeedStore = ReturnType<typeof feedStore>;
 
 /** All SQL about what is fed: the shelf, own targets, tanks, mixes. */
-export function feedStore({ db, actor }: Writer) {
+export function feedStore({ db, actor, into }: Writer) {
   return {
     async shelf(siteId: number): Promise<OnShelf[]> {
       const rows = await db<ShelfRow>("shelf_item").where({ site_id: siteId });
@@ -74,17 +74,17 @@ export function feedStore({ db, actor }: Writer) {
       productId: string,
       { priceKg, stockKg }: Pick<OnShelf, "priceKg" | "stockKg">,
     ): Promise<void> {
-      await db<ShelfRow>("shelf_item")
+      await into<ShelfRow>({ table: "shelf_item" })
         .insert({ site_id: siteId, product_id: productId, price_kg: priceKg, stock_kg: stockKg, version: 1, actor })
         .onConflict(["site_id", "product_id"])
         .merge({ price_kg: priceKg, stock_kg: stockKg, version: db.raw("shelf_item.version + 1"), actor });
     },
     async takeOffShelf(siteId: number, productId: string): Promise<void> {
-      await db<ShelfRow>("shelf_item").where({ site_id: siteId, product_id: productId }).delete();
+      await into<ShelfRow>({ table: "shelf_item" }).where({ site_id: siteId, product_id: productId }).delete();
     },
     /** Draws the stock down; what the books do not have is drawn to none, as the bag stood there all the same. */
     async drawDown(siteId: number, productId: string, kg: number): Promise<void> {
-      await db<ShelfRow>("shelf_item")
+      await into<ShelfRow>({ table: "shelf_item" })
         .where({ site_id: siteId, product_id: productId })
         .update({ stock_kg: db.raw("max(0, stock_kg - ?)", [kg]), version: db.raw("version + 1") });
     },
@@ -94,7 +94,10 @@ export function feedStore({ db, actor }: Writer) {
     },
     async saveSettings(zoneId: number, version: number, settings: FeedSettings): Promise<void> {
       const row = { zone_id: zoneId, version, settings: JSON.stringify(settings), actor };
-      await db<SettingsRow>("feed_settings").insert(row).onConflict("zone_id").merge();
+      await into<SettingsRow>({ table: "feed_settings", zones: [zoneId] })
+        .insert(row)
+        .onConflict("zone_id")
+        .merge();
     },
     /** The last that was kept, of whichever planting. */
     async target(zoneId: number): Promise<(KeptTarget & { version: number }) | null> {
@@ -110,7 +113,10 @@ export function feedStore({ db, actor }: Writer) {
         stage_id: stageId,
         actor,
       };
-      await db<TargetRow>("feed_target").insert(row).onConflict("zone_id").merge();
+      await into<TargetRow>({ table: "feed_target", zones: [zoneId] })
+        .insert(row)
+        .onConflict("zone_id")
+        .merge();
     },
     /** Own targets and settings of all zones, by zone id. */
     async held(): Promise<{
@@ -127,13 +133,15 @@ export function feedStore({ db, actor }: Writer) {
       };
     },
     async dropTarget(zoneId: number): Promise<void> {
-      await db<TargetRow>("feed_target").where({ zone_id: zoneId }).delete();
+      await into<TargetRow>({ table: "feed_target", zones: [zoneId] })
+        .where({ zone_id: zoneId })
+        .delete();
     },
     /** @returns false when this very mix is in the book already */
     async addMix(zoneId: number, { key, mixedAt, lines, levels }: NewMix): Promise<boolean> {
       const known = await db<MixRow>("mix").where({ key }).first("id");
       if (known) return false;
-      await db<MixRow>("mix").insert({
+      await into<MixRow>({ table: "mix", zones: [zoneId], from: Date.parse(mixedAt) }).insert({
         key,
         zone_id: zoneId,
         mixed_at_ms: Date.parse(mixedAt),

@@ -25,10 +25,12 @@ export function keptProgrammeService(scope: Scope) {
     list,
     async keep(zoneId: number, { key, name, programme }: NewKeptProgramme): Promise<KeptProgramme[]> {
       const [{ id: siteId }, zone] = [await scope.site.current(), await scope.zone(zoneId)];
-      await keptProgrammeStore(scope).add(siteId, {
-        ...{ key, name, keptAtMs: scope.clock(), madeIn: zone.name },
-        programme: ofAnyPlanting(programme),
-      });
+      await scope.transaction((inner) =>
+        keptProgrammeStore(inner).add(siteId, {
+          ...{ key, name, keptAtMs: scope.clock(), madeIn: zone.name },
+          programme: ofAnyPlanting(programme),
+        }),
+      );
       return list();
     },
   };

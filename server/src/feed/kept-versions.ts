@@ -1,3 +1,4 @@
+import type { Table } from "../database/tables.ts";
 import type { Writer } from "../scope/scope.ts";
 
 interface Row {
@@ -26,7 +27,7 @@ export interface KeptVersion {
  *
  * @param table with a column of JSON for each part of what is kept
  */
-export function keptVersions<Part extends string>({ db, actor }: Writer, table: string, parts: readonly Part[]) {
+export function keptVersions<Part extends string>({ db, actor, into }: Writer, table: Table, parts: readonly Part[]) {
   return {
     /** Newest first; each part as it was parsed, not yet checked. */
     async list(siteId: number): Promise<(KeptVersion & Record<Part, unknown>)[]> {
@@ -47,7 +48,7 @@ export function keptVersions<Part extends string>({ db, actor }: Writer, table: 
       const { key, name, keptAtMs, madeIn } = kept;
       const last = await db<Row>(table).where({ site_id: siteId, name }).orderBy("version", "desc").first("version");
       const version = (last?.version ?? 0) + 1;
-      await db(table)
+      await into({ table })
         .insert({
           ...{ key, site_id: siteId, name, version, kept_at_ms: keptAtMs, made_in: madeIn, actor },
           ...Object.fromEntries(parts.map((part) => [part, JSON.stringify(kept[part])])),

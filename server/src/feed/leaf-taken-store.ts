@@ -20,7 +20,7 @@ interface Row {
 export type StoredLeaf = NewLeafTaken & { readonly id: number; readonly planting: string; readonly struck: boolean };
 
 /** All SQL about leaf that was carried away. */
-export function leafTakenStore({ db, actor }: Writer) {
+export function leafTakenStore({ db, actor, into }: Writer) {
   return {
     /** Every note of a zone, in order of time. */
     async all(zoneId: number): Promise<StoredLeaf[]> {
@@ -29,7 +29,7 @@ export function leafTakenStore({ db, actor }: Writer) {
     /** The same note sent twice counts once. */
     async add(zoneId: number, planting: string, leaf: NewLeafTaken, struck = false): Promise<void> {
       const { key, takenOn, massKg, dryPct, nPct, pPct, kPct, analysed } = leaf;
-      await db<Row>("leaf_taken")
+      await into<Row>({ table: "leaf_taken", zones: [zoneId], from: takenOn })
         .insert({
           ...{ key, planting, actor, zone_id: zoneId, taken_on: takenOn, mass_kg: massKg, dry_pct: dryPct },
           ...{ n_pct: nPct, p_pct: pPct, k_pct: kPct, analysed: Number(analysed), struck: Number(struck) },
@@ -39,7 +39,8 @@ export function leafTakenStore({ db, actor }: Writer) {
     },
     /** @returns false when the zone has no such note that counts */
     async strike(zoneId: number, id: number): Promise<boolean> {
-      return (await db<Row>("leaf_taken").where({ id, zone_id: zoneId, struck: 0 }).update({ struck: 1 })) === 1;
+      const struck = into<Row>({ table: "leaf_taken", zones: [zoneId] }).where({ id, zone_id: zoneId, struck: 0 });
+      return (await struck.update({ struck: 1 })) === 1;
     },
   };
 }

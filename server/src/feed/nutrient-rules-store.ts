@@ -9,7 +9,7 @@ interface Row {
 }
 
 /** All SQL about what the rules of a place allow. */
-export function nutrientRulesStore({ db, actor }: Writer) {
+export function nutrientRulesStore({ db, actor, into }: Writer) {
   return {
     async find(siteId: number): Promise<{ version: number; rules: NutrientRules } | null> {
       const row = await db<Row>("nutrient_rules").where({ site_id: siteId }).first();
@@ -17,7 +17,7 @@ export function nutrientRulesStore({ db, actor }: Writer) {
     },
     async save(siteId: number, version: number, rules: NutrientRules): Promise<void> {
       const row = { site_id: siteId, version, rules: JSON.stringify(rules), actor };
-      await db<Row>("nutrient_rules").insert(row).onConflict("site_id").merge();
+      await into<Row>({ table: "nutrient_rules" }).insert(row).onConflict("site_id").merge();
     },
   };
 }

@@ -88,7 +88,8 @@ export function recipeService(scope: Scope, plans: PlanService) {
         costPerM3,
         nh4SharePct,
       };
-      await recipeStore(scope).add(site.id, { key, name, keptAtMs: scope.clock(), madeIn: zone.name, asked, result });
+      const kept = { key, name, keptAtMs: scope.clock(), madeIn: zone.name, asked, result };
+      await scope.transaction((inner) => recipeStore(inner).add(site.id, kept));
       return book(site);
     },
 

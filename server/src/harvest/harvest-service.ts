@@ -39,8 +39,7 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       const zone = await scope.zone(zoneId);
       const faults = faultsOf(zone, pick, await scope.site.dateOr(undefined));
       if (faults.length > 0) throw badInput(faults);
-      await pickStore(scope).add(zoneId, pick);
-      scope.cache.zoneChanged(zoneId, pick.pickedOn);
+      await scope.transaction((inner) => pickStore(inner).add(zoneId, pick));
     },
 
     /** All of them or none: what cannot be is named by its place. */
@@ -58,13 +57,12 @@ export function harvestService(scope: Scope, warmthOf: WarmthOf) {
       await scope.transaction(async (inner) => {
         for (const { zoneId, ...pick } of picks) await pickStore(inner).add(zoneId, pick);
       });
-      for (const { zoneId, pickedOn } of picks) scope.cache.zoneChanged(zoneId, pickedOn);
     },
 
     async strikePick(zoneId: number, id: number, reason: string): Promise<void> {
       await scope.zone(zoneId);
-      if (!(await pickStore(scope).strike(zoneId, id, reason, scope.clock()))) throw notFound(`Pick ${id}`);
-      scope.cache.zoneChanged(zoneId);
+      if (!(await scope.transaction((inner) => pickStore(inner).strike(zoneId, id, reason, scope.clock()))))
+        throw notFound(`Pick ${id}`);
     },
 
     /** What came off every zone on a date, and how each stands against its target's path. */

@@ -34,7 +34,7 @@ export function totalsOf(picks: readonly Pick[]): PickTotals {
 type FiledPick = NewPick & { readonly struck: string | null; readonly struckAtMs: number | null };
 
 /** All SQL about picks. A pick is never erased: what does not count is struck out. */
-export function pickStore({ db, actor }: Writer) {
+export function pickStore({ db, actor, into }: Writer) {
   return {
     /** Newest first. */
     async between(zoneId: number, from: string, to: string): Promise<Pick[]> {
@@ -59,7 +59,7 @@ export function pickStore({ db, actor }: Writer) {
       for (const { struck, struckAtMs, ...pick } of picks) {
         await this.add(zoneId, pick);
         if (struck !== null)
-          await db<PickRow>("pick")
+          await into<PickRow>({ table: "pick", zones: [zoneId], from: pick.pickedOn })
             .where({ key: pick.key })
             .update({ struck_reason: struck, struck_at_ms: struckAtMs });
       }
@@ -95,7 +95,7 @@ export function pickStore({ db, actor }: Writer) {
     /** The same pick sent twice counts once. @returns false for the second one */
     async add(zoneId: number, pick: NewPick): Promise<boolean> {
       if (await db<PickRow>("pick").where({ key: pick.key }).first("id")) return false;
-      await db<PickRow>("pick")
+      await into<PickRow>({ table: "pick", zones: [zoneId], from: pick.pickedOn })
         .insert({
           key: pick.key,
           zone_id: zoneId,
@@ -113,9 +113,9 @@ export function pickStore({ db, actor }: Writer) {
     },
     /** @returns false when the zone has no such pick */
     async strike(zoneId: number, id: number, reason: string, nowMs: number): Promise<boolean> {
-      const found = await db<PickRow>("pick").where({ id, zone_id: zoneId }).first("id");
+      const found = await db<PickRow>("pick").where({ id, zone_id: zoneId }).first("picked_on");
       if (!found) return false;
-      await db<PickRow>("pick")
+      await into<PickRow>({ table: "pick", zones: [zoneId], from: found.picked_on })
         .where({ id })
         .whereNull("struck_reason")
         .update({ struck_reason: reason, struck_at_ms: nowMs });

@@ -59,7 +59,7 @@ interface ChangedRow {
 }
 
 /** Which files were imported, and what each of them added or changed. */
-export function importLog({ db, actor }: Writer) {
+export function importLog({ db, actor, into, writes }: Writer) {
   return {
     /**
      * Does the work of an import inside its transaction, and keeps which rows it added or changed: the database itself notes
@@ -128,7 +128,7 @@ export function importLog({ db, actor }: Writer) {
         .whereNotNull("before")
         .orderBy("place", "desc");
       for (const row of changed) if (await putBack(row)) undone++;
-      await db("file_import").where({ id }).update({ taken_back_at_ms: nowMs });
+      await into({ table: "file_import" }).where({ id }).update({ taken_back_at_ms: nowMs });
       return { undone, stays: (counted?.n ?? 0) - undone };
     },
   };
@@ -142,15 +142,16 @@ export function importLog({ db, actor }: Writer) {
     importedAtMs,
     weatherImportId,
   }: NewImport): Promise<void> {
-    const [id] = await db("file_import").insert({
+    const [id] = await into({ table: "file_import" }).insert({
       ...{ kind, file_name: fileName, heads, choices: JSON.stringify(choices), rows, imported_at_ms: importedAtMs },
       ...{ weather_import_id: weatherImportId ?? null, actor },
     });
-    if (weatherImportId === undefined)
-      await db.raw(
-        "INSERT INTO file_import_row (import_id, place, of_table, key, before, after) SELECT ?, place, of_table, key, before, after FROM temp.import_notes",
-        [id ?? 0],
-      );
+    if (weatherImportId !== undefined) return;
+    writes({ table: "file_import_row" });
+    await db.raw(
+      "INSERT INTO file_import_row (import_id, place, of_table, key, before, after) SELECT ?, place, of_table, key, before, after FROM temp.import_notes",
+      [id ?? 0],
+    );
   }
 
   async function watch(table: Watched): Promise<void> {
@@ -176,6 +177,7 @@ export function importLog({ db, actor }: Writer) {
   async function removeAdded(id: number, table: Watched): Promise<number> {
     const columns: readonly string[] = WATCHED[table];
     const now = asAfter(table);
+    writes({ table });
     await db.raw(
       `DELETE FROM ${table} WHERE (${[...columns, ...(now ? [now] : [])].join(", ")}) IN (
          SELECT ${[...columns.map((column) => `key ->> '${column}'`), ...(now ? ["after"] : [])].join(", ")} FROM file_import_row
@@ -189,7 +191,7 @@ export function importLog({ db, actor }: Writer) {
   async function putBack({ of_table: table, key, before, after }: ChangedRow): Promise<boolean> {
     const where = JSON.parse(key) as Record<string, string | number>;
     const was = JSON.parse(before ?? "{}") as Record<string, number | null>;
-    const changed = await db(table)
+    const changed = await into({ table })
       .where(where)
       .whereRaw(`${asAfter(table) ?? "NULL"} = ?`, [after])
       .update(was);

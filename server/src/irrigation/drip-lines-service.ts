@@ -44,11 +44,12 @@ export function dripLinesService(scope: Scope) {
       const today = await scope.site.dateOr(undefined);
       if (test.testedOn > today)
         throw badInput([{ path: "testedOn", message: `A test cannot be from ${test.testedOn}; today is ${today}.` }]);
-      await dripLinesStore(scope).addTest(zoneId, test);
+      await scope.transaction((inner) => dripLinesStore(inner).addTest(zoneId, test));
     },
 
     async strikeTest(zoneId: number, id: number, reason: string): Promise<void> {
-      if (!(await dripLinesStore(scope).strikeTest(zoneId, id, reason))) throw notFound(`Test ${id}`);
+      if (!(await scope.transaction((inner) => dripLinesStore(inner).strikeTest(zoneId, id, reason))))
+        throw notFound(`Test ${id}`);
     },
   };
 }

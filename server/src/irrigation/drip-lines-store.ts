@@ -25,7 +25,7 @@ interface TestRow {
 }
 
 /** All SQL about lines and the tests made on them. */
-export function dripLinesStore({ db, actor }: Writer) {
+export function dripLinesStore({ db, actor, into }: Writer) {
   return {
     async find(zoneId: number): Promise<(NewDripLines & { version: number }) | null> {
       const row = await db<DripLinesRow>("zone_lines").where({ zone_id: zoneId }).first();
@@ -33,7 +33,10 @@ export function dripLinesStore({ db, actor }: Writer) {
     },
     async save(zoneId: number, version: number, lines: NewDripLines): Promise<void> {
       const row = { zone_id: zoneId, version, lines: JSON.stringify(lines), actor };
-      await db<DripLinesRow>("zone_lines").insert(row).onConflict("zone_id").merge();
+      await into<DripLinesRow>({ table: "zone_lines", zones: [zoneId] })
+        .insert(row)
+        .onConflict("zone_id")
+        .merge();
     },
     /** What a screen lists: the newest. */
     async page(zoneId: number): Promise<StoredCatchTest[]> {
@@ -57,7 +60,7 @@ export function dripLinesStore({ db, actor }: Writer) {
       { key, testedOn, minutes, catchesMl }: NewCatchTest,
       struck: string | null = null,
     ): Promise<void> {
-      await db<TestRow>("catch_test")
+      await into<TestRow>({ table: "catch_test", zones: [zoneId] })
         .insert({
           key,
           zone_id: zoneId,
@@ -72,7 +75,8 @@ export function dripLinesStore({ db, actor }: Writer) {
     },
     /** @returns false when the zone has no such test */
     async strikeTest(zoneId: number, id: number, reason: string): Promise<boolean> {
-      return (await db<TestRow>("catch_test").where({ id, zone_id: zoneId }).update({ struck_reason: reason })) === 1;
+      const test = into<TestRow>({ table: "catch_test", zones: [zoneId] }).where({ id, zone_id: zoneId });
+      return (await test.update({ struck_reason: reason })) === 1;
     },
   };
 }

@@ -1,5 +1,4 @@
 import type { NewWatering } from "@sprunel/contract/irrigation";
-import { localDate } from "@sprunel/core/time";
 import { badInput, conflict, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { SAID_BY_HAND, wateringStore } from "./watering-store.ts";
@@ -8,11 +7,6 @@ export type WateringService = ReturnType<typeof wateringService>;
 
 /** What a person says of water that was given. */
 export function wateringService(scope: Scope) {
-  /** What changes bears on the day of the watering and those after it. */
-  const letGo = async (zoneId: number, startMs: number): Promise<void> => {
-    const { timeZone } = await scope.site.current();
-    scope.cache.zoneChanged(zoneId, localDate(startMs, timeZone));
-  };
   return {
     /** All of it, or nothing: one that cannot be is named by its place. */
     async add(waterings: readonly NewWatering[]): Promise<void> {
@@ -45,15 +39,15 @@ export function wateringService(scope: Scope) {
         }
         await wateringStore(inner).add(stored);
       });
-      for (const { zoneId, startMs } of stored) await letGo(zoneId, startMs);
     },
 
     async strike(zoneId: number, startUtc: string, reason: string): Promise<void> {
       await scope.zone(zoneId);
       const startMs = Date.parse(startUtc);
-      if (!(await wateringStore(scope).strike(zoneId, startMs, reason, scope.clock())))
-        throw notFound(`A watering from ${startUtc} on`);
-      await letGo(zoneId, startMs);
+      const struck = await scope.transaction((inner) =>
+        wateringStore(inner).strike(zoneId, startMs, reason, scope.clock()),
+      );
+      if (!struck) throw notFound(`A watering from ${startUtc} on`);
     },
   };
 }

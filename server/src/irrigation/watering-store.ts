@@ -1,6 +1,6 @@
 import type { Watering } from "@sprunel/core/irrigation";
 import { inPages, pages } from "../database/pages.ts";
-import type { Writer } from "../scope/scope.ts";
+import { byZone, type Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
 
 interface WateringRow {
@@ -25,7 +25,7 @@ interface FiledWatering extends Watering {
 }
 
 /** All SQL about water that was given. */
-export function wateringStore({ db, actor }: Writer) {
+export function wateringStore({ db, actor, into, writes }: Writer) {
   return {
     /** What counts, in order of time, of some zones or of all. */
     async between(fromMs: number, toMs: number, zoneIds?: readonly number[]): Promise<Watering[]> {
@@ -99,6 +99,7 @@ export function wateringStore({ db, actor }: Writer) {
     async add(
       waterings: readonly (Watering & Pick<FiledWatering, "source"> & Partial<FiledWatering>)[],
     ): Promise<void> {
+      for (const rows of byZone(waterings, ({ startMs }) => startMs)) writes({ table: "watering", ...rows });
       for (const page of inPages(waterings))
         await db.raw(
           `INSERT INTO watering (zone_id, start_ms, minutes, litres, source, struck_reason, struck_at_ms, actor)
@@ -126,7 +127,7 @@ export function wateringStore({ db, actor }: Writer) {
     },
     /** @returns false when nothing that counts began then */
     async strike(zoneId: number, startMs: number, reason: string, atMs: number): Promise<boolean> {
-      const struck = await db<WateringRow>("watering")
+      const struck = await into<WateringRow>({ table: "watering", zones: [zoneId], from: startMs })
         .where({ zone_id: zoneId, start_ms: startMs })
         .whereNull("struck_reason")
         .update({ struck_reason: reason, struck_at_ms: atMs, actor });

@@ -1,8 +1,8 @@
 import { ENGINE } from "@sprunel/core/course";
 import { startOfLocalDay } from "@sprunel/core/time";
-import { changesOf } from "../database/changes.ts";
 import { diskFault } from "../database/disk-fault.ts";
 import type { Scope } from "../scope/scope.ts";
+import { COURSE_TABLES } from "./rests-on.ts";
 
 interface CheckpointRow {
   zone_id: number;
@@ -16,8 +16,8 @@ type Mornings = Map<string, Float64Array>;
 const ROWS_AT_ONCE = 400;
 
 /**
- * Root zones at past midnights, kept so that nobody walks a season twice. They are dropped by the database itself when something
- * about a time before them is stored; here they are only read and written.
+ * Root zones at past midnights, kept so that nobody walks a season twice. Every transaction drops those that rest on what it
+ * writes ({@link dropCheckpoints}); here they are only read and written.
  */
 export function checkpointStore(scope: Scope) {
   const { db } = scope;
@@ -61,12 +61,12 @@ export function checkpointStore(scope: Scope) {
     },
 
     /**
-     * Keeps midnights up to a date that were worked out since the database stood at `changes`. What cannot be kept is worked out
-     * again another time.
+     * Keeps midnights up to a date that were worked out while what they rest on stood at `version`. What cannot be kept is
+     * worked out again another time.
      */
     async keep(
       zones: ReadonlyMap<number, Mornings>,
-      { upTo, timeZone, changes }: { readonly upTo: string; readonly timeZone: string; readonly changes: number },
+      { upTo, timeZone, version }: { readonly upTo: string; readonly timeZone: string; readonly version: number },
     ): Promise<void> {
       const rows = [...zones].flatMap(([zoneId, mornings]) => {
         if (seen.get(mornings) === mornings.size) return [];
@@ -83,7 +83,8 @@ export function checkpointStore(scope: Scope) {
       if (rows.length === 0) return;
       try {
         await db.transaction(async (trx) => {
-          if ((await changesOf(trx)) !== changes) throw new ChangedMeanwhile();
+          // Whoever else writes has ended or has not begun: there is one connection.
+          if (scope.cache.versionOf(COURSE_TABLES) !== version) throw new ChangedMeanwhile();
           for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
             await trx<CheckpointRow>("zone_checkpoint")
               .insert(rows.slice(at, at + ROWS_AT_ONCE))

@@ -1,8 +1,10 @@
 import { ENGINE, stateOf } from "@sprunel/core/course";
 import { describe, expect, it } from "vitest";
-import { changesOf } from "../database/changes.ts";
+import { readingStore } from "../rootzone/reading-store.ts";
+import { zoneStore } from "../scope/zone-store.ts";
 import { bags, newFolder, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 import { checkpointStore } from "./checkpoint-store.ts";
+import { COURSE_TABLES } from "./rests-on.ts";
 
 const NOW = "2026-06-25T16:00:00Z";
 
@@ -48,13 +50,15 @@ describe("checkpoints of root zones", () => {
     [
       "a reading of a past day",
       // Written as it is: the page that answers a reading would keep its midnights anew at once.
-      async (server: TestServer) => {
-        await server.db("zone_reading").insert({
-          ...{ zone_id: 1, kind: "tensionKpa", source: "pen", value: 22 },
-          at_ms: Date.parse("2026-06-18T10:00:00Z"),
-        });
-        server.scope.cache.zoneChanged(1, "2026-06-18");
-      },
+      (server: TestServer) =>
+        server.scope.transaction((inner) =>
+          readingStore(inner).add([
+            {
+              ...{ zoneId: 1, kind: "tensionKpa", source: "pen", value: 22 },
+              atMs: Date.parse("2026-06-18T10:00:00Z"),
+            },
+          ]),
+        ),
     ],
     [
       "water that was logged late",
@@ -77,7 +81,10 @@ describe("checkpoints of root zones", () => {
   it("are dropped whole by an edit of the zone, and by weather from its hour on", async () => {
     const server = await grown();
     await board(server);
-    await server.db("weather_reading").where("hour_ms", Date.parse("2026-06-19T10:00:00Z")).update({ value: 0 });
+    const hourMs = Date.parse("2026-06-19T10:00:00Z");
+    await server.scope.transaction(async (inner) => {
+      await inner.into({ table: "weather_reading", from: hourMs }).where("hour_ms", hourMs).update({ value: 0 });
+    });
     expect((await keptDates(server, 1)).at(-1)).toBe("2026-06-19");
     expect((await keptDates(server, 2)).at(-1)).toBe("2026-06-19");
     await server.call("PUT", "/api/zones/1", { ...zone, version: 1, definition: { ...zone.definition, areaM2: 333 } });
@@ -113,11 +120,12 @@ describe("a midnight that was worked out while somebody wrote", () => {
     const store = checkpointStore(server.scope);
     const mornings = () => new Map([[1, new Map([["2026-06-18", stateOf({ fullMm: 50 }, 7, 2)]])]]);
     const about = { upTo: "2026-06-20", timeZone: site.timeZone };
-    const changes = await changesOf(server.db);
-    await server.db("zone").where({ id: 1 }).update({ name: "Renamed" });
-    await store.keep(mornings(), { ...about, changes });
+    const version = () => server.scope.cache.versionOf(COURSE_TABLES);
+    const before = version();
+    await server.scope.transaction((inner) => zoneStore(inner).archive(1, false));
+    await store.keep(mornings(), { ...about, version: before });
     expect(await keptDates(server, 1)).toEqual([]);
-    await store.keep(mornings(), { ...about, changes: await changesOf(server.db) });
+    await store.keep(mornings(), { ...about, version: version() });
     expect(await keptDates(server, 1)).toEqual(["2026-06-18"]);
   });
 });

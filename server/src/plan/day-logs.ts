@@ -4,13 +4,16 @@ import type { DayLog, DayReadings, LogOf } from "@sprunel/core/plan";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import { wateringStore } from "../irrigation/watering-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
+import { cachedByZone } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 
 const NOTHING_LOGGED: DayLog = { waterings: [], readings: {} };
 
+const overIn = cachedByZone<DayLog>(["watering", "zone_reading", "reading_strike", "site", "zone"]);
+
 /** The logs of zones by day. Days that are over are remembered until something stored of them changes. */
 export function dayLogs(scope: Scope) {
-  const over = scope.cache.ofZones<DayLog>();
+  const over = overIn(scope);
 
   async function load(site: Site, zoneIds: readonly number[], from: string, to: string) {
     const [fromMs, toMs] = [from, to].map((date) => startOfLocalDay(date, site.timeZone)) as [number, number];

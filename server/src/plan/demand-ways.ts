@@ -55,7 +55,6 @@ export function demandWays(scope: Scope, plans: PlanService) {
         zoneStore(inner).update(zoneId, site.id, version, { ...record, demand: choice }),
       );
       if (!saved) throw staleEdit(`The zone ${zone.name}`, asZone(await scope.zone(zoneId)));
-      scope.cache.zoneChanged(zoneId);
       return compare(zoneId, undefined);
     },
   };

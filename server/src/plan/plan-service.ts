@@ -11,9 +11,11 @@ import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
 import { addDays, localDate } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
+import { cachedByZone } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { planning, type Records } from "./planners.ts";
+import { COURSE_TABLES } from "./rests-on.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { pulsesAnswer } from "./pulses-answer.ts";
 
@@ -28,6 +30,8 @@ export interface DayWater {
   readonly drawnL: number;
 }
 
+const watersIn = cachedByZone<DayWater | null>(COURSE_TABLES);
+
 /** What each zone gets on a date, and how it stands. */
 export function planService(
   scope: Scope,
@@ -38,7 +42,7 @@ export function planService(
 ) {
   const { clock } = scope;
   const { planners, logs } = planning(scope, weather, feeds);
-  const waters = scope.cache.ofZones<DayWater | null>();
+  const waters = watersIn(scope);
 
   return {
     planners,

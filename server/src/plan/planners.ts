@@ -4,13 +4,14 @@ import { addDays, localDate } from "@sprunel/core/time";
 import type { Site } from "@sprunel/contract/site";
 import { decisionStore } from "../advice/decision-store.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
-import { changesOf } from "../database/changes.ts";
 import { pickStore } from "../harvest/pick-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
+import { cachedByZone } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { checkpointStore } from "./checkpoint-store.ts";
 import { dayLogs } from "./day-logs.ts";
+import { COURSE_TABLES } from "./rests-on.ts";
 
 /** Readings that a day's plan and its judgement look back on. */
 const READING_DAYS = 7;
@@ -29,6 +30,9 @@ export interface Planners {
 
 type PlanOfWeather = PlanCache["plans"] extends Map<string, infer One> ? One : never;
 
+const morningsIn = cachedByZone<Float64Array>(COURSE_TABLES);
+const plansIn = cachedByZone<PlanOfWeather>(COURSE_TABLES);
+
 /** Gathers what plans stand on, and keeps what was worked out of it. */
 export function planning(
   scope: Scope,
@@ -36,18 +40,9 @@ export function planning(
   feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>,
 ) {
   const { clock } = scope;
-  const mornings = scope.cache.ofZones<Float64Array>();
-  const plans = scope.cache.ofZones<PlanOfWeather>();
+  const [mornings, plans] = [morningsIn(scope), plansIn(scope)];
   const logs = dayLogs(scope);
   const checkpoints = checkpointStore(scope);
-  let lastToday: string | undefined;
-
-  /** At midnight the day that is over is what was logged of it, no longer what was still planned. */
-  function turnDay(today: string): void {
-    if (lastToday !== undefined && lastToday !== today)
-      scope.cache.weatherChanged(lastToday < today ? lastToday : today);
-    lastToday = today;
-  }
 
   /** A root zone is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
@@ -103,8 +98,8 @@ export function planning(
     { earliest, told = false }: { readonly earliest?: string; readonly told?: boolean } = {},
   ): Promise<Planners> {
     const today = localDate(clock(), site.timeZone);
-    turnDay(today);
-    const changes = await changesOf(scope.db);
+    scope.cache.dayIs(today);
+    const version = scope.cache.versionOf(COURSE_TABLES);
     const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
     await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);
@@ -115,7 +110,7 @@ export function planning(
     return {
       records,
       plannerOf: (zone) => new ZonePlanner(zone, records, cacheOf(zone.id), told),
-      keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, changes }),
+      keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, version }),
     };
   }
 

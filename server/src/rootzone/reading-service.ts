@@ -1,6 +1,5 @@
 import type { NewReading, NewRound, Reading, RootStation, Strike } from "@sprunel/contract/rootzone";
 import { READING_KINDS, type ReadingKind } from "@sprunel/core/rootzone";
-import { localDate } from "@sprunel/core/time";
 import { badInput, conflict, notFound } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
 import { readingStore, type StoredReading, type ZoneReading } from "./reading-store.ts";
@@ -26,10 +25,6 @@ export function valuesOf(zoneId: number, reading: NewReading): (ZoneReading & { 
 
 /** Readings at the root zone: added, never changed, struck out with a reason. */
 export function readingService(scope: Scope) {
-  const changed = async (zoneId: number, atMs: number): Promise<void> => {
-    const { timeZone } = await scope.site.current();
-    scope.cache.zoneChanged(zoneId, localDate(atMs, timeZone));
-  };
   /** @throws 409 where another value stands at the same moment: neither is lost in silence */
   const write = async (inner: Scope, readings: readonly StoredReading[]): Promise<void> => {
     const [first] = await readingStore(inner).inTheWay(readings);
@@ -54,7 +49,6 @@ export function readingService(scope: Scope) {
       const faults = stillToCome(reading.at, "at");
       if (faults.length > 0) throw badInput(faults);
       await scope.transaction((inner) => write(inner, valuesOf(zoneId, reading)));
-      await changed(zoneId, Date.parse(reading.at));
     },
 
     /** What was read on a walk: all of it, or nothing and every fault by its place. */
@@ -71,7 +65,6 @@ export function readingService(scope: Scope) {
           readings.flatMap(({ zoneId, ...reading }) => valuesOf(zoneId, reading)),
         ),
       );
-      for (const { zoneId, at } of readings) await changed(zoneId, Date.parse(at));
     },
 
     /** The newest values that count, by zone and kind, the newest first. */
@@ -86,9 +79,10 @@ export function readingService(scope: Scope) {
     async strike(zoneId: number, { at, reason }: Strike): Promise<void> {
       await scope.zone(zoneId);
       const atMs = Date.parse(at);
-      if (!(await readingStore(scope).strike(zoneId, atMs, reason, scope.clock())))
-        throw notFound(`A reading at ${at}`);
-      await changed(zoneId, atMs);
+      const struck = await scope.transaction((inner) =>
+        readingStore(inner).strike(zoneId, atMs, reason, scope.clock()),
+      );
+      if (!struck) throw notFound(`A reading at ${at}`);
     },
 
     /** Every reading of a zone, a row each, struck ones with the reason. */

@@ -1,7 +1,7 @@
 import { READING_KINDS, type ReadingKind } from "@sprunel/core/rootzone";
 import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
-import type { Writer } from "../scope/scope.ts";
+import { byZone, type Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
 
 export interface ZoneReading {
@@ -41,7 +41,7 @@ interface ReadingRow {
 }
 
 /** All SQL about readings at the root zone. */
-export function readingStore({ db, actor }: Writer) {
+export function readingStore({ db, actor, into, writes }: Writer) {
   return {
     /** What counts, in order of time, of some zones or of all: struck readings are left out. */
     async between(fromMs: number, toMs: number, zoneIds?: readonly number[]): Promise<ZoneReading[]> {
@@ -130,7 +130,7 @@ export function readingStore({ db, actor }: Writer) {
     /** @returns false when there is no reading at that moment */
     async strike(zoneId: number, atMs: number, reason: string, nowMs: number): Promise<boolean> {
       if (!(await db<ReadingRow>("zone_reading").where({ zone_id: zoneId, at_ms: atMs }).first("at_ms"))) return false;
-      await db("reading_strike")
+      await into<StrikeRow>({ table: "reading_strike", zones: [zoneId], from: atMs })
         .insert({ zone_id: zoneId, at_ms: atMs, reason, struck_at_ms: nowMs, actor })
         .onConflict()
         .ignore();
@@ -158,7 +158,7 @@ export function readingStore({ db, actor }: Writer) {
     },
     async addStrikes(zoneId: number, strikes: readonly ReadingStrike[]): Promise<void> {
       for (const { atMs, reason, struckAtMs } of strikes)
-        await db<StrikeRow>("reading_strike").insert({
+        await into<StrikeRow>({ table: "reading_strike", zones: [zoneId], from: atMs }).insert({
           zone_id: zoneId,
           at_ms: atMs,
           reason,
@@ -168,6 +168,7 @@ export function readingStore({ db, actor }: Writer) {
     },
     /** Adds what is not there yet; what is there stays as it is. */
     async add(readings: readonly StoredReading[]): Promise<void> {
+      for (const rows of byZone(readings, ({ atMs }) => atMs)) writes({ table: "zone_reading", ...rows });
       for (const page of inPages(readings)) {
         await setImmediate();
         await db.raw(

@@ -19,13 +19,12 @@ export function zoneReportService(scope: Scope) {
         throw badInput([
           { path: "takenOn", message: `A report cannot be from ${report.takenOn}, which is still to come.` },
         ]);
-      await zoneReportStore(scope).add(zoneId, report);
-      scope.cache.zoneChanged(zoneId);
+      await scope.transaction((inner) => zoneReportStore(inner).add(zoneId, report));
     },
     async strike(zoneId: number, id: number, reason: string): Promise<void> {
       await scope.zone(zoneId);
-      if (!(await zoneReportStore(scope).strike(zoneId, id, reason))) throw notFound(`Report ${id}`);
-      scope.cache.zoneChanged(zoneId);
+      if (!(await scope.transaction((inner) => zoneReportStore(inner).strike(zoneId, id, reason))))
+        throw notFound(`Report ${id}`);
     },
   };
 }

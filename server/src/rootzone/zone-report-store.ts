@@ -13,7 +13,7 @@ interface ReportRow {
 const SHOWN = 200;
 
 /** All SQL about soil tests, extracts and drain reports of a zone. What was wrong is struck out, never erased. */
-export function zoneReportStore({ db, actor }: Writer) {
+export function zoneReportStore({ db, actor, into }: Writer) {
   return {
     /** What a screen lists: the newest. */
     async page(zoneId: number): Promise<ZoneReport[]> {
@@ -47,7 +47,8 @@ export function zoneReportStore({ db, actor }: Writer) {
     /** @returns false when this very report is there already */
     async add(zoneId: number, report: NewZoneReport, struck: string | null = null): Promise<boolean> {
       if (await this.has(zoneId, report)) return false;
-      await db<ReportRow>("zone_report").insert({
+      // One from before planting holds from the first day on, whenever that was.
+      await into<ReportRow>({ table: "zone_report", zones: [zoneId] }).insert({
         zone_id: zoneId,
         taken_on: report.takenOn,
         report: JSON.stringify(report),
@@ -59,7 +60,10 @@ export function zoneReportStore({ db, actor }: Writer) {
     /** @returns false when the zone has no such report */
     async strike(zoneId: number, id: number, reason: string): Promise<boolean> {
       if (!(await db<ReportRow>("zone_report").where({ id, zone_id: zoneId }).first("id"))) return false;
-      await db<ReportRow>("zone_report").where({ id }).whereNull("struck_reason").update({ struck_reason: reason });
+      await into<ReportRow>({ table: "zone_report", zones: [zoneId] })
+        .where({ id })
+        .whereNull("struck_reason")
+        .update({ struck_reason: reason });
       return true;
     },
   };

@@ -55,8 +55,8 @@ describe("who made a record", () => {
     await call("POST", "/api/zones/1/strikes", { at: "2026-06-19T07:00:00.000Z", reason: "wrong tray" });
     for (const table of ["site", "zone", "house", "zone_reading", "reading_strike"])
       expect(await db(table).distinct("actor")).toEqual([{ actor: "owner" }]);
-    const ana = createScope({ ...scope, actor: "ana" });
-    await zoneStore(ana).add(1, { ...bags, name: "Ana's" });
+    const ana = createScope({ ...scope, actor: "ana", forget: () => Promise.resolve() });
+    await ana.transaction((inner) => zoneStore(inner).add(1, { ...bags, name: "Ana's" }));
     expect(await db("zone").where({ name: "Ana's" }).first("actor")).toEqual({ actor: "ana" });
 
     const tables = await db.raw<{ name: string; sql: string }[]>(

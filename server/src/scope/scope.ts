@@ -1,18 +1,29 @@
 import type { Site } from "@sprunel/contract/site";
 import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
+import type { RowsWritten, Table } from "../database/tables.ts";
 import { notFound } from "../http/problems.ts";
 import type { Pool } from "../pool/pool.ts";
-import type { Cache } from "./cache.ts";
+import { Cache, cached, dated, type DatedRows } from "./cache.ts";
 import { siteStore } from "./site-store.ts";
 import { zoneStore, type StoredZone, type ZoneRecord } from "./zone-store.ts";
 
-/** What a store writes with: where, and in whose name. */
+/** What a store reads and writes with: where, and in whose name. */
 export interface Writer {
   readonly db: Knex;
   /** who makes a record: "owner" until there are accounts */
   readonly actor: string;
+  /**
+   * A table, to write these rows of it: what was worked out of them is let go.
+   *
+   * @throws outside of a transaction
+   */
+  into<Row extends object>(rows: RowsWritten): ReturnType<typeof tableIn<Row>>;
+  /** Says which rows a statement of one's own writes. */
+  writes(rows: RowsWritten): void;
 }
+
+const tableIn = <Row extends object>(db: Knex, table: Table) => db<Row>(table);
 
 /** How the plantings of zones have grown and will grow: told by the rooms above, that know weather and crops. */
 export type Grow = (zones: readonly ZoneRecord[], scope: Scope) => Promise<StoredZone[]>;
@@ -42,35 +53,89 @@ export interface Scope extends Writer {
   rehearsal<T>(work: (inner: Scope) => Promise<T>): Promise<T>;
 }
 
-export function createScope(outer: Pick<Scope, "db" | "actor" | "clock" | "cache" | "pool" | "grow">): Scope {
-  const { db, clock } = outer;
+/** What a scope is made of. */
+export interface ScopeParts extends Pick<Scope, "db" | "actor" | "clock" | "cache" | "pool" | "grow"> {
+  /** runs at the end of every transaction, in it: what is kept in the database of what was written goes with it */
+  readonly forget: (db: Knex, rows: readonly DatedRows[]) => Promise<void>;
+}
+
+const siteOf = cached(["site"], (scope) => siteStore(scope).find());
+const zonesOf = cached(["zone", "house"], (scope) => zoneStore(scope).list());
+
+export function createScope(parts: ScopeParts): Scope {
+  return scopeOver(parts, () => {
+    throw new Error("Rows are written inside a transaction only");
+  });
+}
+
+function scopeOver(parts: ScopeParts, writes: (rows: RowsWritten) => void): Scope {
+  const { db, clock, cache } = parts;
+
+  /** Does the work in a transaction over a cache of its own. @returns what came of it, and which rows were written */
+  async function within<T>(trx: Knex, work: (inner: Scope) => Promise<T>) {
+    const written: RowsWritten[] = [];
+    const innerCache = new Cache(cache);
+    const inner = scopeOver({ ...parts, db: trx, cache: innerCache }, (rows) => {
+      written.push(rows);
+      innerCache.written({ ...rows, zones: rows.zones, from: "" });
+    });
+    return { inner, written, done: await work(inner) };
+  }
+
   const scope: Scope = {
-    ...outer,
+    ...{ db, clock, cache, actor: parts.actor, pool: parts.pool, grow: parts.grow, writes },
+    into<Row extends object>(rows: RowsWritten) {
+      writes(rows);
+      return tableIn<Row>(db, rows.table);
+    },
     site: {
-      find: () => siteStore(outer).find(),
+      find: () => siteOf(scope),
       async current() {
-        const site = await siteStore(outer).find();
+        const site = await siteOf(scope);
         if (!site) throw notFound("A site");
         return site;
       },
       dateOr: async (asked) => asked ?? localDate(clock(), (await scope.site.current()).timeZone),
     },
     async zone(id) {
-      const zone = await zoneStore(outer).find(id);
-      const [grown] = zone ? await outer.grow([zone], scope) : [];
+      const zone = (await zonesOf(scope)).find((one) => one.id === id) ?? (await zoneStore(scope).find(id));
+      const [grown] = zone ? await parts.grow([zone], scope) : [];
       if (!grown) throw notFound(`Zone ${id}`);
       return grown;
     },
-    zones: async () => outer.grow(await zoneStore(outer).list(), scope),
-    transaction: (work) => db.transaction((trx) => work(createScope({ ...outer, db: trx }))),
+    zones: async () => parts.grow(await zonesOf(scope), scope),
+    transaction: (work) =>
+      db.transaction(async (trx) => {
+        const { inner, written, done } = await within(trx, work);
+        if (db.isTransaction) {
+          written.forEach(writes);
+          return done;
+        }
+        const site = written.length > 0 ? await inner.site.find() : null;
+        const rows = written.map((one) => dated(one, (ms) => (site ? localDate(ms, site.timeZone) : "")));
+        await parts.forget(trx, rows);
+        // Before the transaction ends: nobody else reads until then, and whoever does so next finds nothing old.
+        rows.forEach((one) => cache.written(one));
+        return done;
+      }),
     async rehearsal(work) {
       const trx = await db.transaction();
       try {
-        return await work(createScope({ ...outer, db: trx }));
+        return (await within(trx, work)).done;
       } finally {
         await trx.rollback();
       }
     },
   };
   return scope;
+}
+
+/** Rows of several zones, each from its own earliest instant on. */
+export function byZone<T extends { readonly zoneId: number }>(
+  rows: readonly T[],
+  msOf: (row: T) => number,
+): { readonly zones: readonly number[]; readonly from: number }[] {
+  const earliest = new Map<number, number>();
+  for (const row of rows) earliest.set(row.zoneId, Math.min(earliest.get(row.zoneId) ?? Infinity, msOf(row)));
+  return [...earliest].map(([zoneId, from]) => ({ zones: [zoneId], from }));
 }

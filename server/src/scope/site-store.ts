@@ -18,21 +18,21 @@ interface SiteRow {
 }
 
 /** All SQL about the site. A data folder holds one. */
-export function siteStore({ db, actor }: Writer) {
+export function siteStore({ db, actor, into }: Writer) {
   return {
     async find(): Promise<Site | null> {
       const row = await db<SiteRow>("site").first();
       return row ? fromRow(row) : null;
     },
     async add(site: NewSite): Promise<number> {
-      const [id = 0] = await db<SiteRow>("site").insert({ ...toRow(site), version: 1, actor });
-      await db("station").insert({ site_id: id, house_id: null });
+      const [id = 0] = await into<SiteRow>({ table: "site" }).insert({ ...toRow(site), version: 1, actor });
+      await into({ table: "station" }).insert({ site_id: id, house_id: null });
       return id;
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, version: number, site: NewSite): Promise<boolean> {
       return (
-        (await db<SiteRow>("site")
+        (await into<SiteRow>({ table: "site" })
           .where({ id, version })
           .update({ ...toRow(site), version: version + 1, actor })) === 1
       );

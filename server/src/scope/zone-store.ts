@@ -40,7 +40,8 @@ export function asZone({ houseId: _house, grown: _grown, ...zone }: ZoneRecord &
 }
 
 /** All SQL about zones and the houses they stand in. */
-export function zoneStore({ db, actor }: Writer) {
+export function zoneStore(writer: Writer) {
+  const { db, actor, into } = writer;
   const joined = () =>
     db<ZoneRow>("zone")
       .join("house", "house.id", "zone.house_id")
@@ -63,7 +64,7 @@ export function zoneStore({ db, actor }: Writer) {
       return rows.map(fromRow);
     },
     async archive(id: number, archived: boolean): Promise<void> {
-      await db<ZoneRow>("zone")
+      await into<ZoneRow>({ table: "zone", zones: [id] })
         .where({ id })
         .update({ archived: archived ? 1 : 0, actor });
     },
@@ -78,14 +79,19 @@ export function zoneStore({ db, actor }: Writer) {
     },
     /** With what was set for it. */
     async remove(id: number): Promise<void> {
-      for (const table of [...SETTINGS, "dose_programme"]) await db(table).where({ zone_id: id }).delete();
-      await db<ZoneRow>("zone").where({ id }).delete();
+      for (const table of [...SETTINGS, "dose_programme"] as const)
+        await into({ table, zones: [id] })
+          .where({ zone_id: id })
+          .delete();
+      await into<ZoneRow>({ table: "zone", zones: [id] })
+        .where({ id })
+        .delete();
     },
     /** Lines, tanks and own target of one zone, for another. */
     async copySettings(fromId: number, toId: number): Promise<void> {
       for (const table of SETTINGS) {
         const row = await db<Record<string, unknown>>(table).where({ zone_id: fromId }).first();
-        if (row) await db(table).insert({ ...row, zone_id: toId, version: 1, actor });
+        if (row) await into({ table, zones: [toId] }).insert({ ...row, zone_id: toId, version: 1, actor });
       }
     },
     async find(id: number): Promise<ZoneRecord | null> {
@@ -100,8 +106,8 @@ export function zoneStore({ db, actor }: Writer) {
       return row !== undefined;
     },
     async add(siteId: number, zone: NewZone): Promise<number> {
-      const houseId = await houseFor({ db, actor }, siteId, zone);
-      const [id = 0] = await db<ZoneRow>("zone").insert({
+      const houseId = await houseFor(writer, siteId, zone);
+      const [id = 0] = await into<ZoneRow>({ table: "zone", zones: [] }).insert({
         site_id: siteId,
         house_id: houseId,
         version: 1,
@@ -110,10 +116,13 @@ export function zoneStore({ db, actor }: Writer) {
       });
       return id;
     },
-    /** @returns false when the record is no longer at this version */
-    async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
-      const houseId = await houseFor({ db, actor }, siteId, zone);
-      const changed = await db<ZoneRow>("zone")
+    /**
+     * @param from the first date on which it is another zone; at all times where left out
+     * @returns false when the record is no longer at this version
+     */
+    async update(id: number, siteId: number, version: number, zone: NewZone, from?: string): Promise<boolean> {
+      const houseId = await houseFor(writer, siteId, zone);
+      const changed = await into<ZoneRow>({ table: "zone", zones: [id], ...(from !== undefined && { from }) })
         .where({ id, version })
         .update({ house_id: houseId, version: version + 1, actor, ...columns(zone) });
       return changed === 1;
@@ -142,24 +151,26 @@ type JoinedRow = ZoneRow & CoverRow & { house_name: string };
  * The house of this name, made or brought up to date: its light is that of all its zones, so that a figure which nobody has
  * confirmed does not change what is known of it. A house has a sensor station of its own.
  */
-async function houseFor({ db, actor }: Writer, siteId: number, { house, unconfirmed }: NewZone): Promise<number> {
+async function houseFor({ db, actor, into }: Writer, siteId: number, { house, unconfirmed }: NewZone): Promise<number> {
+  const zonesIn = async (houseId: number): Promise<number[]> =>
+    (await db<ZoneRow>("zone").where({ house_id: houseId }).select("id")).map(({ id }) => id);
   const found = await db<HouseRow>("house").where({ site_id: siteId, name: house.name }).first();
   if (found) {
     const { transmission_pct, ...others } = coverOf(house);
     const known = unconfirmed.includes("transmissionPct") ? others : { ...others, transmission_pct };
     if (Object.entries(known).some(([key, value]) => found[key as keyof CoverRow] !== value))
-      await db<HouseRow>("house")
+      await into<HouseRow>({ table: "house", zones: await zonesIn(found.id) })
         .where({ id: found.id })
         .update({ ...known, actor });
     return found.id;
   }
-  const [id = 0] = await db<HouseRow>("house").insert({
+  const [id = 0] = await into<HouseRow>({ table: "house", zones: [] }).insert({
     site_id: siteId,
     name: house.name,
     ...coverOf(house),
     actor,
   });
-  await db("station").insert({ site_id: siteId, house_id: id });
+  await into({ table: "station", zones: [] }).insert({ site_id: siteId, house_id: id });
   return id;
 }
 

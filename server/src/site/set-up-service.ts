@@ -19,10 +19,6 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         throw badInput([{ path: `waters.${at}.sourceId`, message: `There is no source of water ${sourceId} here.` }]);
     });
   };
-  /** The light of a house is that of all its zones. */
-  const houseChanged = async (name: string): Promise<void> => {
-    for (const { id, house } of await scope.zones()) if (house.name === name) scope.cache.zoneChanged(id);
-  };
   return {
     async overview(): Promise<SetUp> {
       const [site, zones] = [await scope.site.find(), await zoneStore(scope).all()];
@@ -43,16 +39,14 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         await siteStore(inner).add(site);
       });
       await placed();
-      scope.cache.allChanged();
       return scope.site.current();
     },
 
     async updateSite(id: number, version: number, site: NewSite): Promise<Site> {
-      const saved = await siteStore(scope).update(id, version, site);
+      const saved = await scope.transaction((inner) => siteStore(inner).update(id, version, site));
       const now = await scope.site.current();
       if (now.id !== id) throw notFound(`Site ${id}`);
       if (!saved) throw staleEdit(`The site ${now.name}`, now);
-      scope.cache.allChanged();
       return now;
     },
 
@@ -64,8 +58,6 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         await refuseTakenName(inner, zone.name, 0);
         return zoneStore(inner).add(site.id, zone);
       });
-      // Its house may be new, and have no air in the days that are remembered.
-      scope.cache.allChanged();
       return asZone(await scope.zone(id));
     },
 
@@ -83,9 +75,6 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         if (!(await zoneStore(inner).update(id, site.id, version, zone)))
           throw staleEdit(`The zone ${before.name}`, before);
       });
-      if (zone.house.name === before.house.name) await houseChanged(zone.house.name);
-      else scope.cache.allChanged();
-      scope.cache.zoneChanged(id);
       return asZone(await scope.zone(id));
     },
 
@@ -111,8 +100,7 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
 
     async archiveZone(id: number, archived: boolean): Promise<SetUp> {
       await scope.zone(id);
-      await zoneStore(scope).archive(id, archived);
-      scope.cache.zoneChanged(id);
+      await scope.transaction((inner) => zoneStore(inner).archive(id, archived));
       return this.overview();
     },
 
@@ -124,7 +112,6 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
         if (records > 0) throw keptRecords(name, records);
         await zoneStore(inner).remove(id);
       });
-      scope.cache.zoneChanged(id);
       return this.overview();
     },
   };

@@ -23,7 +23,7 @@ export function decisionService(scope: Scope, plans: PlanService) {
           },
         ]);
       const fromDate = entry.proposal?.fromDate ?? decision.date;
-      await decisionStore(scope).add({
+      const stored = {
         key: decision.key,
         zoneId,
         cause: decision.cause,
@@ -33,16 +33,18 @@ export function decisionService(scope: Scope, plans: PlanService) {
         correction: correctionOf(decision, entry),
         reason: decision.verdict === "dismissed" ? decision.reason : null,
         decidedAtMs,
-      });
-      scope.cache.zoneChanged(zoneId, fromDate < decision.date ? fromDate : decision.date);
+      };
+      const from = fromDate < decision.date ? fromDate : decision.date;
+      await scope.transaction((inner) => decisionStore(inner).add(stored, from));
     },
 
     /** As if it had not been taken; it stays on record. */
     async takeBack(zoneId: number, decisionId: number): Promise<void> {
       await scope.zone(zoneId);
-      const fromDate = await decisionStore(scope).takeBack(zoneId, decisionId, scope.clock());
+      const fromDate = await scope.transaction((inner) =>
+        decisionStore(inner).takeBack(zoneId, decisionId, scope.clock()),
+      );
       if (fromDate === null) throw notFound(`A decision ${decisionId} of this zone that stands`);
-      scope.cache.zoneChanged(zoneId, fromDate);
     },
   };
 }

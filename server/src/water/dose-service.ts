@@ -23,13 +23,12 @@ export function doseService(scope: Scope) {
       const today = await scope.site.dateOr(undefined);
       if (dose.givenOn > today)
         throw badInput([{ path: "givenOn", message: `A dose cannot be from ${dose.givenOn}; today is ${today}.` }]);
-      await doseStore(scope).add(zoneId, dose);
-      scope.cache.zoneChanged(zoneId, dose.givenOn);
+      await scope.transaction((inner) => doseStore(inner).add(zoneId, dose));
     },
     async strike(zoneId: number, id: number, reason: string): Promise<void> {
       await scope.zone(zoneId);
-      if (!(await doseStore(scope).strike(zoneId, id, reason))) throw notFound(`Dose ${id}`);
-      scope.cache.zoneChanged(zoneId);
+      if (!(await scope.transaction((inner) => doseStore(inner).strike(zoneId, id, reason))))
+        throw notFound(`Dose ${id}`);
     },
   };
 }

@@ -14,7 +14,7 @@ interface DoseRow {
 }
 
 /** All SQL about doses of digestate and reclaimed water. What was wrong is struck out, never erased. */
-export function doseStore({ db, actor }: Writer) {
+export function doseStore({ db, actor, into }: Writer) {
   return {
     /** Newest first. */
     async list(zoneId: number): Promise<(Dose & { readonly key: string })[]> {
@@ -40,7 +40,7 @@ export function doseStore({ db, actor }: Writer) {
     },
     /** The same dose sent twice counts once. */
     async add(zoneId: number, dose: NewDose, struck: string | null = null): Promise<void> {
-      await db<DoseRow>("source_dose")
+      await into<DoseRow>({ table: "source_dose", zones: [zoneId], from: dose.givenOn })
         .insert({
           key: dose.key,
           zone_id: zoneId,
@@ -56,8 +56,12 @@ export function doseStore({ db, actor }: Writer) {
     },
     /** @returns false when the zone has no such dose */
     async strike(zoneId: number, id: number, reason: string): Promise<boolean> {
-      if (!(await db<DoseRow>("source_dose").where({ id, zone_id: zoneId }).first("id"))) return false;
-      await db<DoseRow>("source_dose").where({ id }).whereNull("struck_reason").update({ struck_reason: reason });
+      const found = await db<DoseRow>("source_dose").where({ id, zone_id: zoneId }).first("given_on");
+      if (!found) return false;
+      await into<DoseRow>({ table: "source_dose", zones: [zoneId], from: found.given_on })
+        .where({ id })
+        .whereNull("struck_reason")
+        .update({ struck_reason: reason });
       return true;
     },
   };

@@ -16,7 +16,8 @@ interface ReportRow {
   actor: string;
 }
 /** All SQL about laboratories' reports of waters. */
-export function reportStore({ db, actor }: Writer) {
+export function reportStore(writer: Writer) {
+  const { db, actor, into } = writer;
   const joined = () =>
     db<ReportRow>("water_report")
       .join("source", "source.id", "water_report.source_id")
@@ -56,9 +57,9 @@ export function reportStore({ db, actor }: Writer) {
     },
     async add(siteId: number, report: NewWaterReport): Promise<void> {
       const { limits, methods } = report;
-      await db<ReportRow>("water_report").insert({
+      await into<ReportRow>({ table: "water_report" }).insert({
         site_id: siteId,
-        source_id: await sourceStore({ db, actor }).named(siteId, report.sourceName),
+        source_id: await sourceStore(writer).named(siteId, report.sourceName),
         taken_on: report.takenOn,
         ions: JSON.stringify(report.ions),
         ph: report.ph,

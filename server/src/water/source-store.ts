@@ -11,7 +11,7 @@ interface SourceRow {
 }
 
 /** All SQL about sources of water. */
-export function sourceStore({ db, actor }: Writer) {
+export function sourceStore({ db, actor, into }: Writer) {
   return {
     async list(siteId: number): Promise<Source[]> {
       return (await db<SourceRow>("source").where({ site_id: siteId }).orderBy("id")).map(fromRow);
@@ -21,7 +21,7 @@ export function sourceStore({ db, actor }: Writer) {
       return row ? fromRow(row) : null;
     },
     async add(siteId: number, { name, ...definition }: NewSource): Promise<number> {
-      const [id = 0] = await db<SourceRow>("source").insert({
+      const [id = 0] = await into<SourceRow>({ table: "source", zones: [] }).insert({
         site_id: siteId,
         version: 1,
         name,
@@ -32,7 +32,11 @@ export function sourceStore({ db, actor }: Writer) {
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, version: number, { name, ...definition }: NewSource): Promise<boolean> {
-      const changed = await db<SourceRow>("source")
+      const brought = await db<{ zone_id: number; source_id: number }>("source_dose")
+        .where({ source_id: id })
+        .distinct("zone_id");
+      // Whoever changes the analysis of a digestate changes what it brought.
+      const changed = await into<SourceRow>({ table: "source", zones: brought.map(({ zone_id }) => zone_id) })
         .where({ id, version })
         .update({ version: version + 1, name, definition: JSON.stringify(definition), actor });
       return changed === 1;

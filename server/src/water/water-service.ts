@@ -47,12 +47,10 @@ export function waterService(scope: Scope, weather: WeatherService, plans: PlanS
         if (!(await sourceStore(inner).update(id, version, source)))
           throw staleEdit(`The water ${before.name}`, await sourceStore(inner).find(id));
       });
-      // Its analysis bears on every root zone that got some of it.
-      for (const zone of await scope.zones()) scope.cache.zoneChanged(zone.id);
     },
 
     async addReport(report: NewWaterReport): Promise<void> {
-      await reportStore(scope).add((await scope.site.current()).id, report);
+      await scope.transaction(async (inner) => reportStore(inner).add((await inner.site.current()).id, report));
     },
 
     async station(asked: string | undefined): Promise<WaterStation> {

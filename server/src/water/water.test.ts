@@ -5,6 +5,7 @@ import { addDays } from "@sprunel/core/time";
 import { describe, expect, it } from "vitest";
 import { sameDayDevice } from "../testing/same-day-device.ts";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
+import { wateringStore } from "../irrigation/watering-store.ts";
 
 const roof = {
   name: "Roof",
@@ -80,13 +81,11 @@ describe("sources of water", () => {
     };
     const dates = (from: number): string[] => Array.from({ length: 7 }, (_, at) => addDays("2026-06-20", from + at));
     const past = await Promise.all(dates(-7).map(plannedOn));
-    await server.db("watering").insert(
-      dates(-7).map((date, at) => ({
-        ...{ zone_id: 1, start_ms: Date.parse(`${date}T06:00:00Z`), minutes: 60, source: "controller" },
-        litres: 1.5 * (past[at] ?? NaN),
-      })),
-    );
-    server.scope.cache.zoneChanged(1);
+    const given = dates(-7).map((date, at) => ({
+      ...{ zoneId: 1, startMs: Date.parse(`${date}T06:00:00Z`), minutes: 60, source: "controller" },
+      litres: 1.5 * (past[at] ?? NaN),
+    }));
+    await server.scope.transaction((inner) => wateringStore(inner).add(given));
     const ahead = await Promise.all(dates(0).map(plannedOn));
     const sum = (all: number[]): number => all.reduce((total, one) => total + one, 0);
     const factor = (1.5 * sum(past)) / sum(await Promise.all(dates(-7).map(plannedOn)));

@@ -38,6 +38,7 @@ import { nitrogenInRoots } from "./038-nitrogen-in-roots.ts";
 import { dayPlans } from "./041-day-plans.ts";
 import { imports } from "./042-imports.ts";
 import { reportNotes } from "./043-report-notes.ts";
+import { checkpointsByWriters } from "./044-checkpoints-by-writers.ts";
 import { leafTaken } from "./040-leaf-taken.ts";
 import { soilSteps } from "./039-soil-steps.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
@@ -88,6 +89,7 @@ const all: readonly Migration[] = [
   dayPlans,
   imports,
   reportNotes,
+  checkpointsByWriters,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

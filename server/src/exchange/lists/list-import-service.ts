@@ -84,7 +84,7 @@ export function listImportService(scope: Scope) {
     async commit(file: ListFile): Promise<ListPreview> {
       const site = await scope.site.current();
       const list = await read(file, site);
-      const answer = await scope.transaction((inner) =>
+      return scope.transaction((inner) =>
         importLog(inner).watched(
           () => run(file, list, site, inner),
           ({ stored }) =>
@@ -96,8 +96,6 @@ export function listImportService(scope: Scope) {
                 },
         ),
       );
-      for (const { id } of await scope.zones()) scope.cache.zoneChanged(id);
-      return answer;
     },
   };
 }

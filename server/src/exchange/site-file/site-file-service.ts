@@ -75,7 +75,6 @@ export function siteFileService(scope: Scope, modules: readonly Module[], incomi
           await readSiteFile(inner, rooms, held);
         }),
       );
-      scope.cache.allChanged();
     },
   };
 }
