@@ -1,7 +1,7 @@
 import { advance, rootZone, stateOf } from "@sprunel/core/course";
 import { figuresOf, FLUX_SLOTS, HOUR_SLOTS } from "@sprunel/core/rootzone";
 import { fieldsOf, SYSTEMS } from "@sprunel/core/systems";
-import { figure, percentile, timed } from "./measure.mjs";
+import { QUIET_LOOP_MS, figure, percentile, swinging, timed } from "./measure.mjs";
 
 const HOURS = 200 * 24;
 const ROUNDS = 100;
@@ -54,11 +54,14 @@ async function withIons() {
     hours,
     ions: { startMmolL: feed, uptakeMmolL: { NO3: 10, NH4: 1, H2PO4: 0.8, K: 5, Ca: 2.5, Mg: 1.2, SO4: 1 } },
   };
-  figure(
+  const ionsMs = await median(() => rootZone(ask));
+  await swinging(
     "the same of a substrate zone with pH and single ions, warm median",
-    await median(() => rootZone(ask)),
+    ionsMs,
     "ms",
     60,
+    "bare loop",
+    QUIET_LOOP_MS,
   );
 }
 

@@ -1,4 +1,4 @@
-// What the machine is like in this run: the bare work that figures are made of, measured beside them.
+// What the machine is like: the bare work that figures are made of, measured right after each of them.
 import { fork } from "node:child_process";
 import { createServer } from "node:http";
 import { mkdtempSync, rmSync } from "node:fs";
@@ -65,12 +65,5 @@ async function bareLoop() {
   return Math.min(await timed(run), await timed(run), await timed(run));
 }
 
-/** ms of each; the names are those that figures give as what bears on them. */
-export const machine =
-  process.argv[1] === here
-    ? {}
-    : {
-        "empty answer": await emptyAnswer(),
-        "bare insert": await bareInsert(),
-        "bare loop": await bareLoop(),
-      };
+/** What a figure may bear on, each measured when it is asked for, ms. */
+export const bare = { "empty answer": emptyAnswer, "bare insert": bareInsert, "bare loop": bareLoop };

@@ -4,7 +4,19 @@ import { join } from "node:path";
 import Database from "libsql";
 import { root } from "../prepare.mjs";
 import { framesWhileDragging } from "./screen.mjs";
-import { board, figure, folder, percentile, send, start, stop, timed, url } from "./measure.mjs";
+import {
+  QUIET_LOOP_MS,
+  board,
+  figure,
+  folder,
+  percentile,
+  send,
+  start,
+  stop,
+  swinging,
+  timed,
+  url,
+} from "./measure.mjs";
 
 /** What the demo's server does over HTTP. */
 export async function overHttp() {
@@ -98,11 +110,13 @@ export async function manyZones() {
   for (let round = 0; round < 100; round++) await board();
   const times = [];
   for (let round = 0; round < 100; round++) times.push(await timed(board));
-  figure(
+  await swinging(
     `morning board, ${zones} zones, ${((zones * perZone) / 1e6).toFixed(1)} million readings, warm, p95`,
     percentile(times, 0.95),
     "ms",
     40,
+    "bare loop",
+    QUIET_LOOP_MS,
   );
   const late = { at: new Date(now - 30 * 86_400_000 + 60_000).toISOString(), tensionKpa: 21 };
   const soil = known.find(({ definition }) => definition.system === "soil-drip").id;
@@ -110,7 +124,7 @@ export async function manyZones() {
     await send("POST", `/api/zones/${soil}/readings`, late);
     await board();
   });
-  figure("a reading 30 days back until the board shows it", shown, "ms", 300);
+  await swinging("a reading 30 days back until the board shows it", shown, "ms", 300, "bare loop", QUIET_LOOP_MS);
   const kept = new Database(join(data, "sprunel.db"), { readonly: true });
   const { bytes, count } = kept
     .prepare("SELECT sum(length(state) + length(engine) + 60) AS bytes, count(*) AS count FROM zone_checkpoint")
@@ -242,7 +256,8 @@ export async function recosted() {
   const told = answer.trim().split("\n");
   if (JSON.parse(told.at(-1)).zones.filter(({ status }) => status).length !== zones)
     throw new Error("not every zone was told in money");
-  figure(`${zones} zones told in money after a price, ${told.length - 1} words of progress`, ms / 1000, "s", 2);
+  const work = `${zones} zones told in money after a price, ${told.length - 1} words of progress`;
+  await swinging(work, ms / 1000, "s", 2, "bare loop", QUIET_LOOP_MS);
   await stop(child);
   rmSync(data, { recursive: true, force: true });
 }
