@@ -7,6 +7,7 @@ import type { Logger } from "pino";
 import { pinoHttp } from "pino-http";
 import type { Background } from "./background/background.ts";
 import type { Access } from "./http/access.ts";
+import { PROGRAM, type Caller } from "./http/caller.ts";
 import { errorHandler } from "./http/error-handler.ts";
 import { openApi } from "./http/openapi.ts";
 import { notFound } from "./http/problems.ts";
@@ -14,7 +15,8 @@ import { routesOf, served, wrongMethods, type Served } from "./http/served.ts";
 import type { Module } from "./scope/module.ts";
 
 interface AppOptions {
-  readonly modules: readonly Module[];
+  /** the rooms, made for whoever asks */
+  readonly modulesFor: (caller: Caller) => readonly Module[];
   readonly log: Logger;
   readonly background: Background;
   readonly access: Access;
@@ -25,7 +27,7 @@ interface AppOptions {
   readonly webFolder?: string | undefined;
 }
 
-export function createApp({ modules, log, background, access, port, version, webFolder }: AppOptions): Express {
+export function createApp({ modulesFor, log, background, access, port, version, webFolder }: AppOptions): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(access.guard);
@@ -63,8 +65,18 @@ export function createApp({ modules, log, background, access, port, version, web
     if (req.method !== "GET") res.once("finish", () => res.statusCode < 300 && background.works("the database"));
     next();
   });
-  const all = routesFor(modules, version, background, [access.endpoint(port)]);
-  app.use(routesOf(all), wrongMethods(all));
+  const ofProgram = routesOfProgram({
+    version,
+    background,
+    beside: [access.endpoint(port)],
+    rooms: modulesFor(PROGRAM),
+  });
+  const servedTo = (caller: Caller): readonly Served[] => [
+    ...modulesFor(caller).flatMap(({ routes }) => routes),
+    ...ofProgram,
+  ];
+  const all = servedTo(PROGRAM);
+  app.use(routesOf(all, servedTo), wrongMethods(all));
   app.use("/api", (req) => {
     throw notFound(`${req.method} ${req.originalUrl.slice(0, 200)}`);
   });
@@ -86,17 +98,20 @@ export function createApp({ modules, log, background, access, port, version, web
   return app;
 }
 
-/** Everything that is served below `/api`, itself described. */
-export function routesFor(
-  modules: readonly Module[],
-  version: string,
-  background: Pick<Background, "told"> = { told: [] },
-  beside: readonly Served[] = [],
-): readonly Served[] {
+/** What the program itself answers, whoever asks: how it is, and what all is served below `/api`. */
+export function routesOfProgram({
+  version,
+  background,
+  beside,
+  rooms,
+}: Pick<AppOptions, "version"> & {
+  readonly background: Pick<Background, "told">;
+  readonly beside: readonly Served[];
+  readonly rooms: readonly Module[];
+}): readonly Served[] {
   // Worked out when it is asked for first: it takes longer than all else of a start.
   let description: ReturnType<typeof openApi> | undefined;
   const all: Served[] = [
-    ...modules.flatMap(({ routes }) => routes),
     ...beside,
     served(getHealth, () => ({
       status: background.told.length === 0 ? ("ok" as const) : ("trouble" as const),
@@ -111,7 +126,7 @@ export function routesFor(
       getDescription,
       () =>
         (description ??= openApi(
-          all.map(({ endpoint }) => endpoint),
+          [...rooms.flatMap(({ routes }) => routes), ...all].map(({ endpoint }) => endpoint),
           version,
         )),
     ),

@@ -2,10 +2,10 @@ import { adviceModule } from "./advice/module.ts";
 import { climateModule, type ClimateModule } from "./climate/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { clockModule, type SteeredClock } from "./clock/module.ts";
-import { growth } from "./crop/growth.ts";
 import { cropModule } from "./crop/module.ts";
 import { dayModule } from "./day/module.ts";
 import { exchangeModule } from "./exchange/module.ts";
+import type { Incoming } from "./exchange/site-file/incoming.ts";
 import { feedModule } from "./feed/module.ts";
 import { harvestModule } from "./harvest/module.ts";
 import { pickStore } from "./harvest/pick-store.ts";
@@ -23,24 +23,19 @@ export type Rooms = ReturnType<typeof createRooms>;
 
 const DAY_MS = 86_400_000;
 
-/** Puts the rooms together over one scope, each upon those that lie below it. */
-export function createRooms(
-  scope: Scope,
-  {
-    device,
-    followDays,
-    steered,
-    dataFolder,
-    beside,
-  }: {
-    readonly device: WeatherDevice | null;
-    readonly followDays: number;
-    readonly steered: SteeredClock | null;
-    readonly dataFolder: string;
-    /** does something beside requests */
-    beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
-  },
-) {
+/** What rooms are made with, whoever calls. */
+export interface RoomOptions {
+  readonly device: WeatherDevice | null;
+  readonly followDays: number;
+  readonly steered: SteeredClock | null;
+  readonly dataFolder: string;
+  readonly incoming: Incoming;
+  /** does something beside requests */
+  beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
+}
+
+/** Puts the rooms together for one caller, each upon those that lie below it. They hold nothing: what is kept is the site's. */
+export function createRooms(scope: Scope, { device, followDays, steered, dataFolder, incoming, beside }: RoomOptions) {
   const clock = clockModule(scope, steered);
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
@@ -90,9 +85,8 @@ export function createRooms(
     site,
     today,
   ];
-  const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, dataFolder });
+  const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, incoming });
   return {
-    grow: growth(climate.weather),
     climate,
     irrigation,
     rootzone,

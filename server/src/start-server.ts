@@ -15,16 +15,17 @@ import { createRooms, type Rooms } from "./modules.ts";
 import { BACKUPS, backupsIn } from "./database/backup.ts";
 import { upkeep } from "./database/upkeep.ts";
 import { Background } from "./background/background.ts";
+import { PROGRAM, type Caller } from "./http/caller.ts";
+import { Incoming } from "./exchange/site-file/incoming.ts";
+import { growth } from "./crop/growth.ts";
 import { Access, accessCode, isLoopback, spaced, type AccessOptions } from "./http/access.ts";
 import { dropCheckpoints } from "./plan/rests-on.ts";
 import { createPool, type Pool } from "./pool/pool.ts";
 import { Cache } from "./scope/cache.ts";
-import { createScope, type Scope } from "./scope/scope.ts";
+import { createScope, type OpenSite, type Scope } from "./scope/scope.ts";
 
 export const VERSION = "0.1.0";
 const WEB_FOLDER = fileURLToPath(new URL("../../web/dist", import.meta.url));
-/** Whoever works at this machine, until there are accounts. */
-const OWNER = "owner";
 /** How long a stop waits for requests that are under way. */
 const STOP_PATIENCE_MS = 5000;
 /** So often the day of all zones is held against weather and readings that came in. */
@@ -95,19 +96,19 @@ export async function startServer({
   let db: Knex | undefined;
   try {
     db = await openDatabase(dataFolder);
-    const scope: Scope = createScope({
-      db,
-      clock,
-      pool,
-      cache: new Cache(),
-      forget: dropCheckpoints,
-      actor: OWNER,
-      grow: (zones, inner) => rooms.grow(zones, inner),
-    });
-    const rooms = createRooms(scope, {
-      ...{ device: device ?? null, followDays, steered: steered ?? null, dataFolder },
-      beside: (what, work) => background.beside(what, work),
-    });
+    const site: OpenSite = {
+      ...{ db, clock, pool, cache: new Cache(), forget: dropCheckpoints },
+      grow: (zones, inner) => grow(zones, inner),
+    };
+    const incoming = new Incoming(dataFolder);
+    const roomsFor = (caller: Caller): Rooms =>
+      createRooms(createScope(site, caller), {
+        ...{ device: device ?? null, followDays, steered: steered ?? null, dataFolder, incoming },
+        beside: (what, work) => background.beside(what, work),
+      });
+    const scope = createScope(site, PROGRAM);
+    const rooms = roomsFor(PROGRAM);
+    const grow = growth(rooms.climate.weather);
     await prepare?.({ scope, rooms, background });
     const made = isLoopback(host) ? null : accessCode(dataFolder);
     let listening = port;
@@ -115,7 +116,7 @@ export async function startServer({
     const app = createApp({
       access,
       port: () => listening,
-      modules: rooms.all,
+      modulesFor: (caller) => roomsFor(caller).all,
       background,
       log,
       version: VERSION,

@@ -16,6 +16,7 @@ export type Access = z.infer<typeof accessSchema>;
 export const getAccess = endpoint({
   method: "get",
   path: "/api/access",
+  needs: "people",
   summary: "By which address and code a tablet on the nursery's network gets in",
   answer: accessSchema,
 });

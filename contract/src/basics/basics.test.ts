@@ -102,6 +102,7 @@ describe("an endpoint", () => {
   const day = endpoint({
     method: "get",
     path: "/api/zones/:id/day",
+    needs: "see",
     summary: "a day",
     params: oneParams,
     query: dateQuery,

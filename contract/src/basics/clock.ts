@@ -19,6 +19,7 @@ export type Clock = z.infer<typeof clockSchema>;
 export const getClock = endpoint({
   method: "get",
   path: "/api/clock",
+  needs: "see",
   summary: "The program's time, and how fast it goes where it can be steered",
   answer: clockSchema,
 });
@@ -26,6 +27,7 @@ export const getClock = endpoint({
 export const setPace = endpoint({
   method: "put",
   path: "/api/clock",
+  needs: "set-up",
   summary: "Pause the demonstration's clock, or let it go; 404 where the clock is the real one",
   body: z.strictObject({ pace: paceSchema }).meta({ id: "NewPace" }),
   answer: clockSchema,
@@ -34,6 +36,7 @@ export const setPace = endpoint({
 export const startAgain = endpoint({
   method: "post",
   path: "/api/clock/start-again",
+  needs: "set-up",
   summary: "The demonstration begins anew on its first morning, and forgets what was typed; 404 where there is none",
   answer: emptySchema,
   status: 201,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { dateSchema, idParamSchema } from "./basics.ts";
+import type { Right } from "./rights.ts";
 
 /** How an answer travels: one JSON object, or a file or lines that are written as they come. */
 /** What is asked for with this tells its steps, line by line: `{ step }` as often as it likes, then `{ answer }` or `{ problem }`. */
@@ -18,6 +19,8 @@ export interface Endpoint<
   /** parameters as `:id` */
   readonly path: `/api/${string}`;
   readonly summary: string;
+  /** what whoever asks must be allowed */
+  readonly needs: Right;
   readonly params: Params;
   readonly query: Query;
   /** null: nothing is sent */
@@ -40,7 +43,7 @@ export function endpoint<
   Query extends z.ZodObject = Nothing,
   Body extends z.ZodType = z.ZodUndefined,
 >(
-  asked: Pick<Endpoint<Params, Query, Body, Answer>, "method" | "path" | "summary" | "answer"> &
+  asked: Pick<Endpoint<Params, Query, Body, Answer>, "method" | "path" | "summary" | "needs" | "answer"> &
     Partial<Endpoint<Params, Query, Body, Answer>>,
 ): Endpoint<Params, Query, Body, Answer> {
   return {

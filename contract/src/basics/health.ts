@@ -13,12 +13,14 @@ const healthSchema = z
 export const getHealth = endpoint({
   method: "get",
   path: "/api/health",
+  needs: "open",
   summary: "Answers when the program can serve, and says what does not work beside it",
   answer: healthSchema,
 });
 export const getDescription = endpoint({
   method: "get",
   path: "/api/openapi.json",
+  needs: "see",
   summary: "This description of the API, as OpenAPI 3.1",
   answer: z.record(z.string(), z.unknown()).meta({ id: "OpenApi" }),
 });

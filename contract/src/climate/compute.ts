@@ -6,6 +6,7 @@ import { referenceEtAnswerSchema, referenceEtRequestSchema } from "./reference-e
 export const computeReferenceEt = endpoint({
   method: "post",
   path: "/api/compute/reference-et",
+  needs: "see",
   summary: "Reference evapotranspiration",
   body: referenceEtRequestSchema,
   answer: referenceEtAnswerSchema,
@@ -14,6 +15,7 @@ export const computeReferenceEt = endpoint({
 export const computeDemand = endpoint({
   method: "post",
   path: "/api/compute/demand",
+  needs: "see",
   summary: "What a crop takes up in a day, by one of eight methods",
   body: demandRequestSchema,
   answer: demandAnswerSchema,
@@ -22,6 +24,7 @@ export const computeDemand = endpoint({
 export const computeDayLength = endpoint({
   method: "post",
   path: "/api/compute/day-length",
+  needs: "see",
   summary: "How long a day is, and when the sun rises and sets",
   body: dayLengthRequestSchema,
   answer: dayLengthAnswerSchema,

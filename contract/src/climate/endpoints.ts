@@ -4,6 +4,7 @@ import { weatherFileSchema, weatherImportAnswerSchema, weatherPreviewSchema } fr
 export const previewWeather = endpoint({
   method: "post",
   path: "/api/weather/previews",
+  needs: "import",
   summary: "What an import of a weather file would do; stores nothing",
   body: weatherFileSchema,
   answer: weatherPreviewSchema,
@@ -13,6 +14,7 @@ export const previewWeather = endpoint({
 export const importWeather = endpoint({
   method: "post",
   path: "/api/weather/imports",
+  needs: "import",
   summary: "Import a weather file as its preview showed; a second time adds nothing",
   body: weatherFileSchema,
   answer: weatherImportAnswerSchema,

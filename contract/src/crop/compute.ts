@@ -4,6 +4,7 @@ import { stageDatesAnswerSchema, stageDatesRequestSchema } from "./stage-dates.t
 export const computeStageDates = endpoint({
   method: "post",
   path: "/api/compute/stage-dates",
+  needs: "see",
   summary: "When the stages of a planting begin and end, by days, warmth, day length, date or what was seen",
   body: stageDatesRequestSchema,
   takesFiles: true,

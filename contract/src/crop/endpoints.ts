@@ -31,6 +31,7 @@ const versionQuery = z.object({ version: idParamSchema, planting: plantingKeySch
 export const getCropStation = endpoint({
   method: "get",
   path: "/api/crop",
+  needs: "see",
   summary: "Every planting's stages with their dates",
   query: dateQuery,
   answer: cropStationSchema,
@@ -39,6 +40,7 @@ export const getCropStation = endpoint({
 export const getZoneCrop = endpoint({
   method: "get",
   path: "/api/zones/:id/crop",
+  needs: "see",
   summary: "A zone's crop: its stages, its stand, and what the stage of the date asks for",
   params: oneParams,
   query: dateQuery.extend({ planting: plantingKeySchema }),
@@ -48,6 +50,7 @@ export const getZoneCrop = endpoint({
 export const addSign = endpoint({
   method: "post",
   path: "/api/zones/:id/signs",
+  needs: "crop",
   summary: "A stage was seen to begin; 409 when the version is old",
   params: oneParams,
   body: newSignSchema,
@@ -58,6 +61,7 @@ export const addSign = endpoint({
 export const takeSignBack = endpoint({
   method: "delete",
   path: "/api/zones/:id/signs/:stageId",
+  needs: "crop",
   summary: "The stage of the planting that stands now is counted by its days again; 409 when the version is old",
   params: oneParams.extend(signParamsSchema.shape),
   query: versionQuery,
@@ -67,6 +71,7 @@ export const takeSignBack = endpoint({
 export const setNights = endpoint({
   method: "put",
   path: "/api/zones/:id/nights",
+  needs: "crop",
   summary: "Cloth and lamps of the planting that stands now; 409 when the version is old",
   params: oneParams,
   body: newNightsSchema,
@@ -76,6 +81,7 @@ export const setNights = endpoint({
 export const missNight = endpoint({
   method: "post",
   path: "/api/zones/:id/missed-nights",
+  needs: "crop",
   summary: "A night on which cloth or lamps were not used as planned; 409 when the version is old",
   params: oneParams,
   body: missedNightSchema,
@@ -86,6 +92,7 @@ export const missNight = endpoint({
 export const takeMissedNightBack = endpoint({
   method: "delete",
   path: "/api/zones/:id/missed-nights/:on",
+  needs: "crop",
   summary: "The night was kept after all; 409 when the version is old",
   params: oneParams.extend(missedNightParamsSchema.shape),
   query: versionQuery,
@@ -95,6 +102,7 @@ export const takeMissedNightBack = endpoint({
 export const takeStageFit = endpoint({
   method: "post",
   path: "/api/zones/:id/stage-fits",
+  needs: "crop",
   summary: "The planting goes on with a stage's figure as it was counted here, in a crop of one's own; 409 when old",
   params: oneParams,
   body: stageFitSchema,
@@ -105,6 +113,7 @@ export const takeStageFit = endpoint({
 export const setStand = endpoint({
   method: "put",
   path: "/api/zones/:id/stand",
+  needs: "crop",
   summary: "Rows, plants, age and what a planting is watered for; 409 when the version is old",
   params: oneParams,
   body: newStandSchema,
@@ -114,6 +123,7 @@ export const setStand = endpoint({
 export const addStandStep = endpoint({
   method: "post",
   path: "/api/zones/:id/stand-steps",
+  needs: "crop",
   summary: "Moved apart, potted on, drippers set, or cut back on a date; 409 when the version is old",
   params: oneParams,
   body: newStandStepSchema,
@@ -124,6 +134,7 @@ export const addStandStep = endpoint({
 export const removeStandStep = endpoint({
   method: "delete",
   path: "/api/zones/:id/stand-steps/:kind/:on",
+  needs: "crop",
   summary: "It was not done after all; 409 when the version is old",
   params: oneParams.extend(standStepParamsSchema.shape),
   query: versionQuery,
@@ -133,6 +144,7 @@ export const removeStandStep = endpoint({
 export const planNext = endpoint({
   method: "put",
   path: "/api/zones/:id/next-planting",
+  needs: "crop",
   summary:
     "The next crop, planned while one stands: what stands in its rows is cleared by then; 409 when the version is old",
   params: oneParams,
@@ -143,6 +155,7 @@ export const planNext = endpoint({
 export const dropNext = endpoint({
   method: "delete",
   path: "/api/zones/:id/next-planting",
+  needs: "crop",
   summary: "Nothing is planned after what stands; 409 when the version is old",
   params: oneParams,
   query: z.object({ version: idParamSchema }),
@@ -154,6 +167,7 @@ const cropParams = z.object({ id: cropIdSchema });
 export const getCropLibrary = endpoint({
   method: "get",
   path: "/api/crops",
+  needs: "see",
   summary: "The library's crops and one's own",
   answer: cropLibrarySchema,
 });
@@ -161,6 +175,7 @@ export const getCropLibrary = endpoint({
 export const getCrop = endpoint({
   method: "get",
   path: "/api/crops/:id",
+  needs: "see",
   summary: "A crop with every figure and where it is from",
   params: cropParams,
   answer: libraryCropSchema,
@@ -169,6 +184,7 @@ export const getCrop = endpoint({
 export const addOwnCrop = endpoint({
   method: "post",
   path: "/api/crops",
+  needs: "crop",
   summary: "A crop of one's own, begun from the nearest one",
   body: newOwnCropSchema,
   answer: libraryCropSchema,
@@ -178,6 +194,7 @@ export const addOwnCrop = endpoint({
 export const changeOwnCrop = endpoint({
   method: "put",
   path: "/api/crops/:id",
+  needs: "crop",
   summary: "Figures of a crop of one's own; 409 when the version is old",
   params: cropParams,
   body: changedOwnCropSchema,
@@ -187,6 +204,7 @@ export const changeOwnCrop = endpoint({
 export const removeOwnCrop = endpoint({
   method: "delete",
   path: "/api/crops/:id",
+  needs: "crop",
   summary: "A crop of one's own that stands in no zone and never stood in one",
   params: cropParams,
   answer: cropLibrarySchema,
@@ -195,6 +213,7 @@ export const removeOwnCrop = endpoint({
 export const getCropFile = endpoint({
   method: "get",
   path: "/api/crops/:id/file",
+  needs: "see",
   summary: "A crop as a file that another site can read",
   params: cropParams,
   answer: cropFileSchema,
@@ -203,6 +222,7 @@ export const getCropFile = endpoint({
 export const importCrop = endpoint({
   method: "post",
   path: "/api/crops/imports",
+  needs: "crop",
   summary: "A crop's file as a crop of one's own; refused whole with the place of what cannot be",
   body: cropFileSchema,
   answer: libraryCropSchema,
@@ -213,6 +233,7 @@ export const importCrop = endpoint({
 export const getCalendarAddress = endpoint({
   method: "get",
   path: "/api/calendar-address",
+  needs: "see",
   summary: "Where calendars of people and telephones follow the crops' dates",
   answer: z.object({ path: z.string() }).meta({ id: "CalendarAddress" }),
 });
@@ -220,6 +241,7 @@ export const getCalendarAddress = endpoint({
 export const getCalendarFeed = endpoint({
   method: "get",
   path: "/api/calendar/:token",
+  needs: "open",
   summary: "Stages, switches and nights as iCalendar, at an address that only who was given it knows",
   params: z.object({ token: labelSchema("The calendar's token") }),
   answer: z.string(),
@@ -229,6 +251,7 @@ export const getCalendarFeed = endpoint({
 export const getCalendarTable = endpoint({
   method: "get",
   path: "/api/crop-calendar.csv",
+  needs: "see",
   summary: "The same dates as a table",
   answer: z.string(),
   media: "text/csv",
@@ -237,6 +260,7 @@ export const getCalendarTable = endpoint({
 export const getSoilSteps = endpoint({
   method: "get",
   path: "/api/zones/:id/soil-steps",
+  needs: "see",
   summary: "What is done to a zone's soil before planting, with the day from which something may be planted",
   params: oneParams,
   answer: soilStepsSchema,
@@ -245,6 +269,7 @@ export const getSoilSteps = endpoint({
 export const addSoilStep = endpoint({
   method: "post",
   path: "/api/zones/:id/soil-steps",
+  needs: "work",
   summary: "Lime, manure, a wetted bed: nothing is planted before its wait is over",
   params: oneParams,
   body: newSoilStepSchema,
@@ -255,6 +280,7 @@ export const addSoilStep = endpoint({
 export const strikeSoilStep = endpoint({
   method: "delete",
   path: "/api/zones/:id/soil-steps/:step",
+  needs: "work",
   summary: "A step that does not count",
   params: oneParams.extend({ step: idParamSchema }),
   answer: soilStepsSchema,

@@ -10,6 +10,7 @@ import { waterFileSchema, waterPreviewSchema } from "./water-import.ts";
 export const previewList = endpoint({
   method: "post",
   path: "/api/lists/previews",
+  needs: "import",
   summary: "What an import of a list would do: notebook, soil tests, picks or shelf",
   body: listFileSchema,
   answer: listPreviewSchema,
@@ -19,6 +20,7 @@ export const previewList = endpoint({
 export const importList = endpoint({
   method: "post",
   path: "/api/lists/imports",
+  needs: "import",
   summary: "Import a list; a second time adds nothing",
   body: listFileSchema,
   answer: listPreviewSchema,
@@ -29,6 +31,7 @@ export const importList = endpoint({
 export const previewWater = endpoint({
   method: "post",
   path: "/api/water/previews",
+  needs: "import",
   summary: "What an import of a lab file would do; stores nothing",
   body: waterFileSchema,
   answer: waterPreviewSchema,
@@ -38,6 +41,7 @@ export const previewWater = endpoint({
 export const importWater = endpoint({
   method: "post",
   path: "/api/water/imports",
+  needs: "import",
   summary: "Import a lab file as its preview showed; a second time adds nothing",
   body: waterFileSchema,
   answer: waterPreviewSchema,
@@ -48,6 +52,7 @@ export const importWater = endpoint({
 export const previewOrganic = endpoint({
   method: "post",
   path: "/api/organic-analyses/previews",
+  needs: "import",
   summary: "What a laboratory's file tells of a digestate or reclaimed water; stores nothing",
   body: analysisFileSchema,
   answer: organicPreviewSchema,
@@ -57,6 +62,7 @@ export const previewOrganic = endpoint({
 export const previewTissue = endpoint({
   method: "post",
   path: "/api/tissue-analyses/previews",
+  needs: "import",
   summary: "What a laboratory's file tells of leaf, sap or extract; stores nothing",
   body: tissueFileSchema,
   answer: tissuePreviewSchema,
@@ -66,6 +72,7 @@ export const previewTissue = endpoint({
 export const getImports = endpoint({
   method: "get",
   path: "/api/imports",
+  needs: "see",
   summary: "Files that were imported, the newest first",
   answer: importsSchema,
 });
@@ -73,6 +80,7 @@ export const getImports = endpoint({
 export const takeImportBack = endpoint({
   method: "post",
   path: "/api/imports/:id/take-back",
+  needs: "import",
   summary: "Take an import back as a whole; what somebody changed since stays",
   params: oneParams,
   answer: takenBackSchema,
@@ -81,6 +89,7 @@ export const takeImportBack = endpoint({
 export const getSiteFile = endpoint({
   method: "get",
   path: "/api/site-file",
+  needs: "backup",
   summary: "The whole site as one file",
   answer: siteFileSchema,
 });
@@ -88,6 +97,7 @@ export const getSiteFile = endpoint({
 export const readSiteFile = endpoint({
   method: "post",
   path: "/api/site-file",
+  needs: "import",
   summary: "Read a whole site into an empty folder, all of it or nothing",
   body: siteFileSchema,
   answer: setUpSchema,

@@ -26,6 +26,7 @@ import { productListSchema, recipeAnswerSchema, recipeRequestSchema } from "./re
 export const getZoneFeed = endpoint({
   method: "get",
   path: "/api/zones/:id/feed",
+  needs: "see",
   summary: "All that a zone's feed stands on: target, water, shelf, tanks, what was mixed",
   params: oneParams,
   query: dateQuery,
@@ -35,6 +36,7 @@ export const getZoneFeed = endpoint({
 export const getFeedStation = endpoint({
   method: "get",
   path: "/api/feed",
+  needs: "see",
   summary: "Every fed zone's tanks with level and days left, and the shelf",
   query: dateQuery,
   answer: feedStationSchema,
@@ -43,6 +45,7 @@ export const getFeedStation = endpoint({
 export const saveFeedTarget = endpoint({
   method: "put",
   path: "/api/zones/:id/feed-target",
+  needs: "plan",
   summary: "A zone's own target; 409 when the version is old",
   params: oneParams,
   body: feedTargetUpdateSchema,
@@ -52,6 +55,7 @@ export const saveFeedTarget = endpoint({
 export const dropFeedTarget = endpoint({
   method: "delete",
   path: "/api/zones/:id/feed-target",
+  needs: "plan",
   summary: "Back to the library's target",
   params: oneParams,
   answer: zoneFeedSchema,
@@ -60,6 +64,7 @@ export const dropFeedTarget = endpoint({
 export const saveFeedSettings = endpoint({
   method: "put",
   path: "/api/zones/:id/feed-settings",
+  needs: "plan",
   summary: "Tanks, scales and limits of a zone; 409 when the version is old",
   params: oneParams,
   body: feedSettingsUpdateSchema,
@@ -69,6 +74,7 @@ export const saveFeedSettings = endpoint({
 export const addMix = endpoint({
   method: "post",
   path: "/api/zones/:id/mixes",
+  needs: "feed.mix",
   summary: "A mix as weighed in: drawn off the shelf, counted once",
   params: oneParams,
   body: newMixSchema,
@@ -79,6 +85,7 @@ export const addMix = endpoint({
 export const getProducts = endpoint({
   method: "get",
   path: "/api/products",
+  needs: "see",
   summary: "The library of products that a recipe may name",
   answer: productListSchema,
 });
@@ -86,6 +93,7 @@ export const getProducts = endpoint({
 export const addOwnProduct = endpoint({
   method: "post",
   path: "/api/own-products",
+  needs: "shelf",
   summary: "A bag by its label, onto the shelf",
   body: newOwnProductSchema,
   answer: emptySchema,
@@ -95,6 +103,7 @@ export const addOwnProduct = endpoint({
 export const putOnShelf = endpoint({
   method: "put",
   path: "/api/shelf/:productId",
+  needs: "shelf",
   summary: "Price and stock of a product",
   params: z.object({ productId: labelSchema("The product") }),
   body: shelfUpdateSchema,
@@ -104,6 +113,7 @@ export const putOnShelf = endpoint({
 export const takeOffShelf = endpoint({
   method: "delete",
   path: "/api/shelf/:productId",
+  needs: "shelf",
   summary: "Take a product off the shelf",
   params: z.object({ productId: labelSchema("The product") }),
   answer: emptySchema,
@@ -112,6 +122,7 @@ export const takeOffShelf = endpoint({
 export const getRecipes = endpoint({
   method: "get",
   path: "/api/recipes",
+  needs: "see",
   summary: "Kept recipes with their versions and the zones that use them",
   answer: keptRecipesSchema,
 });
@@ -119,6 +130,7 @@ export const getRecipes = endpoint({
 export const keepRecipe = endpoint({
   method: "post",
   path: "/api/zones/:id/recipes",
+  needs: "plan",
   summary: "Keep a recipe under a name, as the next version",
   params: oneParams,
   body: newKeptRecipeSchema,
@@ -129,6 +141,7 @@ export const keepRecipe = endpoint({
 export const useRecipe = endpoint({
   method: "put",
   path: "/api/zones/:id/recipe",
+  needs: "plan",
   summary: "A kept recipe's target and limits become the zone's; 409 when a version is old",
   params: oneParams,
   body: useRecipeSchema,
@@ -138,6 +151,7 @@ export const useRecipe = endpoint({
 export const getFeedCosts = endpoint({
   method: "get",
   path: "/api/feed-costs",
+  needs: "money",
   summary: "Every zone's feed in money, a JSON object a line: how far it is, then the answer",
   query: dateQuery,
   answer: feedCostsLineSchema,
@@ -147,6 +161,7 @@ export const getFeedCosts = endpoint({
 export const computeRecipe = endpoint({
   method: "post",
   path: "/api/compute/recipe",
+  needs: "see",
   summary: "Grams of products that make a feed of a water",
   body: recipeRequestSchema,
   answer: recipeAnswerSchema,
@@ -155,6 +170,7 @@ export const computeRecipe = endpoint({
 export const computeDoseNeed = endpoint({
   method: "post",
   path: "/api/compute/dose-need",
+  needs: "see",
   summary: "What a field is to be given of N, P and K for a yield",
   body: doseNeedRequestSchema,
   answer: doseNeedAnswerSchema,
@@ -163,6 +179,7 @@ export const computeDoseNeed = endpoint({
 export const computeDoseCalendar = endpoint({
   method: "post",
   path: "/api/compute/dose-calendar",
+  needs: "see",
   summary: "What is to be given, on dates and in products",
   body: doseCalendarRequestSchema,
   answer: doseCalendarAnswerSchema,
@@ -171,6 +188,7 @@ export const computeDoseCalendar = endpoint({
 export const getDosePlan = endpoint({
   method: "get",
   path: "/api/zones/:id/dose-plan",
+  needs: "see",
   summary: "A planting's need of N, P and K, its calendar of doses, and its books",
   params: oneParams,
   query: dateQuery,
@@ -180,6 +198,7 @@ export const getDosePlan = endpoint({
 export const saveProgramme = endpoint({
   method: "put",
   path: "/api/zones/:id/dose-programme",
+  needs: "plan",
   summary: "How the planting that stands is fed in doses; 409 when the version is old",
   params: oneParams,
   body: savedProgrammeSchema,
@@ -189,6 +208,7 @@ export const saveProgramme = endpoint({
 export const getKeptProgrammes = endpoint({
   method: "get",
   path: "/api/dose-programmes",
+  needs: "see",
   summary: "Programmes of doses that were kept under a name, with the zones that they are in force in",
   answer: keptProgrammesSchema,
 });
@@ -196,6 +216,7 @@ export const getKeptProgrammes = endpoint({
 export const keepProgramme = endpoint({
   method: "post",
   path: "/api/zones/:id/dose-programmes",
+  needs: "plan",
   summary: "Keep a programme of doses under a name, as the next version",
   params: oneParams,
   body: newKeptProgrammeSchema,
@@ -206,6 +227,7 @@ export const keepProgramme = endpoint({
 export const recordDose = endpoint({
   method: "post",
   path: "/api/zones/:id/dose-records",
+  needs: "feed.dose",
   summary: "A dose was given, with what it really was, or skipped, with why; its key makes it count once",
   params: oneParams,
   body: newDoseRecordSchema,
@@ -216,6 +238,7 @@ export const recordDose = endpoint({
 export const takeDoseBack = endpoint({
   method: "delete",
   path: "/api/zones/:id/dose-records/:record",
+  needs: "feed.dose",
   summary: "What was noted of a dose does not count; the stock is as it was before it",
   params: oneParams.extend({ record: idParamSchema }),
   answer: dosePlanSchema,
@@ -224,6 +247,7 @@ export const takeDoseBack = endpoint({
 export const noteLeafTaken = endpoint({
   method: "post",
   path: "/api/zones/:id/leaf-taken",
+  needs: "work",
   summary: "Leaf was carried away beside what was picked; its key makes it count once",
   params: oneParams,
   body: newLeafTakenSchema,
@@ -234,6 +258,7 @@ export const noteLeafTaken = endpoint({
 export const strikeLeafTaken = endpoint({
   method: "delete",
   path: "/api/zones/:id/leaf-taken/:record",
+  needs: "work",
   summary: "A note of leaf that was carried away does not count",
   params: oneParams.extend({ record: idParamSchema }),
   answer: dosePlanSchema,
@@ -242,6 +267,7 @@ export const strikeLeafTaken = endpoint({
 export const getWeekOfDoses = endpoint({
   method: "get",
   path: "/api/doses",
+  needs: "see",
   summary: "What is to be given in all zones in the week from a date on, and what is overdue",
   query: dateQuery,
   answer: weekOfDosesSchema,
@@ -250,6 +276,7 @@ export const getWeekOfDoses = endpoint({
 export const getDoseTable = endpoint({
   method: "get",
   path: "/api/zones/:id/doses.csv",
+  needs: "see",
   summary: "A planting's calendar of doses as a table",
   params: oneParams,
   query: dateQuery,
@@ -260,6 +287,7 @@ export const getDoseTable = endpoint({
 export const getNutrientBooks = endpoint({
   method: "get",
   path: "/api/nutrient-books",
+  needs: "see",
   summary: "N, P and K of every zone by calendar year and source, against the rules of the place",
   answer: nutrientBooksSchema,
 });
@@ -267,6 +295,7 @@ export const getNutrientBooks = endpoint({
 export const saveNutrientRules = endpoint({
   method: "put",
   path: "/api/nutrient-rules",
+  needs: "set-up",
   summary: "What the rules of the place allow in a year; 409 when the version is old",
   body: nutrientRulesUpdateSchema,
   answer: nutrientBooksSchema,
@@ -275,6 +304,7 @@ export const saveNutrientRules = endpoint({
 export const getNutrientTable = endpoint({
   method: "get",
   path: "/api/nutrient-books.csv",
+  needs: "see",
   summary: "Everything that came to a hectare or was taken off it, a row each, as elements and as oxides",
   answer: z.string(),
   media: "text/csv",

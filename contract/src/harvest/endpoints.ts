@@ -5,6 +5,7 @@ import { dayPicksSchema, newPickSchema, newPicksSchema, pickStrikeSchema, zoneHa
 export const getZoneHarvest = endpoint({
   method: "get",
   path: "/api/zones/:id/harvest",
+  needs: "see",
   summary: "A planting's picks against the yield aimed at",
   params: oneParams,
   query: dateQuery,
@@ -14,6 +15,7 @@ export const getZoneHarvest = endpoint({
 export const addPick = endpoint({
   method: "post",
   path: "/api/zones/:id/picks",
+  needs: "pick",
   summary: "A pick as weighed; its key makes it count once",
   params: oneParams,
   body: newPickSchema,
@@ -24,6 +26,7 @@ export const addPick = endpoint({
 export const getDayPicks = endpoint({
   method: "get",
   path: "/api/picks",
+  needs: "see",
   summary: "A day's picks of all zones, each against its target's path",
   query: dateQuery,
   answer: dayPicksSchema,
@@ -32,6 +35,7 @@ export const getDayPicks = endpoint({
 export const addPicks = endpoint({
   method: "post",
   path: "/api/picks",
+  needs: "pick",
   summary: "What came off several zones; all of it or nothing, each key counts once",
   body: newPicksSchema,
   answer: emptySchema,
@@ -41,6 +45,7 @@ export const addPicks = endpoint({
 export const strikePick = endpoint({
   method: "post",
   path: "/api/zones/:id/picks/:pickId/strikes",
+  needs: "pick",
   summary: "Strike a pick out, with the reason",
   params: oneParams.extend({ pickId: idParamSchema }),
   body: pickStrikeSchema,

@@ -8,6 +8,7 @@ import { zoneWaterAnswerSchema, zoneWaterRequestSchema } from "./zone-water.ts";
 export const getDripLines = endpoint({
   method: "get",
   path: "/api/zones/:id/lines",
+  needs: "see",
   summary: "The lines of a zone, their metered flow and the tests made on them",
   params: oneParams,
   answer: zoneDripLinesSchema,
@@ -16,6 +17,7 @@ export const getDripLines = endpoint({
 export const saveDripLines = endpoint({
   method: "put",
   path: "/api/zones/:id/lines",
+  needs: "set-up",
   summary: "Describe a zone's lines; 409 when the version is old",
   params: oneParams,
   body: dripLinesUpdateSchema,
@@ -25,6 +27,7 @@ export const saveDripLines = endpoint({
 export const addCatchTest = endpoint({
   method: "post",
   path: "/api/zones/:id/catch-tests",
+  needs: "read",
   summary: "A catch-can test; its key makes it count once",
   params: oneParams,
   body: newCatchTestSchema,
@@ -35,6 +38,7 @@ export const addCatchTest = endpoint({
 export const strikeCatchTest = endpoint({
   method: "post",
   path: "/api/zones/:id/catch-tests/:testId/strikes",
+  needs: "read",
   summary: "Strike out a test; it stays to be seen",
   params: oneParams.extend({ testId: idParamSchema }),
   body: catchStrikeSchema,
@@ -45,6 +49,7 @@ export const strikeCatchTest = endpoint({
 export const addWaterings = endpoint({
   method: "post",
   path: "/api/waterings",
+  needs: "water.run",
   summary: "Water that was given, as a person says it: a pulse, a zone's day or all zones'; all of it or nothing",
   body: newWateringsSchema,
   answer: emptySchema,
@@ -54,6 +59,7 @@ export const addWaterings = endpoint({
 export const strikeWatering = endpoint({
   method: "post",
   path: "/api/zones/:id/watering-strikes",
+  needs: "water.run",
   summary: "Strike a watering out, with the reason",
   params: oneParams,
   body: wateringStrikeSchema,
@@ -64,6 +70,7 @@ export const strikeWatering = endpoint({
 export const computeLateral = endpoint({
   method: "post",
   path: "/api/compute/lateral",
+  needs: "see",
   summary: "Pressure and flow of every emitter along a lateral",
   body: lateralRequestSchema,
   answer: lateralAnswerSchema,
@@ -72,6 +79,7 @@ export const computeLateral = endpoint({
 export const computeUniformity = endpoint({
   method: "post",
   path: "/api/compute/uniformity",
+  needs: "see",
   summary: "How evenly drippers give, from a catch-can test",
   body: uniformityRequestSchema,
   answer: uniformityAnswerSchema,
@@ -80,6 +88,7 @@ export const computeUniformity = endpoint({
 export const computeZoneWater = endpoint({
   method: "post",
   path: "/api/compute/zone-water",
+  needs: "see",
   summary: "A zone's water for a day",
   body: zoneWaterRequestSchema,
   answer: zoneWaterAnswerSchema,

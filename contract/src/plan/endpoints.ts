@@ -10,6 +10,7 @@ import { zoneDaySchema } from "./zone-day.ts";
 export const getZoneDay = endpoint({
   method: "get",
   path: "/api/zones/:id/day",
+  needs: "see",
   summary: "One zone's day: weather, demand, plan and its working",
   params: oneParams,
   query: dateQuery,
@@ -19,6 +20,7 @@ export const getZoneDay = endpoint({
 export const computeDayPlan = endpoint({
   method: "post",
   path: "/api/compute/day-plan",
+  needs: "see",
   summary: "A day of all zones over one pump and its mixers, without a clash",
   body: dayPlanRequestSchema,
   answer: dayPlanAnswerSchema,
@@ -27,6 +29,7 @@ export const computeDayPlan = endpoint({
 export const getDemandWays = endpoint({
   method: "get",
   path: "/api/zones/:id/demand-ways",
+  needs: "see",
   summary: "Every way to a zone's demand, side by side and against its meter",
   params: oneParams,
   query: dateQuery,
@@ -36,6 +39,7 @@ export const getDemandWays = endpoint({
 export const chooseDemandWay = endpoint({
   method: "put",
   path: "/api/zones/:id/demand-way",
+  needs: "plan",
   summary: "Finds a zone's demand in one of these ways from now on",
   params: oneParams,
   body: newDemandWaySchema,
@@ -45,6 +49,7 @@ export const chooseDemandWay = endpoint({
 export const getMain = endpoint({
   method: "get",
   path: "/api/main",
+  needs: "see",
   summary: "What all zones share: pumps, sources, filters, groups of valves, mixers, people at hand valves, tariff",
   answer: mainAnswerSchema,
 });
@@ -52,6 +57,7 @@ export const getMain = endpoint({
 export const saveMain = endpoint({
   method: "put",
   path: "/api/main",
+  needs: "set-up",
   summary: "Describes what all zones share; 409 when the version is old",
   body: mainUpdateSchema,
   answer: mainAnswerSchema,
@@ -60,6 +66,7 @@ export const saveMain = endpoint({
 export const getSiteDay = endpoint({
   method: "get",
   path: "/api/day-plan",
+  needs: "see",
   summary: "The day of all zones as it is planned and as it ran; planned anew where what it rests on has changed",
   query: dateQuery,
   answer: siteDaySchema,
@@ -68,6 +75,7 @@ export const getSiteDay = endpoint({
 export const editSiteDay = endpoint({
   method: "post",
   path: "/api/day-plans/:date/edits",
+  needs: "plan",
   summary:
     "Locks or frees a pulse, shuts or opens a valve, says what was missed; the rest gives way; 409 when it is old",
   params: z.object({ date: dateSchema }),
@@ -78,6 +86,7 @@ export const editSiteDay = endpoint({
 export const getSiteDayTable = endpoint({
   method: "get",
   path: "/api/day-plan.csv",
+  needs: "see",
   summary: "The pulses of a day as a table, planned and given",
   query: dateQuery,
   answer: z.string(),
@@ -87,6 +96,7 @@ export const getSiteDayTable = endpoint({
 export const getWaterCalendarAddress = endpoint({
   method: "get",
   path: "/api/water-calendar-address",
+  needs: "see",
   summary: "Where calendars of people and telephones follow the valves of today and tomorrow",
   answer: z.object({ path: z.string() }).meta({ id: "WaterCalendarAddress" }),
 });
@@ -94,6 +104,7 @@ export const getWaterCalendarAddress = endpoint({
 export const getWaterCalendar = endpoint({
   method: "get",
   path: "/api/water-calendar/:token",
+  needs: "open",
   summary: "The valves of today and tomorrow as a calendar, for whoever knows its address",
   params: z.object({ token: labelSchema("The calendar's token") }),
   answer: z.string(),

@@ -7,6 +7,7 @@ import { newZoneReportSchema, reportStrikeSchema, zoneReportsSchema } from "./zo
 export const getRootHistory = endpoint({
   method: "get",
   path: "/api/zones/:id/roots",
+  needs: "see",
   summary: "The root zone over four weeks: readings, mornings, how it stands",
   params: oneParams,
   query: dateQuery,
@@ -16,6 +17,7 @@ export const getRootHistory = endpoint({
 export const getReadingsTable = endpoint({
   method: "get",
   path: "/api/zones/:id/readings.csv",
+  needs: "see",
   summary: "Every reading of a zone as a table",
   params: oneParams,
   answer: z.string(),
@@ -25,6 +27,7 @@ export const getReadingsTable = endpoint({
 export const addReading = endpoint({
   method: "post",
   path: "/api/zones/:id/readings",
+  needs: "read",
   summary: "What was read at one moment",
   params: oneParams,
   body: newReadingSchema,
@@ -35,6 +38,7 @@ export const addReading = endpoint({
 export const strikeReading = endpoint({
   method: "post",
   path: "/api/zones/:id/strikes",
+  needs: "read",
   summary: "Strike out what was read at one moment; it stays to be seen",
   params: oneParams,
   body: strikeSchema,
@@ -45,6 +49,7 @@ export const strikeReading = endpoint({
 export const getRootStation = endpoint({
   method: "get",
   path: "/api/roots",
+  needs: "see",
   summary: "What was last read of each zone, some values back by kind, beside its bands",
   query: dateQuery,
   answer: rootStationSchema,
@@ -53,6 +58,7 @@ export const getRootStation = endpoint({
 export const addRound = endpoint({
   method: "post",
   path: "/api/rounds",
+  needs: "read",
   summary: "What was read on a walk past the zones; all of it or nothing",
   body: newRoundSchema,
   answer: emptySchema,
@@ -62,6 +68,7 @@ export const addRound = endpoint({
 export const getZoneReports = endpoint({
   method: "get",
   path: "/api/zones/:id/reports",
+  needs: "see",
   summary: "Soil tests, extracts and drain reports of a zone",
   params: oneParams,
   answer: zoneReportsSchema,
@@ -70,6 +77,7 @@ export const getZoneReports = endpoint({
 export const addZoneReport = endpoint({
   method: "post",
   path: "/api/zones/:id/reports",
+  needs: "read",
   summary: "Add a soil test, an extract or a drain report",
   params: oneParams,
   body: newZoneReportSchema,
@@ -80,6 +88,7 @@ export const addZoneReport = endpoint({
 export const strikeZoneReport = endpoint({
   method: "post",
   path: "/api/zones/:id/reports/:reportId/strikes",
+  needs: "read",
   summary: "Strike out a report; it stays to be seen",
   params: oneParams.extend({ reportId: idParamSchema }),
   body: reportStrikeSchema,

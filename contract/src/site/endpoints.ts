@@ -5,6 +5,7 @@ import { archiveZoneSchema, copyZoneSchema, newZoneSchema, setUpSchema, zoneSche
 export const getSetUp = endpoint({
   method: "get",
   path: "/api/set-up",
+  needs: "see",
   summary: "The site, its zones, and what forms offer",
   answer: setUpSchema,
 });
@@ -12,6 +13,7 @@ export const getSetUp = endpoint({
 export const addSite = endpoint({
   method: "post",
   path: "/api/site",
+  needs: "set-up",
   summary: "Describe the site",
   body: newSiteSchema,
   answer: siteSchema,
@@ -21,6 +23,7 @@ export const addSite = endpoint({
 export const updateSite = endpoint({
   method: "put",
   path: "/api/site/:id",
+  needs: "set-up",
   summary: "Change the site; 409 when the version is old",
   params: oneParams,
   body: siteUpdateSchema,
@@ -30,6 +33,7 @@ export const updateSite = endpoint({
 export const addZone = endpoint({
   method: "post",
   path: "/api/zones",
+  needs: "set-up",
   summary: "Add a zone",
   body: newZoneSchema,
   answer: zoneSchema,
@@ -39,6 +43,7 @@ export const addZone = endpoint({
 export const updateZone = endpoint({
   method: "put",
   path: "/api/zones/:id",
+  needs: "set-up",
   summary: "Change a zone; 409 when the version is old",
   params: oneParams,
   body: zoneUpdateSchema,
@@ -48,6 +53,7 @@ export const updateZone = endpoint({
 export const copyZone = endpoint({
   method: "post",
   path: "/api/zones/:id/copies",
+  needs: "set-up",
   summary: "Add zones like this one, with its lines, tanks and own target; all of them or none",
   params: oneParams,
   body: copyZoneSchema,
@@ -58,6 +64,7 @@ export const copyZone = endpoint({
 export const archiveZone = endpoint({
   method: "put",
   path: "/api/zones/:id/archived",
+  needs: "set-up",
   summary: "Put a zone aside, or take it back; its records are kept",
   params: oneParams,
   body: archiveZoneSchema,
@@ -67,6 +74,7 @@ export const archiveZone = endpoint({
 export const deleteZone = endpoint({
   method: "delete",
   path: "/api/zones/:id",
+  needs: "set-up",
   summary: "Delete a zone of which nothing was noted; 409 for any other",
   params: oneParams,
   answer: setUpSchema,

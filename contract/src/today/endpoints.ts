@@ -6,6 +6,7 @@ import { boardSchema } from "./board.ts";
 export const getBoard = endpoint({
   method: "get",
   path: "/api/board",
+  needs: "see",
   summary: "Every zone at every station on a date, with the day's radiation and pulses",
   query: dateQuery,
   answer: boardSchema,
@@ -14,6 +15,7 @@ export const getBoard = endpoint({
 export const takeBackDecision = endpoint({
   method: "post",
   path: "/api/zones/:id/decisions/:decisionId/retractions",
+  needs: "decide",
   summary: "Take a decision back: the plans are as if it had not been taken; it stays on record",
   params: oneParams.extend({ decisionId: idParamSchema }),
   query: dateQuery,
@@ -24,6 +26,7 @@ export const takeBackDecision = endpoint({
 export const decide = endpoint({
   method: "post",
   path: "/api/zones/:id/decisions",
+  needs: "decide",
   summary: "Accept or change a computed correction, or dismiss a finding with a reason",
   params: oneParams,
   body: newDecisionSchema,

@@ -9,6 +9,7 @@ import { newSourceSchema, sourceUpdateSchema, waterStationSchema } from "./sourc
 export const getWater = endpoint({
   method: "get",
   path: "/api/water",
+  needs: "see",
   summary: "Every source with its report in force, its storage ahead and what zones take",
   query: dateQuery,
   answer: waterStationSchema,
@@ -17,6 +18,7 @@ export const getWater = endpoint({
 export const addSource = endpoint({
   method: "post",
   path: "/api/sources",
+  needs: "set-up",
   summary: "Add a source of water",
   body: newSourceSchema,
   answer: waterStationSchema,
@@ -26,6 +28,7 @@ export const addSource = endpoint({
 export const updateSource = endpoint({
   method: "put",
   path: "/api/sources/:id",
+  needs: "set-up",
   summary: "Change a source of water; 409 when the version is old",
   params: oneParams,
   body: sourceUpdateSchema,
@@ -35,6 +38,7 @@ export const updateSource = endpoint({
 export const getWaterReports = endpoint({
   method: "get",
   path: "/api/water-reports",
+  needs: "see",
   summary: "Reports of waters, newest first",
   answer: waterReportsSchema,
 });
@@ -42,6 +46,7 @@ export const getWaterReports = endpoint({
 export const getWaterReportsTable = endpoint({
   method: "get",
   path: "/api/water-reports.csv",
+  needs: "see",
   summary: "Every report of a water as a table",
   answer: z.string(),
   media: "text/csv",
@@ -50,6 +55,7 @@ export const getWaterReportsTable = endpoint({
 export const addWaterReport = endpoint({
   method: "post",
   path: "/api/water-reports",
+  needs: "read",
   summary: "Add a laboratory's report of a water",
   body: newWaterReportSchema,
   answer: waterReportsSchema,
@@ -59,6 +65,7 @@ export const addWaterReport = endpoint({
 export const getDoses = endpoint({
   method: "get",
   path: "/api/zones/:id/doses",
+  needs: "see",
   summary: "Doses of digestate or reclaimed water that a zone got",
   params: oneParams,
   answer: dosesSchema,
@@ -67,6 +74,7 @@ export const getDoses = endpoint({
 export const addDose = endpoint({
   method: "post",
   path: "/api/zones/:id/doses",
+  needs: "feed.dose",
   summary: "Log a dose and the fresh water after it",
   params: oneParams,
   body: newDoseSchema,
@@ -77,6 +85,7 @@ export const addDose = endpoint({
 export const strikeDose = endpoint({
   method: "post",
   path: "/api/zones/:id/doses/:doseId/strikes",
+  needs: "feed.dose",
   summary: "Strike out a dose; it stays to be seen",
   params: oneParams.extend({ doseId: idParamSchema }),
   body: doseStrikeSchema,
@@ -87,6 +96,7 @@ export const strikeDose = endpoint({
 export const computeAcid = endpoint({
   method: "post",
   path: "/api/compute/acid",
+  needs: "see",
   summary: "Acid for a water, to a pH or leaving so much bicarbonate",
   body: acidRequestSchema,
   answer: acidAnswerSchema,

@@ -8,6 +8,7 @@ import { wateringStore } from "../irrigation/watering-store.ts";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
 import type { FeedService } from "../feed/feed-service.ts";
 import type { PlanService } from "../plan/plan-service.ts";
+import { cachedWhole, keptOfSite } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import { askedZones } from "./asked-zones.ts";
 import { dayAnswer, matched, timedOn } from "./day-answer.ts";
@@ -37,17 +38,31 @@ interface Rooms {
   beside(what: string, work: (signal: AbortSignal) => Promise<void>): void;
 }
 
+/** How the days of a site are being planned. */
+interface Planning {
+  /** what better plans are being looked for, by date; each ends as soon as its flag is set */
+  readonly searches: Map<string, Int32Array>;
+  /** the turn that was taken last */
+  last: Promise<unknown>;
+}
+
+/** Pulses of so many dates are kept. */
+const MOST_DATES = 200;
+
+const planningIn = keptOfSite((): Planning => ({ searches: new Map(), last: Promise.resolve() }));
+
+type PulsesOfZones = ReadonlyMap<number, readonly SitePulse[]>;
+/** By date; boards ask for the same ones. */
+const pulsesIn = cachedWhole<Map<string, PulsesOfZones | null>>(["day_plan"], () => new Map());
+
 /** The day of all zones: planned, planned anew where what it rests on has changed, changed by people, and as it ran. */
 export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside }: Rooms) {
-  /** What better plans are being looked for, by date; each ends as soon as its flag is set. */
-  const searches = new Map<string, Int32Array>();
-  /** The last date that boards asked for: it is the same until its plan is. */
-  let told: { readonly of: string; readonly byZone: ReadonlyMap<number, readonly SitePulse[]> } | null = null;
+  const planning = planningIn(scope);
+  const { searches } = planning;
   /** One after the other: two that ask at once are told of one plan. */
-  let last: Promise<unknown> = Promise.resolve();
   function inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const turn = last.then(work, work);
-    last = turn.catch(() => undefined);
+    const turn = planning.last.then(work, work);
+    planning.last = turn.catch(() => undefined);
     return turn;
   }
 
@@ -231,18 +246,17 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     },
 
     /** Pulses of a date as they are kept, by zone; null where none is. What asks for them plans nothing. */
-    async pulsesOn(site: Site, date: string): Promise<ReadonlyMap<number, readonly SitePulse[]> | null> {
-      const version = await dayPlanStore(scope).versionOf(site.id, date);
-      if (version === null) return null;
-      const of = `${site.id} ${date} ${version}`;
-      if (told?.of === of) return told.byZone;
+    async pulsesOn(site: Site, date: string): Promise<PulsesOfZones | null> {
+      const pulses = pulsesIn(scope);
+      const known = pulses.get(date);
+      if (known !== undefined) return known;
       const kept = await dayPlanStore(scope).find(site.id, date);
-      if (!kept) return null;
       const byZone = new Map<number, SitePulse[]>();
-      for (const pulse of kept.plan.pulses)
+      for (const pulse of kept?.plan.pulses ?? [])
         if (pulse.zoneId !== null) byZone.set(pulse.zoneId, [...(byZone.get(pulse.zoneId) ?? []), pulse]);
-      told = { of, byZone };
-      return byZone;
+      if (pulses.size >= MOST_DATES) pulses.clear();
+      pulses.set(date, kept && byZone);
+      return kept && byZone;
     },
 
     /** Keeps today's plan at what the day rests on, whoever looks at it. */

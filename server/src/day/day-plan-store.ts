@@ -64,11 +64,6 @@ export function dayPlanStore({ db, actor, into }: Writer) {
         changedAtMs: row.changed_at_ms,
       };
     },
-    /** At which version a date's plan stands; null where none is kept. */
-    async versionOf(siteId: number, date: string): Promise<number | null> {
-      const row = await db<Row>("day_plan").where({ site_id: siteId, date }).first("version");
-      return row?.version ?? null;
-    },
     async save(siteId: number, date: string, day: Omit<KeptDay, "id">): Promise<void> {
       const row = {
         ...{ site_id: siteId, date, version: day.version, edited_at_version: day.editedAtVersion, actor },
@@ -78,7 +73,6 @@ export function dayPlanStore({ db, actor, into }: Writer) {
         changes: JSON.stringify(day.changes),
         changed_at_ms: day.changedAtMs,
       };
-      // Whoever rests on a planned day asks for its version.
       await into<Row>({ table: "day_plan" }).insert(row).onConflict(["site_id", "date"]).merge();
     },
   };

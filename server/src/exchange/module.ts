@@ -17,7 +17,7 @@ import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { SetUpService } from "../site/set-up-service.ts";
 import { analysisFiles } from "./analysis-files.ts";
-import { Incoming } from "./site-file/incoming.ts";
+import type { Incoming } from "./site-file/incoming.ts";
 import { listImportService } from "./lists/list-import-service.ts";
 import { siteFileService } from "./site-file/site-file-service.ts";
 import { pastImports } from "./past-imports.ts";
@@ -29,14 +29,14 @@ export function exchangeModule(
   {
     setUp,
     modules,
-    dataFolder,
-  }: { readonly setUp: SetUpService; readonly modules: readonly Module[]; readonly dataFolder: string },
+    incoming,
+  }: { readonly setUp: SetUpService; readonly modules: readonly Module[]; readonly incoming: Incoming },
 ): Module {
   const lists = listImportService(scope);
   const waters = waterImportService(scope);
   const analyses = analysisFiles(scope);
   const past = pastImports(scope);
-  const files = siteFileService(scope, modules, new Incoming(dataFolder));
+  const files = siteFileService(scope, modules, incoming);
   return {
     routes: [
       followed(previewList, ({ body }, follower) => lists.preview(body, follower)),

@@ -4,6 +4,7 @@ import { standingOn } from "@sprunel/core/crop";
 import { recipe, withoutPrice, zoneQuestion, type RecipeCost, type RecipeInput } from "@sprunel/core/feed/recipe";
 import { badInput, notFound, staleEdit } from "../http/problems.ts";
 import type { PlanService } from "../plan/plan-service.ts";
+import { keptOfSite } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { feedRecords, waterOf, type FeedRecords } from "./feed-records.ts";
@@ -17,9 +18,12 @@ const REMEMBERED = 1000;
 /** A person is told how far it is so often. */
 const TOLD_EVERY_MS = 40;
 
+/** Answers by their question. */
+const solvedIn = keptOfSite(() => new Map<string, RecipeCost>());
+
 /** Recipes of all zones: solved, kept as versions, taken over, and told in money. */
 export function recipeService(scope: Scope, plans: PlanService) {
-  const solved = new Map<string, RecipeCost>();
+  const solved = solvedIn(scope);
 
   async function costFor(question: RecipeInput): Promise<RecipeCost> {
     const key = JSON.stringify(question);

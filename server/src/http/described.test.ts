@@ -1,7 +1,7 @@
 import type { Router } from "express";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
-import { routesFor } from "../app.ts";
+import { routesOfProgram } from "../app.ts";
 import { Access } from "./access.ts";
 import { testServer } from "../testing/test-server.ts";
 import { routesOf } from "./served.ts";
@@ -36,7 +36,16 @@ describe("the description of the API", () => {
       Object.keys(methods).map((method) => `${method} ${path}`),
     );
     const routes = answered(
-      routesOf(routesFor(rooms.all, "1", undefined, [new Access({ host: "127.0.0.1", code: null }).endpoint(() => 0)])),
+      routesOf(
+        [
+          ...rooms.all.flatMap((room) => room.routes),
+          ...routesOfProgram({
+            ...{ version: "1", background: { told: [] }, rooms: rooms.all },
+            beside: [new Access({ host: "127.0.0.1", code: null }).endpoint(() => 0)],
+          }),
+        ],
+        () => [],
+      ),
     );
     expect(described.sort()).toEqual(routes.sort());
     expect(routes.length).toBeGreaterThan(60);

@@ -30,7 +30,7 @@ export function openApi(endpoints: readonly Endpoint[], version: string): Record
   };
 }
 
-function operation({ params, query, summary, body, answer, status, media }: Endpoint): object {
+function operation({ params, query, summary, needs, body, answer, status, media }: Endpoint): object {
   const parameters = [...parametersOf(params, "path"), ...parametersOf(query, "query")];
   const problem = (description: string) => ({
     description,
@@ -38,6 +38,7 @@ function operation({ params, query, summary, body, answer, status, media }: Endp
   });
   return {
     summary,
+    "x-needs": needs,
     ...(parameters.length > 0 && { parameters }),
     ...(body && { requestBody: { required: true, content: { "application/json": { schema: schemaOf(body) } } } }),
     responses: {

@@ -1,4 +1,4 @@
-import type { Problem } from "@sprunel/contract/basics";
+import type { Endpoint, Problem } from "@sprunel/contract/basics";
 
 /** A request that cannot be answered as asked, with the RFC 9457 answer that says why. */
 export class ProblemError extends Error {
@@ -26,6 +26,15 @@ export function wrongMethod(method: string, taken: readonly string[]): ProblemEr
     title: "Not in this way",
     status: 405,
     detail: `${method} is not taken at this address; it takes ${taken.join(", ")}.`,
+  });
+}
+
+export function notAllowed({ summary, needs }: Pick<Endpoint, "summary" | "needs">): ProblemError {
+  return new ProblemError({
+    type: "/problems/not-allowed",
+    title: "Not allowed",
+    status: 403,
+    detail: `Whoever asks here may not do this: ${summary}. It needs the right "${needs}".`,
   });
 }
 

@@ -2,7 +2,8 @@ import { FOLLOWED, type Endpoint } from "@sprunel/contract/basics";
 import express, { Router, type Request, type RequestHandler, type Response } from "express";
 import type { Readable } from "node:stream";
 import type { z } from "zod";
-import { badInput, packed, wrongMethod } from "./problems.ts";
+import { callerAt, type Caller } from "./caller.ts";
+import { badInput, notAllowed, packed, wrongMethod } from "./problems.ts";
 
 /** What a request asks, read through its endpoint's schemas. */
 export interface Asked<Params extends z.ZodType, Query extends z.ZodType, Body extends z.ZodType> {
@@ -102,15 +103,29 @@ export function received<B extends z.ZodType, A extends z.ZodType>(
   };
 }
 
-/** The routes of a list of endpoints, each with the size that it takes. */
-export function routesOf(all: readonly Served[]): Router {
+/**
+ * The routes of a list of endpoints, each with the size that it takes.
+ *
+ * @param servedTo the same list, made for whoever asks
+ */
+export function routesOf(
+  all: readonly Pick<Served, "endpoint" | "streams">[],
+  servedTo: (caller: Caller) => readonly Served[],
+  callerOf: (req: Request) => Caller = (req) => callerAt(req.socket.remoteAddress),
+): Router {
   const router = Router();
-  for (const { endpoint, answer, streams } of all) {
+  for (const [at, { endpoint, streams }] of all.entries()) {
     const read: RequestHandler[] =
       endpoint.body && !streams
         ? [express.json({ limit: endpoint.takesFiles ? FILE_LIMIT : TYPED_LIMIT, strict: false })]
         : [];
-    router[endpoint.method](endpoint.path, ...read, (req, res) => answer(req, res));
+    const refuseUnlessAllowed: RequestHandler = (req, _res, next) => {
+      if (!callerOf(req).rights.has(endpoint.needs)) throw notAllowed(endpoint);
+      next();
+    };
+    router[endpoint.method](endpoint.path, refuseUnlessAllowed, ...read, (req, res) =>
+      servedTo(callerOf(req))[at]?.answer(req, res),
+    );
   }
   return router;
 }

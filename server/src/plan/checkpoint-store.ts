@@ -15,17 +15,18 @@ type Mornings = Map<string, Float64Array>;
 
 const ROWS_AT_ONCE = 400;
 
+/** Of the mornings of a zone as they are cached: dates that stand in the database. */
+const kept = new WeakMap<Mornings, Set<string>>();
+/** Spans that were looked up for them, and how many of them were looked through. */
+const asked = new WeakMap<Mornings, Set<string>>();
+const seen = new WeakMap<Mornings, number>();
+
 /**
  * Root zones at past midnights, kept so that nobody walks a season twice. Every transaction drops those that rest on what it
  * writes ({@link dropCheckpoints}); here they are only read and written.
  */
 export function checkpointStore(scope: Scope) {
   const { db } = scope;
-  /** dates of a memory that stand in the database */
-  const kept = new WeakMap<Mornings, Set<string>>();
-  /** spans that were looked up for a memory, and how much of it was looked through */
-  const asked = new WeakMap<Mornings, Set<string>>();
-  const seen = new WeakMap<Mornings, number>();
   const keptOf = (mornings: Mornings): Set<string> => {
     const dates = kept.get(mornings) ?? new Set<string>();
     kept.set(mornings, dates);

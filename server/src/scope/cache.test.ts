@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { PROGRAM } from "../http/caller.ts";
 import { TABLES } from "../database/tables.ts";
 import { site, testServer } from "../testing/test-server.ts";
 import { Cache, cached, cachedByDate, cachedByZone, cachedWhole } from "./cache.ts";
@@ -131,7 +132,7 @@ describe("a transaction", () => {
       told.push(...rows);
       return Promise.resolve();
     };
-    await createScope({ ...server.scope, forget }).transaction((inner) => {
+    await createScope({ ...server.scope, forget }, PROGRAM).transaction((inner) => {
       inner.writes({ table: "zone_reading", zones: [4], from: Date.parse("2026-06-20T18:14:00Z") });
       inner.writes({ table: "zone_reading", zones: [5], from: Date.parse("2026-06-20T18:15:00Z") });
       return Promise.resolve();

@@ -104,6 +104,11 @@ export function cachedWhole<T>(restsOn: readonly Table[], make: () => T): (scope
     }).value;
 }
 
+/** What the program itself keeps of a site as long as it runs, whatever is written. */
+export function keptOfSite<T>(make: () => T): (scope: Pick<Scope, "cache">) => T {
+  return cachedWhole([], make);
+}
+
 /** What is worked out of zones, by date: let go from the date on from which rows of the zone were written. */
 export function cachedByZone<T>(restsOn: readonly Table[]): (scope: Pick<Scope, "cache">) => ByZone<T> {
   interface Kept extends Slot, ByZone<T> {}

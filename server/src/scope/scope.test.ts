@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { bags, site, testServer } from "../testing/test-server.ts";
+import { PROGRAM } from "../http/caller.ts";
 import { createScope } from "./scope.ts";
 import { zoneStore } from "./zone-store.ts";
 
@@ -55,7 +56,7 @@ describe("who made a record", () => {
     await call("POST", "/api/zones/1/strikes", { at: "2026-06-19T07:00:00.000Z", reason: "wrong tray" });
     for (const table of ["site", "zone", "house", "zone_reading", "reading_strike"])
       expect(await db(table).distinct("actor")).toEqual([{ actor: "owner" }]);
-    const ana = createScope({ ...scope, actor: "ana", forget: () => Promise.resolve() });
+    const ana = createScope({ ...scope, forget: () => Promise.resolve() }, { ...PROGRAM, actor: "ana" });
     await ana.transaction((inner) => zoneStore(inner).add(1, { ...bags, name: "Ana's" }));
     expect(await db("zone").where({ name: "Ana's" }).first("actor")).toEqual({ actor: "ana" });
 

@@ -2,6 +2,7 @@ import type { Site } from "@sprunel/contract/site";
 import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
 import type { RowsWritten, Table } from "../database/tables.ts";
+import type { Caller } from "../http/caller.ts";
 import { notFound } from "../http/problems.ts";
 import type { Pool } from "../pool/pool.ts";
 import { Cache, cached, dated, type DatedRows } from "./cache.ts";
@@ -9,10 +10,8 @@ import { siteStore } from "./site-store.ts";
 import { zoneStore, type StoredZone, type ZoneRecord } from "./zone-store.ts";
 
 /** What a store reads and writes with: where, and in whose name. */
-export interface Writer {
+export interface Writer extends Caller {
   readonly db: Knex;
-  /** who makes a record: "owner" until there are accounts */
-  readonly actor: string;
   /**
    * A table, to write these rows of it: what was worked out of them is let go.
    *
@@ -28,7 +27,7 @@ const tableIn = <Row extends object>(db: Knex, table: Table) => db<Row>(table);
 /** How the plantings of zones have grown and will grow: told by the rooms above, that know weather and crops. */
 export type Grow = (zones: readonly ZoneRecord[], scope: Scope) => Promise<StoredZone[]>;
 
-/** What every room of the server stands on. */
+/** What every room of the server stands on, made for one caller. */
 export interface Scope extends Writer {
   readonly clock: () => number;
   readonly cache: Cache;
@@ -53,8 +52,8 @@ export interface Scope extends Writer {
   rehearsal<T>(work: (inner: Scope) => Promise<T>): Promise<T>;
 }
 
-/** What a scope is made of. */
-export interface ScopeParts extends Pick<Scope, "db" | "actor" | "clock" | "cache" | "pool" | "grow"> {
+/** A site that is open, whoever works on it: what every scope of it is made of. */
+export interface OpenSite extends Pick<Scope, "db" | "clock" | "cache" | "pool" | "grow"> {
   /** runs at the end of every transaction, in it: what is kept in the database of what was written goes with it */
   readonly forget: (db: Knex, rows: readonly DatedRows[]) => Promise<void>;
 }
@@ -62,20 +61,20 @@ export interface ScopeParts extends Pick<Scope, "db" | "actor" | "clock" | "cach
 const siteOf = cached(["site"], (scope) => siteStore(scope).find());
 const zonesOf = cached(["zone", "house"], (scope) => zoneStore(scope).list());
 
-export function createScope(parts: ScopeParts): Scope {
-  return scopeOver(parts, () => {
+export function createScope(open: OpenSite, caller: Caller): Scope {
+  return scopeOver(open, caller, () => {
     throw new Error("Rows are written inside a transaction only");
   });
 }
 
-function scopeOver(parts: ScopeParts, writes: (rows: RowsWritten) => void): Scope {
-  const { db, clock, cache } = parts;
+function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) => void): Scope {
+  const { db, clock, cache } = open;
 
   /** Does the work in a transaction over a cache of its own. @returns what came of it, and which rows were written */
   async function within<T>(trx: Knex, work: (inner: Scope) => Promise<T>) {
     const written: RowsWritten[] = [];
     const innerCache = new Cache(cache);
-    const inner = scopeOver({ ...parts, db: trx, cache: innerCache }, (rows) => {
+    const inner = scopeOver({ ...open, db: trx, cache: innerCache }, caller, (rows) => {
       written.push(rows);
       innerCache.written({ ...rows, zones: rows.zones, from: "" });
     });
@@ -83,7 +82,7 @@ function scopeOver(parts: ScopeParts, writes: (rows: RowsWritten) => void): Scop
   }
 
   const scope: Scope = {
-    ...{ db, clock, cache, actor: parts.actor, pool: parts.pool, grow: parts.grow, writes },
+    ...{ ...caller, db, clock, cache, pool: open.pool, grow: open.grow, writes },
     into<Row extends object>(rows: RowsWritten) {
       writes(rows);
       return tableIn<Row>(db, rows.table);
@@ -99,11 +98,11 @@ function scopeOver(parts: ScopeParts, writes: (rows: RowsWritten) => void): Scop
     },
     async zone(id) {
       const zone = (await zonesOf(scope)).find((one) => one.id === id) ?? (await zoneStore(scope).find(id));
-      const [grown] = zone ? await parts.grow([zone], scope) : [];
+      const [grown] = zone ? await open.grow([zone], scope) : [];
       if (!grown) throw notFound(`Zone ${id}`);
       return grown;
     },
-    zones: async () => parts.grow(await zonesOf(scope), scope),
+    zones: async () => open.grow(await zonesOf(scope), scope),
     transaction: (work) =>
       db.transaction(async (trx) => {
         const { inner, written, done } = await within(trx, work);
@@ -113,7 +112,7 @@ function scopeOver(parts: ScopeParts, writes: (rows: RowsWritten) => void): Scop
         }
         const site = written.length > 0 ? await inner.site.find() : null;
         const rows = written.map((one) => dated(one, (ms) => (site ? localDate(ms, site.timeZone) : "")));
-        await parts.forget(trx, rows);
+        await open.forget(trx, rows);
         // Before the transaction ends: nobody else reads until then, and whoever does so next finds nothing old.
         rows.forEach((one) => cache.written(one));
         return done;
