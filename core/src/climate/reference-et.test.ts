@@ -167,4 +167,12 @@ describe("reference evapotranspiration", () => {
   ])("refuses a bad %s and names it", (path, change) => {
     expect(() => referenceEt({ ...uccle, ...change })).toThrow(expect.objectContaining({ path }));
   });
+
+  it("of an hour takes its mean temperature, or its least and most, and asks for one where neither is given", () => {
+    const { tMeanC: _mean, ...without } = ndiaye.weather;
+    const et = (weather: ReferenceEtInput["weather"]) => referenceEt({ ...ndiaye, weather }).value;
+    expect(et({ ...without, tMaxC: 39, tMinC: 37 })).toBeCloseTo(et(ndiaye.weather), 2);
+    for (const half of [{}, { tMaxC: 39 }, { tMinC: 37 }])
+      expect(() => et({ ...without, ...half })).toThrow(expect.objectContaining({ path: "weather.tMeanC" }));
+  });
 });

@@ -246,6 +246,17 @@ describe("a weather file of another hand", () => {
     expect(utc(at("America/New_York") ?? 0)).toBe("2026-06-01T14:00:00Z");
   });
 
+  it.each([
+    ["Time (UTC+2)", "2026-06-01T08:00:00Z"],
+    ["Time GMT-5", "2026-06-01T15:00:00Z"],
+    ["Time (UTC+0)", "2026-06-01T10:00:00Z"],
+    // A name that only looks like it.
+    ["Time (UTC2)", "2026-06-01T08:00:00Z"],
+  ])("whose head says %s is read by that clock: %s", (head, first) => {
+    const file = lines(`${head},temp_C`, "2026-06-01 10:00,20", "2026-06-01 11:00,21");
+    expect(utc(readWeatherTable(file, { siteTimeZone: "Europe/Paris" }).rows[0]?.stampMs ?? 0)).toBe(first);
+  });
+
   it("by the day is refused in words, however few its rows are: none of its hours is known", () => {
     const file = lines("Date,RH mean,Solar (MJ/m2/day),Rain", "2026-06-01,61,24.3,0", "2026-06-02,58,26.0,0");
     expect(() => readWeatherTable(file, { siteTimeZone: "UTC" })).toThrow(/lie a day or more apart.*by the hour/);

@@ -151,4 +151,18 @@ describe("a lateral", () => {
   ])("refuses %j and names what is wrong", (change, path) => {
     expect(() => lateral({ ...tape, ...change })).toThrow(expect.objectContaining({ path }));
   });
+
+  it("warns of what it took for granted and of an emitter that works outside of its pressures, and of nothing else", () => {
+    const emitter = { ...tape.emitter, minKpa: 20, maxKpa: 150 };
+    const warnings = (more: Partial<LateralInput>) => lateral({ ...tape, lengthM: 20, emitter, ...more }).warnings;
+    expect(warnings({})).toEqual([]);
+    const { temperatureC: _unknown, ...unsaid } = { ...tape, lengthM: 20, emitter };
+    expect(lateral(unsaid).warnings).toEqual([expect.stringMatching(/^No water temperature was given/)]);
+    expect(warnings({ inletKpa: 160 })).toEqual([
+      expect.stringMatching(/^The strongest emitter has 160.0 kPa, over .* 150 kPa/),
+    ]);
+    expect(warnings({ inletKpa: 15 })).toEqual([expect.stringMatching(/^The weakest emitter has 1\d\.\d kPa, under/)]);
+    // Without limits of the emitter nothing is said of them.
+    expect(warnings({ inletKpa: 160, emitter: tape.emitter })).toEqual([]);
+  });
 });

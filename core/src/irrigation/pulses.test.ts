@@ -29,4 +29,13 @@ describe("the pulses of a day", () => {
   it("keep their gaps, and are drawn forward rather than run past the window", () => {
     expect(starts(between(17.8, 18), { minGapMin: 30 })).toEqual(["06:00:00", "16:55:30", "17:27:00", "17:58:30"]);
   });
+
+  it("run as long as their litres take at the zone's flow, and what does not fit into the window is told", () => {
+    const { pulses, unmetL } = planPulses({ litres: 400, zoneFlowLh: 4000, wanted: 4, minGapMin: 0, window });
+    // 100 L at 4000 L/h are a minute and a half.
+    for (const { minutes, litres } of pulses) expect([minutes, litres]).toEqual([1.5, 100]);
+    expect(unmetL).toBe(0);
+    const long = planPulses({ litres: 50_000, zoneFlowLh: 4000, wanted: 1, minGapMin: 0, window });
+    expect(long).toMatchObject({ unmetL: 2000, pulses: [{ start: "06:00:00", minutes: 720, litres: 48_000 }] });
+  });
 });

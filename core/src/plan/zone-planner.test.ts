@@ -45,6 +45,8 @@ interface Stored {
   /** days without weather */
   readonly dark?: readonly string[];
   readonly nitrogenOn?: PlanRecords["nitrogenOn"];
+  /** in the place of one planting that fills the zone */
+  readonly plantings?: readonly Partial<Parameters<typeof grow>[0]>[];
 }
 
 /** Courgettes in a zone, with what was stored of it. */
@@ -55,11 +57,12 @@ function planned({
   decisions = [],
   dark = [],
   nitrogenOn = () => null,
+  plantings = [{}],
 }: Stored = {}) {
   const planting = { cropId: "courgette", plantedOn: PLANTED, clearedOn: null, signs: [], part: null, steps: [] };
   const zone: PlannedZone = {
     ...{ id: 1, name: "Tunnel", houseId: 1, house: { transmissionPct: 70 }, definition, unconfirmed: [], layout: null },
-    ...{ demand: null, grown: [grow(planting, cropById("courgette"))] },
+    ...{ demand: null, grown: plantings.map((one) => grow({ ...planting, ...one }, cropById("courgette"))) },
   };
   const dates = Array.from({ length: 40 }, (_, day) => addDays("2026-05-10", day)).filter((on) => !dark.includes(on));
   const records: PlanRecords = {
@@ -89,6 +92,29 @@ const accepted = (more: Partial<ZoneDecision>): ZoneDecision => ({
   ...{ id: 1, zoneId: 1, cause: "drain-low", about: "", verdict: "accepted", decidedAt: "2026-06-01T08:00:00Z" },
   ...{ fromDate: "2026-06-02", correction: { demandFactor: 1.2, drainSharePct: null }, reason: null },
   ...more,
+});
+
+describe("a planting that fills part of its zone", () => {
+  const part = (from: number, to: number) => ({ from, to, of: 3 });
+  const seen = [{ stageId: "picking", on: "2026-06-05" }];
+
+  it("drinks its share of what the whole would", () => {
+    const demandMm = (plantings: Stored["plantings"]) =>
+      planned({ definition: SUBSTRATE, ...(plantings && { plantings }) }).day().demand.demandMm;
+    const whole = demandMm([{}]);
+    expect(whole).toBeGreaterThan(1);
+    expect(demandMm([{ part: part(1, 1) }]) / whole).toBeCloseTo(1 / 3, 2);
+  });
+
+  it("has its warmth of picking counted from its first pick on, unless another led the zone then", () => {
+    const pickingCd = (plantings: Stored["plantings"]) =>
+      planned({ ...(plantings && { plantings }) }).planner.roots.pickingCd(TODAY);
+    const alone = pickingCd([{ signs: seen }]);
+    expect(alone).toBeGreaterThan(50);
+    expect(alone).toBeLessThan(22 * 11);
+    const larger = { part: part(1, 2), clearedOn: "2026-06-10" };
+    expect(pickingCd([larger, { part: part(3, 3), signs: seen }])).toBeNull();
+  });
 });
 
 describe("the plan of a zone", () => {

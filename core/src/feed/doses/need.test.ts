@@ -43,6 +43,7 @@ describe("what a field is to be given", () => {
     expect(yearN(0).credits[0]).toMatchObject({ N: expect.closeTo(160, 9), P: 100, K: 300 });
     expect(yearN(1).credits[0]).toMatchObject({ N: expect.closeTo(60, 9), P: 0, K: 0 });
     expect(yearN(2).credits[0]?.N).toBeCloseTo(10.8, 9);
+    expect(yearN(2).working.map(({ label }) => label)).toContain("N set free from organic dressing 1");
     expect(yearN(3).credits[0]?.N).toBeCloseTo(180 * 0.94 * 0.06, 9);
     expect(yearN(3).warnings).toEqual([expect.stringMatching(/its last figure, 6 %, goes on/)]);
   });

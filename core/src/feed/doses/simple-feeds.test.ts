@@ -81,6 +81,9 @@ describe("a tank topped up", () => {
     expect(tankTopUp(tank).acidMl).toBeGreaterThan(35);
     expect(tankTopUp(tank).acidMl).toBeLessThan(55);
     expect(tankTopUp({ ...tank, ph: 5.2 })).toMatchObject({ acidMl: 0, tooAcid: true });
+    const aboutAcid = (ph: number) =>
+      tankTopUp({ ...tank, ph }).warnings.filter((one) => one.includes("half of the acid"));
+    expect([aboutAcid(6.8).length, aboutAcid(5.2).length]).toEqual([1, 0]);
   });
 
   it("takes water where it is too strong, and refuses to aim below the water", () => {
@@ -147,6 +150,7 @@ describe("a granular dressing", () => {
       rowM: 400,
       plants: 800,
     });
+    expect(dressing.working[0]?.substituted).toBe("30 ÷ 0.2");
     expect(dressing).toMatchObject({ kgHa: 150, zoneKg: 4.8, bedKg: 1.2, rowMetreG: 12, plantG: 6, warnings: [] });
   });
 });

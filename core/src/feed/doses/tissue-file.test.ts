@@ -135,4 +135,13 @@ describe("a sheet of leaf results", () => {
       { numRuns: 200 },
     );
   });
+
+  it("counts its rows from one, and leaves what is no figure to read for a person", () => {
+    const { lines, rows } = read("\tN %\tK %\nLow\t3.5\t3\nResult\tpending\t4\nHigh\t5\t4.5");
+    expect(rows.map(({ row }) => row)).toEqual([1, 2, 3]);
+    expect(lines).toMatchObject([
+      { nutrient: "N", found: null, unread: "pending" },
+      { nutrient: "K", found: 4, unread: null },
+    ]);
+  });
 });

@@ -39,4 +39,8 @@ describe("a bag by its label", () => {
     expect(labelByMass({ nitrateN: 21 }, 1.4).nitrateN).toBeCloseTo(15, 9);
     expect(() => labelByMass({ nitrateN: 21 }, null)).toThrow(/needs the density/);
   });
+
+  it("takes a bag that is all of one thing: 100 % are not too many", () => {
+    expect(() => compositionOfLabel({ S: 100 }, false)).not.toThrow(/adds up/);
+  });
 });

@@ -290,6 +290,16 @@ describe("a recipe", () => {
     ]);
   });
 
+  it("warns of products that no concentrate can hold, and of no others", () => {
+    const warned = (products: RecipeInput["products"]) =>
+      recipe({ water: soft, target: { ions: { NO3: 4, K: 2, Ca: 1 } }, products }, solve).warnings.filter((warning) =>
+        warning.startsWith("Not for concentrates"),
+      );
+    expect(warned(nitrates)).toEqual([]);
+    const gypsum = { id: "gypsum", name: "Gypsum", form: "solid" as const, composition: { Ca: 5.8, SO4: 5.8 } };
+    expect(warned([...nitrates, gypsum])).toEqual([expect.stringMatching(/Gypsum\.$/)]);
+  });
+
   it("names a set of demands that cannot be kept together, none to spare, and the least that must give", () => {
     const { status, warnings } = recipe(
       {
