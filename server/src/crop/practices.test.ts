@@ -49,6 +49,18 @@ describe("what is done to a field and when", () => {
     expect(await table.text()).toMatch(/2026-06-16,Paddy,.*flood and dry in turn/);
   });
 
+  it("stands there up to the day on which the crop is cleared, and no longer", async () => {
+    const on = async (clearedOn: string) => {
+      const server = await testServer({ now: "2026-06-20T08:00:00Z" });
+      await server.call("POST", "/api/site", site);
+      const plantings = [freshPlanting("rice", "2026-06-01", { clearedOn })];
+      expect((await server.call("POST", "/api/zones", { ...paddy, plantings })).status).toBe(201);
+      return (await fetch(`${server.url}/api/crop-calendar.csv`)).text();
+    };
+    expect(await on("2026-06-16")).toMatch(/2026-06-16,Paddy,.*flood and dry in turn/);
+    expect(await on("2026-06-15")).not.toMatch(/flood and dry in turn/);
+  });
+
   it("is nothing for crops without such times", async () => {
     expect((await planted("courgette", zone)).practices).toEqual([]);
   });

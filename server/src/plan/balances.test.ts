@@ -15,7 +15,17 @@ describe("the books of a root zone", () => {
     await call("POST", "/api/waterings", {
       waterings: [{ zoneId: 1, startUtc: "2026-06-18T08:00:00Z", minutes: 30, litres: 700 }],
     });
-    const { balances } = await answerTo(getRootHistory, { params: { id: 1 }, query: { date: "2026-06-24" } });
+    const { balances, mornings } = await answerTo(getRootHistory, {
+      params: { id: 1 },
+      query: { date: "2026-06-24" },
+    });
+    // A day without a log was given its plan; soil shows on each morning what it then got.
+    if (like === zone) {
+      const givenOn = (on: string) => mornings.find(({ date }) => date === on)?.givenMm ?? NaN;
+      expect(givenOn("2026-06-18")).toBeCloseTo(700 / zone.definition.areaM2, 9);
+      const planned = mornings.filter(({ date }) => date !== "2026-06-18");
+      expect(planned.reduce((sum, { givenMm }) => sum + givenMm, 0)).toBeGreaterThan(0.5);
+    }
     if (!balances) throw new Error("there are books");
     expect([balances.day?.days, balances.week?.days, balances.planting.days]).toEqual([1, 7, 9]);
     for (const books of Object.values(balances).filter((one) => one !== null)) {

@@ -30,6 +30,7 @@ describe("a round of readings", () => {
   it.each([
     ["of a zone that is not there", { zoneId: 99 }, "readings.1.zoneId"],
     ["of tomorrow", { at: "2026-06-21T07:30:00.000Z" }, "readings.1.at"],
+    ["of a quarter of an hour from now", { at: "2026-06-20T08:15:00.000Z" }, "readings.1.at"],
     ["with a pH of 58", { dripPh: 58 }, "readings.1.dripPh"],
     ["in which nothing was read", { tensionKpa: undefined }, "readings.1"],
   ])("is refused whole %s, by its place", async (_what, change, path) => {

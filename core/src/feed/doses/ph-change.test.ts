@@ -82,4 +82,12 @@ describe("a pH", () => {
   ])("of %j is refused", (change, path) => {
     expect(() => phChange({ ...soil, ...change })).toThrow(expect.objectContaining({ path }));
   });
+
+  it("is worked in at as many times as there are tonnes to a hectare, and nothing is said of it where one is enough", () => {
+    const down = (targetPh: number) => phChange({ ...soil, ph: 7, targetPh });
+    const { times, tHa, warnings } = down(6);
+    expect(times).toBe(Math.ceil(tHa));
+    expect(warnings).toContainEqual(expect.stringMatching(/^2\.4 t\/ha are much at once: work it in at 3 times/));
+    expect(down(6.8)).toMatchObject({ times: 1, warnings: [] });
+  });
 });
