@@ -14,5 +14,5 @@ export { dayHours, giveWater, type GivenMm, type HourlyMm, type Uptake } from ".
 export { fullState, rootsOf, storeOn, walkDay } from "./day-walk.ts";
 export { follow, goThrough, type CourseDay, type NitrogenDay } from "./follow.ts";
 export { nitrogenWith, uptakeOf } from "./uptake.ts";
-export { ENGINE } from "./engine.ts";
+export { engineOf } from "./engine.ts";
 export { rootZone, type RootZoneAnswer, type RootZoneInput } from "./root-zone.ts";

@@ -105,7 +105,8 @@ export function libraryService(scope: Scope) {
       await scope.transaction(async (inner) => {
         await refuseName(inner, crop.name, id);
         await refuseLostStages(inner, id, crop);
-        if (!(await ownCropStore(inner).update(id, version, crop)))
+        const growing = ((await zonesOf(inner)).get(id) ?? []).map((zone) => zone.id);
+        if (!(await ownCropStore(inner).update(id, version, crop, growing)))
           throw staleEdit(`The crop ${before.crop.name}`, await ownCropStore(inner).find(id));
       });
       return service.crop(id);

@@ -37,15 +37,19 @@ export function ownCropStore({ db, actor, into }: Writer) {
         actor,
       });
     },
-    /** @returns false when it is no longer at this version */
-    async update(id: string, version: number, crop: CropDefinition): Promise<boolean> {
-      const changed = await into<OwnCropRow>({ table: "own_crop" })
+    /**
+     * @param zones that grow it
+     * @returns false when it is no longer at this version
+     */
+    async update(id: string, version: number, crop: CropDefinition, zones: readonly number[]): Promise<boolean> {
+      const changed = await into<OwnCropRow>({ table: "own_crop", zones })
         .where({ id, version })
         .update({ crop: JSON.stringify(crop), version: version + 1, actor });
       return changed === 1;
     },
+    /** One that stands nowhere. */
     async remove(id: string): Promise<void> {
-      await into<OwnCropRow>({ table: "own_crop" }).where({ id }).delete();
+      await into<OwnCropRow>({ table: "own_crop", zones: [] }).where({ id }).delete();
     },
   };
 }

@@ -1,4 +1,3 @@
-import { ENGINE } from "@sprunel/core/course";
 import { startOfLocalDay } from "@sprunel/core/time";
 import { diskFault } from "../database/disk-fault.ts";
 import type { Scope } from "../scope/scope.ts";
@@ -12,6 +11,12 @@ interface CheckpointRow {
   state: Buffer | ArrayBuffer;
 }
 type Mornings = Map<string, Float64Array>;
+
+/** What is cached of a zone's midnights, and what they are worked out with. */
+export interface ZoneMornings {
+  readonly mornings: Mornings;
+  readonly engine: string;
+}
 
 const ROWS_AT_ONCE = 400;
 
@@ -35,9 +40,9 @@ export function checkpointStore(scope: Scope) {
 
   return {
     /** Puts midnights from one date to another into the memories of zones that do not have them. */
-    async recall(zones: ReadonlyMap<number, Mornings>, from: string, to: string): Promise<void> {
+    async recall(zones: ReadonlyMap<number, ZoneMornings>, from: string, to: string): Promise<void> {
       const span = `${from} ${to}`;
-      const lacking = [...zones].filter(([, mornings]) => {
+      const lacking = [...zones].filter(([, { mornings }]) => {
         const spans = asked.get(mornings) ?? new Set<string>();
         asked.set(mornings, spans);
         if (spans.has(span)) return false;
@@ -51,11 +56,11 @@ export function checkpointStore(scope: Scope) {
           lacking.map(([id]) => id),
         )
         .whereBetween("date", [from, to])
-        .where({ engine: ENGINE })
-        .select("zone_id", "date", "state");
-      for (const { zone_id, date, state } of rows) {
-        const mornings = zones.get(zone_id);
-        if (!mornings || mornings.has(date)) continue;
+        .select("zone_id", "date", "engine", "state");
+      for (const { zone_id, date, engine, state } of rows) {
+        const zone = zones.get(zone_id);
+        if (zone?.engine !== engine || zone.mornings.has(date)) continue;
+        const { mornings } = zone;
         mornings.set(date, numbersOf(state));
         keptOf(mornings).add(date);
       }
@@ -66,19 +71,17 @@ export function checkpointStore(scope: Scope) {
      * worked out again another time.
      */
     async keep(
-      zones: ReadonlyMap<number, Mornings>,
+      zones: ReadonlyMap<number, ZoneMornings>,
       { upTo, timeZone, version }: { readonly upTo: string; readonly timeZone: string; readonly version: number },
     ): Promise<void> {
-      const rows = [...zones].flatMap(([zoneId, mornings]) => {
+      const rows = [...zones].flatMap(([zoneId, { mornings, engine }]) => {
         if (seen.get(mornings) === mornings.size) return [];
         seen.set(mornings, mornings.size);
         const known = keptOf(mornings);
         return [...mornings].flatMap(([date, state]): CheckpointRow[] => {
           if (date > upTo || known.has(date)) return [];
           known.add(date);
-          return [
-            { zone_id: zoneId, at_ms: startOfLocalDay(date, timeZone), date, engine: ENGINE, state: bytesOf(state) },
-          ];
+          return [{ zone_id: zoneId, at_ms: startOfLocalDay(date, timeZone), date, engine, state: bytesOf(state) }];
         });
       });
       if (rows.length === 0) return;
@@ -93,7 +96,7 @@ export function checkpointStore(scope: Scope) {
               .merge();
         });
       } catch (error) {
-        for (const [, mornings] of zones) {
+        for (const [, { mornings }] of zones) {
           kept.delete(mornings);
           seen.delete(mornings);
         }

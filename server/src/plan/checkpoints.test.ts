@@ -1,4 +1,5 @@
-import { ENGINE, stateOf } from "@sprunel/core/course";
+import { engineOf, stateOf } from "@sprunel/core/course";
+import { cropById } from "@sprunel/core/crop";
 import { describe, expect, it } from "vitest";
 import { readingStore } from "../rootzone/reading-store.ts";
 import { zoneStore } from "../scope/zone-store.ts";
@@ -7,6 +8,7 @@ import { checkpointStore } from "./checkpoint-store.ts";
 import { COURSE_TABLES } from "./rests-on.ts";
 
 const NOW = "2026-06-25T16:00:00Z";
+const COURGETTE = engineOf([cropById("courgette")]);
 
 /** A site whose days are known from the sample weather, with a soil and a substrate zone. */
 async function grown(folder = newFolder()): Promise<TestServer> {
@@ -43,7 +45,7 @@ describe("checkpoints of root zones", () => {
     await again.stop();
     const anew = await testServer({ folder, now: NOW });
     expect(await board(anew)).toEqual(before);
-    expect((await anew.db("zone_checkpoint").where({ engine: ENGINE })).length).toBeGreaterThan(3);
+    expect((await anew.db("zone_checkpoint").where({ engine: COURGETTE })).length).toBeGreaterThan(3);
   });
 
   it.each([
@@ -118,7 +120,8 @@ describe("a midnight that was worked out while somebody wrote", () => {
     const server = await grown();
     await server.db("zone_checkpoint").delete();
     const store = checkpointStore(server.scope);
-    const mornings = () => new Map([[1, new Map([["2026-06-18", stateOf({ fullMm: 50 }, 7, 2)]])]]);
+    const mornings = () =>
+      new Map([[1, { engine: COURGETTE, mornings: new Map([["2026-06-18", stateOf({ fullMm: 50 }, 7, 2)]]) }]]);
     const about = { upTo: "2026-06-20", timeZone: site.timeZone };
     const version = () => server.scope.cache.versionOf(COURSE_TABLES);
     const before = version();

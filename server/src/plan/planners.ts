@@ -1,3 +1,4 @@
+import { engineOf } from "@sprunel/core/course";
 import { followedFrom } from "@sprunel/core/crop";
 import { ZonePlanner, type PlanCache, type PlanRecords } from "@sprunel/core/plan";
 import { addDays, localDate } from "@sprunel/core/time";
@@ -100,11 +101,16 @@ export function planning(
     const today = localDate(clock(), site.timeZone);
     scope.cache.dayIs(today);
     const version = scope.cache.versionOf(COURSE_TABLES);
-    const memories = new Map(zones.map(({ id }) => [id, mornings.of(id)]));
+    const memories = new Map(
+      zones.map(({ id, grown }) => [
+        id,
+        { mornings: mornings.of(id), engine: engineOf(grown.map(({ crop }) => crop)) },
+      ]),
+    );
     await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);
     const cacheOf = (id: number): PlanCache => ({
-      mornings: memories.get(id) ?? mornings.of(id),
+      mornings: memories.get(id)?.mornings ?? mornings.of(id),
       plans: plans.of(id),
     });
     return {
