@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { badInput, notFound, ProblemError, toldAt } from "./problems.ts";
+import { badInput, notFound, toldAt, type ProblemError } from "./problems.ts";
 
 const thrownBy = (work: () => void): unknown => {
   try {
