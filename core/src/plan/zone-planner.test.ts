@@ -12,6 +12,7 @@ import { addDays, localDate } from "../time/local-time.ts";
 import { findingsOf } from "./open-findings.ts";
 import { rootsOf } from "./root-zone-state.ts";
 import { NITROGEN } from "../rootzone/store.ts";
+import { ZoneFacts } from "./zone-facts.ts";
 import { ZonePlanner, type PlannedDay } from "./zone-planner.ts";
 import { pulsesOf } from "./zone-pulses.ts";
 import type { DayReadings, NitrogenFacts, PlannedZone, PlanRecords } from "./zone-records.ts";
@@ -45,11 +46,14 @@ interface Stored {
   /** days without weather */
   readonly dark?: readonly string[];
   readonly nitrogenOn?: PlanRecords["nitrogenOn"];
+  readonly cropId?: string;
+  /** pieces, by date */
+  readonly taken?: Readonly<Record<string, number>>;
   /** in the place of one planting that fills the zone */
   readonly plantings?: readonly Partial<Parameters<typeof grow>[0]>[];
 }
 
-/** Courgettes in a zone, with what was stored of it. */
+/** Courgettes, or another crop, in a zone, with what was stored of it. */
 function planned({
   definition = SOIL,
   waterings = [],
@@ -58,11 +62,13 @@ function planned({
   dark = [],
   nitrogenOn = () => null,
   plantings = [{}],
+  cropId = "courgette",
+  taken = {},
 }: Stored = {}) {
-  const planting = { cropId: "courgette", plantedOn: PLANTED, clearedOn: null, signs: [], part: null, steps: [] };
+  const planting = { cropId, plantedOn: PLANTED, clearedOn: null, signs: [], part: null, steps: [] };
   const zone: PlannedZone = {
     ...{ id: 1, name: "Tunnel", houseId: 1, house: { transmissionPct: 70 }, definition, unconfirmed: [], layout: null },
-    ...{ demand: null, grown: plantings.map((one) => grow({ ...planting, ...one }, cropById("courgette"))) },
+    ...{ demand: null, grown: plantings.map((one) => grow({ ...planting, ...one }, cropById(cropId))) },
   };
   const dates = Array.from({ length: 40 }, (_, day) => addDays("2026-05-10", day)).filter((on) => !dark.includes(on));
   const records: PlanRecords = {
@@ -72,7 +78,12 @@ function planned({
       waterings: waterings.filter(({ startMs }) => localDate(startMs, COAST.timeZone) === date),
       readings: readings[date] ?? {},
     }),
-    ...{ fedOn: () => null, nitrogenOn, takenOn: () => 0, drainWasRead: new Set() },
+    ...{
+      fedOn: () => null,
+      nitrogenOn,
+      takenOn: (_zone: number, date: string) => taken[date] ?? 0,
+      drainWasRead: new Set(),
+    },
     ...{ decisions, today: TODAY },
   };
   const planner = new ZonePlanner(zone, records, { mornings: new Map(), plans: new Map() });
@@ -83,7 +94,7 @@ function planned({
   };
   const findings = (date = TODAY) =>
     findingsOf(planner, day(date), rootsOf(zone, planner, day(date), date, at(date, 8)), date);
-  return { zone, planner, day, findings };
+  return { zone, planner, day, findings, facts: new ZoneFacts(zone, records) };
 }
 const given = (date: string, hour: number, litres: number): Watering => ({
   ...{ zoneId: 1, startMs: at(date, hour), minutes: 30, litres },
@@ -114,6 +125,24 @@ describe("a planting that fills part of its zone", () => {
     expect(alone).toBeLessThan(22 * 11);
     const larger = { part: part(1, 2), clearedOn: "2026-06-10" };
     expect(pickingCd([larger, { part: part(3, 3), signs: seen }])).toBeNull();
+  });
+});
+
+describe("plants that are sold by the piece", () => {
+  it("stand no longer once they are taken: a tenth of the heads cut leaves nine tenths, from the next morning on", () => {
+    const cut = addDays(TODAY, -3);
+    const { facts } = planned({ cropId: "lettuce-butterhead", taken: { [cut]: SOIL.plants / 10 } });
+    const standing = facts.standing(TODAY);
+    if (!standing) throw new Error("lettuce stands there");
+    expect(facts.left(cut, standing)).toBe(1);
+    expect(facts.left(addDays(cut, 1), standing)).toBeCloseTo(0.9, 9);
+    expect(facts.left(TODAY, standing)).toBeCloseTo(0.9, 9);
+  });
+
+  it("are all there of a crop that is weighed, whatever was counted of it", () => {
+    const { facts } = planned({ taken: { [addDays(TODAY, -3)]: 40 } });
+    const standing = facts.standing(TODAY);
+    expect(standing && facts.left(TODAY, standing)).toBe(1);
   });
 });
 

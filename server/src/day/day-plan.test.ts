@@ -323,6 +323,9 @@ describe("what all zones share", () => {
     ).toEqual([422, "hands.zoneIds.0"]);
     expect((await main()).version).toBeNull();
     await describeMain({});
+    expect((await main()).version).toBe(1);
+    await describeMain({});
+    expect((await main()).version).toBe(2);
     expect((await call("PUT", "/api/main", { ...NO_MAIN, version: null })).status).toBe(409);
   });
 

@@ -300,6 +300,23 @@ describe("a recipe", () => {
     expect(warned([...nitrates, gypsum])).toEqual([expect.stringMatching(/Gypsum\.$/)]);
   });
 
+  it("names a share of ammonium that cannot be kept with what is settled, and how far it would have to give", () => {
+    const { status, warnings } = recipe(
+      {
+        water: { ions: {}, ph: 7 },
+        target: { ions: { NO3: 5, NH4: 5 } },
+        products: [{ id: "ammonium-nitrate" }],
+        nh4ShareMostPct: 20,
+        locks: { "ammonium-nitrate": 300 },
+      },
+      solve,
+    );
+    expect(status).toBe("infeasible");
+    const conflict = warnings.find((warning) => warning.includes("cannot be kept")) ?? "";
+    expect(conflict).toMatch(/NH₄ at most 20 % of all N/);
+    expect(conflict).toMatch(/ammonium-nitrate/);
+  });
+
   it("names a set of demands that cannot be kept together, none to spare, and the least that must give", () => {
     const { status, warnings } = recipe(
       {
