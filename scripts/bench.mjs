@@ -6,8 +6,7 @@ import { build, install } from "./prepare.mjs";
 
 install();
 build();
-const { QUIET_LOOP_MS, board, figure, folder, machineTable, rows, send, start, stop, swinging } =
-  await import("./bench/measure.mjs");
+const { board, figure, folder, machineTable, rows, send, start, stop } = await import("./bench/measure.mjs");
 const { firstScreenKb, inTheBrowser } = await import("./bench/screen.mjs");
 const { manyZones, overHttp, recosted } = await import("./bench/server.mjs");
 const { longFiles } = await import("./bench/files.mjs");
@@ -15,19 +14,12 @@ const { engine } = await import("./bench/engine.mjs");
 const { sums } = await import("./bench/sums.mjs");
 const { cloneToScreen } = await import("./bench/clone.mjs");
 
-figure("first screen, scripts before the board's figures (gzip -9)", firstScreenKb(), "kB", 300);
+await figure("first screen, scripts before the board's figures (gzip -9)", firstScreenKb(), "kB", 300);
 const first = await start();
-await swinging(
-  "start of the demo, empty data folder (history is made)",
-  first.seconds,
-  "s",
-  12,
-  "bare loop",
-  QUIET_LOOP_MS,
-);
+await figure("start of the demo, empty data folder (history is made)", first.seconds, "s", 12);
 await stop(first.child);
 const second = await start();
-await swinging("start of the demo, second time", second.seconds, "s", 5, "bare loop", QUIET_LOOP_MS);
+await figure("start of the demo, second time", second.seconds, "s", 5);
 await board();
 // Before weather is imported and days are planned: the server works on beside requests for a while then.
 await inTheBrowser();
@@ -42,7 +34,7 @@ await sums();
 await cloneToScreen();
 rmSync(folder, { recursive: true, force: true });
 console.log("The machine in this run, ms:");
-console.table(machineTable());
+console.table(await machineTable());
 console.table(rows);
 
 /** A person's own site that was described before, started again. */
@@ -55,7 +47,7 @@ async function ownSite() {
   });
   await stop(before.child);
   const again = await start("demo/dist/own-site.js", data);
-  await swinging("start of an own site, second time", again.seconds, "s", 2.5, "bare loop", QUIET_LOOP_MS);
+  await figure("start of an own site, second time", again.seconds, "s", 2.5);
   await stop(again.child);
   rmSync(data, { recursive: true, force: true });
 }

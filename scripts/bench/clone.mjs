@@ -55,7 +55,7 @@ export async function cloneToScreen() {
   process.kill(-demo.pid, "SIGTERM");
   await failed.catch(() => undefined);
   rmSync(folder, { recursive: true, force: true });
-  figure("from a fresh clone to the board on a screen", seconds, "s", 3 * installS, {
+  await figure("from a fresh clone to the board on a screen", seconds, "s", 3 * installS, {
     name: "npm ci alone",
     value: installS,
   });

@@ -1,7 +1,7 @@
 import { advance, rootZone, stateOf } from "@sprunel/core/course";
 import { figuresOf, FLUX_SLOTS, HOUR_SLOTS } from "@sprunel/core/rootzone";
 import { fieldsOf, SYSTEMS } from "@sprunel/core/systems";
-import { QUIET_LOOP_MS, figure, percentile, swinging, timed } from "./measure.mjs";
+import { figure, percentile, timed } from "./measure.mjs";
 
 const HOURS = 200 * 24;
 const ROUNDS = 100;
@@ -32,10 +32,16 @@ export async function engine() {
       peer();
     }
   for (const { name, work, peer } of works)
-    figure(`200 days of hours of a ${name} zone: water, salt, nitrogen, warm median`, await median(work), "ms", 12, {
-      name: "plain typed-array loop",
-      value: await median(peer),
-    });
+    await figure(
+      `200 days of hours of a ${name} zone: water, salt, nitrogen, warm median`,
+      await median(work),
+      "ms",
+      12,
+      {
+        name: "plain typed-array loop",
+        value: await median(peer),
+      },
+    );
   await withIons();
 }
 
@@ -55,14 +61,7 @@ async function withIons() {
     ions: { startMmolL: feed, uptakeMmolL: { NO3: 10, NH4: 1, H2PO4: 0.8, K: 5, Ca: 2.5, Mg: 1.2, SO4: 1 } },
   };
   const ionsMs = await median(() => rootZone(ask));
-  await swinging(
-    "the same of a substrate zone with pH and single ions, warm median",
-    ionsMs,
-    "ms",
-    60,
-    "bare loop",
-    QUIET_LOOP_MS,
-  );
+  await figure("the same of a substrate zone with pH and single ions, warm median", ionsMs, "ms", 60);
 }
 
 async function median(work) {

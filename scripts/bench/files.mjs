@@ -36,24 +36,24 @@ export async function longFiles() {
       previews.push(await read);
     }
     const what = `weather of ${ROWS} rows in ${clock === "" ? "local time" : "UTC"}`;
-    figure(`preview of ${what}, the first`, previews[0], "ms", clock === "" ? 2000 : 1500);
-    figure(
+    await figure(`preview of ${what}, the first`, previews[0], "ms", clock === "" ? 2000 : 1500);
+    await figure(
       `preview of ${what}, median of the next three`,
       percentile(previews.slice(1), 0.5),
       "ms",
       clock === "" ? 2000 : 1500,
     );
-    figure("other answers meanwhile, p95", percentile(waits, 0.95), "ms", 200);
+    await figure("other answers meanwhile, p95", percentile(waits, 0.95), "ms", 200);
   }
   const same = { fileName: "six-years.csv", contentBase64: weather(""), choices: { windHeightM: 5 } };
-  figure(
+  await figure(
     `import of weather of ${ROWS} rows in local time`,
     await timed(() => send("POST", "/api/weather/imports", same)),
     "ms",
     2000,
   );
   const mb = (book.contentBase64.length * 0.75) / 1e6;
-  figure(
+  await figure(
     `preview of a workbook of ${mb.toFixed(0)} MB, a million cells`,
     (await timed(() => send("POST", "/api/weather/previews", book))) / 1000,
     "s",

@@ -11,27 +11,31 @@ export const folder = mkdtempSync(join(tmpdir(), "sprunel-bench-"));
 export const rows = [];
 const looks = [];
 /** How long the bare loop takes on the machine that the targets were set on, with nothing beside it, ms. */
-export const QUIET_LOOP_MS = 52;
+const QUIET_LOOP_MS = 52;
+/** What of the machine bears on every time. */
+const BEARING = "bare loop";
 
 const MS = { µs: 0.001, ms: 1, s: 1000 };
 const show = (number) => (number >= 100 ? number.toFixed(0) : number.toPrecision(3));
 
 /**
- * One line of the table.
+ * One line of the table. A time without a peer swings with the machine, so the bare loop is measured right after it: where that
+ * takes longer than on a quiet machine, the figure may be as much longer, and is a miss only if both are missed.
  *
  * @param peer `{ name, value }`, measured beside it in the same unit
- * @param mostTimes how many times as long as its peer it may take where the figure alone swings with the machine: then it is a
- *   miss only if both are missed
  */
-export function figure(work, value, unit, target, peer, mostTimes) {
-  const times = peer ? value / peer.value : NaN;
-  const isOver = value > target && !(mostTimes !== undefined && times <= mostTimes);
+export async function figure(work, value, unit, target, peer) {
+  const swings = unit in MS && peer === undefined;
+  const beside = swings ? { name: BEARING, value: (await look()) / MS[unit] } : peer;
+  const times = beside ? value / beside.value : NaN;
+  const mostTimes = swings ? target / (QUIET_LOOP_MS / MS[unit]) : Infinity;
+  const isOver = value > target && !(swings && times <= mostTimes);
   rows.push({
     work,
     figure: `${show(value)} ${unit}`,
-    target: `≤ ${show(target)} ${unit}${mostTimes === undefined ? "" : `, or ${mostTimes.toPrecision(3)} ×`}`,
-    beside: peer ? `${peer.name} ${show(peer.value)} ${unit}` : "–",
-    ratio: peer ? times.toFixed(2) : "–",
+    target: `≤ ${show(target)} ${unit}${swings ? `, or ${mostTimes.toPrecision(3)} ×` : ""}`,
+    beside: beside ? `${beside.name} ${show(beside.value)} ${unit}` : "–",
+    ratio: beside ? times.toFixed(2) : "–",
     miss: isOver ? "MISS" : value > target ? "by the ratio" : "",
   });
   // The whole table comes at the end; what is known stands here, should a later figure fail.
@@ -39,30 +43,20 @@ export function figure(work, value, unit, target, peer, mostTimes) {
   console.log(`${work}: ${found} (${most}) ${miss}`);
 }
 
-/**
- * One line of the table that swings with the machine, which is looked at right after it.
- *
- * @param bearing what of the machine bears on it, a name of `bare` in `machine.mjs`
- * @param quietMs how long that takes on a quiet machine, where the target holds: on a slower one the figure may be as much longer
- */
-export async function swinging(work, value, unit, target, bearing, quietMs) {
-  const nowMs = await bare[bearing]();
-  looks.push({ bearing, ms: nowMs });
-  figure(work, value, unit, target, { name: bearing, value: nowMs / MS[unit] }, target / (quietMs / MS[unit]));
+async function look() {
+  const ms = await bare[BEARING]();
+  looks.push(ms);
+  return ms;
 }
 
-/** What the machine was like at every look, fastest, median and slowest, ms. */
-export function machineTable() {
-  return Object.fromEntries(
-    Object.keys(bare).flatMap((name) => {
-      const times = looks.filter(({ bearing }) => bearing === name).map(({ ms }) => ms);
-      if (times.length === 0) return [];
-      const [fastest, median, slowest] = [0, 0.5, 1].map((share) =>
-        Number(percentile(times, share || 1e-9).toFixed(2)),
-      );
-      return [[name, { looks: times.length, fastest, median, slowest }]];
-    }),
-  );
+/** What the machine was like: the bare loop at every look, and what an empty answer and a bare insert take now, ms. */
+export async function machineTable() {
+  const [fastest, median, slowest] = [1e-9, 0.5, 1].map((share) => Number(percentile(looks, share).toFixed(2)));
+  return {
+    [BEARING]: { looks: looks.length, fastest, median, slowest },
+    "empty answer": { median: Number((await bare["empty answer"]()).toFixed(2)) },
+    "bare insert": { median: Number((await bare["bare insert"]()).toFixed(2)) },
+  };
 }
 
 export function percentile(values, share) {

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { constants, gzipSync } from "node:zlib";
 import { chromium } from "@playwright/test";
 import { root } from "../prepare.mjs";
-import { QUIET_LOOP_MS, percentile, swinging, timed, url } from "./measure.mjs";
+import { figure, percentile, timed, url } from "./measure.mjs";
 
 /** Scripts that a browser fetches before the board shows: what index.html names, and the board's own chunks. */
 export function firstScreenKb() {
@@ -51,25 +51,18 @@ export async function inTheBrowser() {
   }
   // The first visit also starts the browser's own processes.
   const [seconds, taskMs] = [shown, longest].map((times) => percentile(times.slice(1), 0.5));
-  await swinging(
-    "first screen, from address to the board's figures, median",
-    seconds,
-    "s",
-    1.5,
-    "bare loop",
-    QUIET_LOOP_MS,
-  );
-  await swinging("longest task until then, median", taskMs, "ms", 200, "bare loop", QUIET_LOOP_MS);
+  await figure("first screen, from address to the board's figures, median", seconds, "s", 1.5);
+  await figure("longest task until then, median", taskMs, "ms", 200);
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${url}/zones/1/feed`);
   await page.getByRole("region", { name: "Tank A" }).waitFor();
   const pictureMs = percentile(await keyToPicture(page), 0.95);
-  await swinging("recipe, from key to new picture, p95", pictureMs, "ms", 100, "bare loop", QUIET_LOOP_MS);
+  await figure("recipe, from key to new picture, p95", pictureMs, "ms", 100);
   await page.goto(url);
   await page.locator("[data-figure=litres]").first().waitFor();
   const savedMs = percentile(await keyToSaved(page), 0.95);
-  await swinging("drain reading, from key to saved, p95", savedMs, "ms", 200, "bare loop", QUIET_LOOP_MS);
+  await figure("drain reading, from key to saved, p95", savedMs, "ms", 200);
   await browser.close();
 }
 

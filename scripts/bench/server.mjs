@@ -4,19 +4,7 @@ import { join } from "node:path";
 import Database from "libsql";
 import { root } from "../prepare.mjs";
 import { framesWhileDragging } from "./screen.mjs";
-import {
-  QUIET_LOOP_MS,
-  board,
-  figure,
-  folder,
-  percentile,
-  send,
-  start,
-  stop,
-  swinging,
-  timed,
-  url,
-} from "./measure.mjs";
+import { board, figure, folder, percentile, send, start, stop, timed, url } from "./measure.mjs";
 
 /** What the demo's server does over HTTP. */
 export async function overHttp() {
@@ -25,7 +13,7 @@ export async function overHttp() {
   const health = [];
   for (let round = 0; round < 60; round++)
     health.push(await timed(async () => (await fetch(`${url}/api/health`)).text()));
-  figure("morning board of the demo over HTTP, p95", percentile(boards, 0.95), "ms", 100, {
+  await figure("morning board of the demo over HTTP, p95", percentile(boards, 0.95), "ms", 100, {
     name: "an empty answer",
     value: percentile(health, 0.95),
   });
@@ -51,9 +39,9 @@ export async function overHttp() {
         if (counts.accepted !== 1000) throw new Error(`the preview read ${counts.accepted} of 1000 rows`);
       }),
     );
-  figure("preview of a reading file of 1000 rows, median", percentile(looked, 0.5), "ms", 300);
+  await figure("preview of a reading file of 1000 rows, median", percentile(looked, 0.5), "ms", 300);
   await whilePlanning();
-  figure("import of 60 days of hourly weather", importMs, "ms", 1000, {
+  await figure("import of 60 days of hourly weather", importMs, "ms", 1000, {
     name: "bare inserts, one commit",
     value: await bareInserts(),
   });
@@ -80,7 +68,7 @@ async function whilePlanning() {
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
   await plan;
-  figure(`slowest of ${waits.length} answers while a day of 40 zones is planned`, Math.max(...waits), "ms", 100);
+  await figure(`slowest of ${waits.length} answers while a day of 40 zones is planned`, Math.max(...waits), "ms", 100);
 }
 
 /** The board of a large nursery: 60 zones, each with a moisture probe read every five minutes for three years. */
@@ -110,13 +98,11 @@ export async function manyZones() {
   for (let round = 0; round < 100; round++) await board();
   const times = [];
   for (let round = 0; round < 100; round++) times.push(await timed(board));
-  await swinging(
+  await figure(
     `morning board, ${zones} zones, ${((zones * perZone) / 1e6).toFixed(1)} million readings, warm, p95`,
     percentile(times, 0.95),
     "ms",
     40,
-    "bare loop",
-    QUIET_LOOP_MS,
   );
   const late = { at: new Date(now - 30 * 86_400_000 + 60_000).toISOString(), tensionKpa: 21 };
   const soil = known.find(({ definition }) => definition.system === "soil-drip").id;
@@ -124,20 +110,20 @@ export async function manyZones() {
     await send("POST", `/api/zones/${soil}/readings`, late);
     await board();
   });
-  await swinging("a reading 30 days back until the board shows it", shown, "ms", 300, "bare loop", QUIET_LOOP_MS);
+  await figure("a reading 30 days back until the board shows it", shown, "ms", 300);
   const kept = new Database(join(data, "sprunel.db"), { readonly: true });
   const { bytes, count } = kept
     .prepare("SELECT sum(length(state) + length(engine) + 60) AS bytes, count(*) AS count FROM zone_checkpoint")
     .get();
   kept.close();
-  figure("checkpoints of 60 zones over 3 years", ((bytes / count) * zones * 3 * 365) / 1e6, "MB", 40);
+  await figure("checkpoints of 60 zones over 3 years", ((bytes / count) * zones * 3 * 365) / 1e6, "MB", 40);
   // Run of all zones is the board's own answer.
   for (const station of ["water", "feed", "roots", "crop", "picks"]) {
     const asked = [];
     const ask = async () => (await fetch(`${url}/api/${station}`)).text();
     await ask();
     for (let round = 0; round < 20; round++) asked.push(await timed(ask));
-    figure(
+    await figure(
       `all ${zones} zones at a station: ${station}, p95`,
       percentile(asked, 0.95),
       "ms",
@@ -147,19 +133,19 @@ export async function manyZones() {
   const crops = [];
   for (let round = 0; round < 60; round++)
     crops.push(await timed(async () => (await fetch(`${url}/api/zones/${(round % zones) + 1}/crop`)).text()));
-  figure(`crop of one of ${zones} zones, p95`, percentile(crops, 0.95), "ms", 60);
+  await figure(`crop of one of ${zones} zones, p95`, percentile(crops, 0.95), "ms", 60);
   const { version, date } = await (await fetch(`${url}/api/zones/${soil}/crop`)).json();
   const seen = await timed(async () => {
     await send("POST", `/api/zones/${soil}/signs`, { stageId: "late", on: date, version });
     await board();
   });
-  figure(`a stage that is seen until the board of ${zones} zones shows it`, seen, "ms", 500);
+  await figure(`a stage that is seen until the board of ${zones} zones shows it`, seen, "ms", 500);
   await doses(zones, soil);
   await siteDay(zones);
   const setUps = [];
   for (let round = 0; round < 20; round++)
     setUps.push(await timed(async () => (await fetch(`${url}/api/set-up`)).text()));
-  figure(`set-up of ${zones} zones, p95`, percentile(setUps, 0.95), "ms", 200);
+  await figure(`set-up of ${zones} zones, p95`, percentile(setUps, 0.95), "ms", 200);
   await stop(again.child);
   rmSync(data, { recursive: true, force: true });
 }
@@ -174,9 +160,9 @@ async function doses(zones, soil) {
   const weeks = [];
   for (let round = 0; round < 20; round++)
     weeks.push(await timed(async () => (await fetch(`${url}/api/doses`)).text()));
-  figure(`doses of ${zones} zones in a week, p95`, percentile(weeks, 0.95), "ms", 80);
+  await figure(`doses of ${zones} zones in a week, p95`, percentile(weeks, 0.95), "ms", 80);
   const books = await timed(async () => (await fetch(`${url}/api/nutrient-books`)).text());
-  figure(`books of nutrients of ${zones} zones over 3 years`, books, "ms", 2000);
+  await figure(`books of nutrients of ${zones} zones over 3 years`, books, "ms", 2000);
   const changed = [];
   for (let yieldTHa = 66; yieldTHa <= 74; yieldTHa++) {
     const { programme, version } = await (await fetch(`${url}/api/zones/${soil}/dose-plan`)).json();
@@ -186,7 +172,7 @@ async function doses(zones, soil) {
       ),
     );
   }
-  figure(
+  await figure(
     "another yield aimed at until its calendar of doses, by five schools, is there, median",
     percentile(changed, 0.5),
     "ms",
@@ -198,10 +184,10 @@ async function doses(zones, soil) {
 async function siteDay(zones) {
   const read = async () => (await fetch(`${url}/api/day-plan`)).json();
   const first = await timed(read);
-  figure(`the day of ${zones} zones, made for the first time`, first, "ms", 1500);
+  await figure(`the day of ${zones} zones, made for the first time`, first, "ms", 1500);
   const again = [];
   for (let round = 0; round < 20; round++) again.push(await timed(read));
-  figure("the same, read again, p95", percentile(again, 0.95), "ms", 100);
+  await figure("the same, read again, p95", percentile(again, 0.95), "ms", 100);
   let day = await read();
   for (let tries = 0; day.improving && tries < 100; tries++) {
     await new Promise((resolve) => setTimeout(resolve, 200));
@@ -223,8 +209,8 @@ async function siteDay(zones) {
       }),
     );
   }
-  figure("a pulse dropped elsewhere until the day is valid again, p95", percentile(dropped, 0.95), "ms", 100);
-  figure("a frame while a pulse is dragged, p95", percentile(await framesWhileDragging(), 0.95), "ms", 17);
+  await figure("a pulse dropped elsewhere until the day is valid again, p95", percentile(dropped, 0.95), "ms", 100);
+  await figure("a frame while a pulse is dragged, p95", percentile(await framesWhileDragging(), 0.95), "ms", 17);
 }
 
 /** 200 zones, each with a target of its own, told in money after a price has changed. */
@@ -257,7 +243,7 @@ export async function recosted() {
   if (JSON.parse(told.at(-1)).zones.filter(({ status }) => status).length !== zones)
     throw new Error("not every zone was told in money");
   const work = `${zones} zones told in money after a price, ${told.length - 1} words of progress`;
-  await swinging(work, ms / 1000, "s", 2, "bare loop", QUIET_LOOP_MS);
+  await figure(work, ms / 1000, "s", 2);
   await stop(child);
   rmSync(data, { recursive: true, force: true });
 }

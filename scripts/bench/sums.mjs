@@ -28,7 +28,7 @@ export async function sums() {
         weather: uccle,
       });
   });
-  figure("reference evapotranspiration with its working", (etMs * 1000) / ROUNDS, "µs", 100);
+  await figure("reference evapotranspiration with its working", (etMs * 1000) / ROUNDS, "µs", 100);
 
   const tape = {
     lengthM: 250,
@@ -40,7 +40,7 @@ export async function sums() {
   };
   const solvedLaterals = [];
   for (let round = 0; round < 60; round++) solvedLaterals.push(await timed(() => lateral(tape)));
-  figure("lateral of 500 emitters, warm, p95", percentile(solvedLaterals.slice(10), 0.95), "ms", 5);
+  await figure("lateral of 500 emitters, warm, p95", percentile(solvedLaterals.slice(10), 0.95), "ms", 5);
 
   const nursery = {
     pump: { maxLh: 13_000 },
@@ -56,7 +56,7 @@ export async function sums() {
       priority: 1 + (at % 3),
     })),
   };
-  figure(
+  await figure(
     "day plan of 40 zones × 8 pulses, first plan, cold",
     await timed(() => dayPlan(nursery, () => false)),
     "ms",
@@ -64,17 +64,17 @@ export async function sums() {
   );
   const warm = [];
   for (let round = 0; round < 5; round++) warm.push(await timed(() => dayPlan(nursery, () => false)));
-  figure("the same, warm", percentile(warm, 0.5), "ms", 150);
+  await figure("the same, warm", percentile(warm, 0.5), "ms", 150);
   const searched = (asked) => {
     const until = performance.now() + 3000;
     return dayPlan(asked, () => performance.now() < until).gapPct;
   };
-  figure("the same after 3 s, pump loaded to 77 %, gap to its bound", searched(nursery), "%", 0.5);
+  await figure("the same after 3 s, pump loaded to 77 %, gap to its bound", searched(nursery), "%", 0.5);
   const litres = nursery.zones.reduce((sum, zone) => sum + zone.litres, 0);
   const full = { ...nursery, pump: { maxLh: litres / 11 / 0.95 } };
-  figure("the same, pump loaded to 95 %", searched(full), "%", 0.5);
+  await figure("the same, pump loaded to 95 %", searched(full), "%", 0.5);
   const alike = { ...full, zones: full.zones.map((zone) => ({ ...zone, priority: 1 })) };
-  figure("the same, all zones of one priority: no litre counts less than another", searched(alike), "%", 0.5);
+  await figure("the same, all zones of one priority: no litre counts less than another", searched(alike), "%", 0.5);
 
   const solver = lpSolver(await loadHighs());
   let bare = 0;
@@ -120,18 +120,18 @@ export async function sums() {
     solves.push(ms);
     shares.push(bare);
   }
-  figure("recipe of 12 ions from 20 products in 2 tanks, warm, p95", percentile(solves, 0.95), "ms", 50, {
+  await figure("recipe of 12 ions from 20 products in 2 tanks, warm, p95", percentile(solves, 0.95), "ms", 50, {
     name: "its bare solve times",
     value: percentile(shares, 0.95),
   });
-  againstPeer(programs);
+  await againstPeer(programs);
 }
 
 /** The first recipe's programs are enough to hold two solvers against each other. */
 const MOST_PROGRAMS = 24;
 
 /** The same programs put to another solver: what it reaches, and how long it takes. */
-function againstPeer(programs) {
+async function againstPeer(programs) {
   let worst = 0;
   let unsolved = 0;
   let ours = 0;
@@ -150,7 +150,7 @@ function againstPeer(programs) {
     worst = Math.max(worst, off);
     ours++;
   }
-  figure(
+  await figure(
     `worst objective of ${ours} programs over javascript-lp-solver's (it finds no answer to ${unsolved} that have one)`,
     worst * 100,
     "%",
