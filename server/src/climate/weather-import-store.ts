@@ -1,4 +1,5 @@
 import { weatherChoicesSchema, weatherKindSchema, type WeatherChoices } from "@sprunel/contract/climate";
+import { bound, listed } from "../database/listed.ts";
 import type { Writer } from "../scope/scope.ts";
 import type { WeatherReading } from "./weather-store.ts";
 
@@ -73,8 +74,9 @@ export function weatherImportStore({ db, actor, into, writes }: Writer) {
     async addConflicts(importId: number, conflicts: readonly WeatherReading[]): Promise<void> {
       writes({ table: "weather_conflict" });
       await db.raw(
-        "INSERT INTO weather_conflict (import_id, kind, hour_ms, value) SELECT ?, row.value ->> 0, row.value ->> 1, row.value ->> 2 FROM json_each(?) AS row",
-        [importId, JSON.stringify(conflicts.map(({ kind, hourMs, value }) => [kind, hourMs, value]))],
+        `INSERT INTO weather_conflict (import_id, kind, hour_ms, value)
+         SELECT ?, kind, hour_ms, value FROM ${listed("found", ["kind", "hour_ms", "value"])}`,
+        [importId, bound(conflicts.map(({ kind, hourMs, value }) => [kind, hourMs, value]))],
       );
     },
 

@@ -2,6 +2,7 @@ import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
 import { weatherKindSchema } from "@sprunel/contract/climate";
 import { WIND_HEIGHT_M, windAt2MMs, type WeatherKind, type WeatherSample } from "@sprunel/core/climate";
+import { bound, listed, listedValues } from "../database/listed.ts";
 import type { Writer } from "../scope/scope.ts";
 
 export interface WeatherReading {
@@ -77,8 +78,13 @@ export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
     async windHeights(stationId: number): Promise<ReadonlyMap<number, number>> {
       const rows = await db("weather_import")
         .where({ station_id: stationId })
-        .select<{ id: number; height: number | null }[]>("id", db.raw("choices ->> 'windHeightM' AS height"));
-      return new Map(rows.flatMap(({ id, height }) => (height === null ? [] : [[id, height] as const])));
+        .select<{ id: number; choices: string }[]>("id", "choices");
+      return new Map(
+        rows.flatMap(({ id, choices }) => {
+          const { windHeightM } = JSON.parse(choices) as { windHeightM?: number | null };
+          return windHeightM == null ? [] : [[id, windHeightM] as const];
+        }),
+      );
     },
 
     /** By kind and hour, what a station has of a span. */
@@ -128,9 +134,9 @@ export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
         // One statement over a list of bare numbers: a statement, or a list of lists, for each of them takes twice as long.
         await db.raw(
           `INSERT INTO weather_reading (station_id, source, import_id, kind, hour_ms, value, doubtful)
-           SELECT ?, ?, ?, ?, ? + hour.key * ${HOUR_MS}, hour.value, ? FROM json_each(?) AS hour
+           SELECT ?, ?, ?, ?, ? + hour.place * ${HOUR_MS}, hour.value, ? FROM ${listedValues("hour")}
            WHERE hour.value IS NOT NULL ON CONFLICT DO NOTHING`,
-          [stationId, source, importId, kind, fromMs, doubtful ? 1 : 0, JSON.stringify(values)],
+          [stationId, source, importId, kind, fromMs, doubtful ? 1 : 0, bound(values)],
         );
       }
     },
@@ -171,12 +177,11 @@ export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
       for (const page of inPages(hours)) {
         writes({ table: "weather_reading", from: Math.min(...page.map(({ hourMs }) => hourMs)) });
         await db.raw(
-          `INSERT INTO weather_reading (station_id, kind, hour_ms, source, value, doubtful, import_id)
-           SELECT ?, row.value ->> 0, row.value ->> 1, row.value ->> 2, row.value ->> 3, row.value ->> 4, row.value ->> 5
-             FROM json_each(?) AS row`,
+          `INSERT INTO weather_reading (station_id, ${COLUMNS.join(", ")})
+           SELECT ?, ${COLUMNS.join(", ")} FROM ${listed("hours", COLUMNS)}`,
           [
             stationId,
-            JSON.stringify(
+            bound(
               page.map(({ kind, hourMs, source, value, doubtful, importId }) => [
                 kind,
                 hourMs,
@@ -194,6 +199,7 @@ export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
 }
 
 const HOUR_MS = 3_600_000;
+const COLUMNS = ["kind", "hour_ms", "source", "value", "doubtful", "import_id"] as const;
 /** Hours that one statement stores, and what may be missing between them. */
 const MOST_HOURS = 2000;
 const MOST_GAP = 100;

@@ -1,4 +1,5 @@
 import { pickSchema, type NewPick, type Pick } from "@sprunel/contract/harvest";
+import { bound, listed } from "../database/listed.ts";
 import type { Writer } from "../scope/scope.ts";
 
 interface PickRow {
@@ -84,11 +85,11 @@ export function pickStore({ db, actor, into }: Writer) {
     /** What counts of each zone from its own date on, in kg and in pieces. */
     async totalsSince(since: ReadonlyMap<number, string>, to: string): Promise<ReadonlyMap<number, PickTotals>> {
       const rows = await db.raw<{ zone_id: number; kg: number | null; pieces: number | null }[]>(
-        `SELECT asked.value ->> 0 AS zone_id, SUM(mass_kg) AS kg, SUM(count) AS pieces
-         FROM json_each(?) AS asked
-         JOIN pick ON pick.zone_id = asked.value ->> 0 AND pick.picked_on BETWEEN asked.value ->> 1 AND ?
+        `SELECT asked.zone_id, SUM(mass_kg) AS kg, SUM(count) AS pieces
+         FROM ${listed("asked", ["zone_id", "from_date"])}
+         JOIN pick ON pick.zone_id = asked.zone_id AND pick.picked_on BETWEEN asked.from_date AND ?
          WHERE pick.struck_reason IS NULL GROUP BY 1`,
-        [JSON.stringify([...since]), to],
+        [bound([...since]), to],
       );
       return new Map(rows.map(({ zone_id: zoneId, kg, pieces }) => [zoneId, { massKg: kg ?? 0, count: pieces ?? 0 }]));
     },

@@ -1,5 +1,6 @@
 import type { Watering } from "@sprunel/core/irrigation";
 import { inPages, pages } from "../database/pages.ts";
+import { bound, listed } from "../database/listed.ts";
 import { byZone, type Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
 
@@ -13,6 +14,11 @@ interface WateringRow {
   struck_at_ms: number | null;
   actor: string;
 }
+
+const COLUMNS = [
+  ...["zone_id", "start_ms", "minutes", "litres", "source"],
+  ...["struck_reason", "struck_at_ms", "actor"],
+] as const;
 
 /** As a person says it, where a controller or a file did not. */
 export const SAID_BY_HAND = "hand";
@@ -59,10 +65,10 @@ export function wateringStore({ db, actor, into, writes }: Writer) {
     ): Promise<(number | null)[]> {
       const rows = await db.raw<{ litres: number | null }[]>(
         `SELECT (SELECT SUM(litres) FROM watering
-                 WHERE zone_id = value ->> 0 AND start_ms >= value ->> 1 AND start_ms < ?
+                 WHERE zone_id = asked.zone_id AND start_ms >= asked.from_ms AND start_ms < ?
                    AND struck_reason IS NULL) AS litres
-         FROM json_each(?) ORDER BY key`,
-        [toMs, JSON.stringify(asked.map(({ zoneId, fromMs }) => [zoneId, fromMs]))],
+         FROM ${listed("asked", ["zone_id", "from_ms"])} ORDER BY asked.place`,
+        [toMs, bound(asked.map(({ zoneId, fromMs }) => [zoneId, fromMs]))],
       );
       return rows.map(({ litres }) => litres);
     },
@@ -88,10 +94,10 @@ export function wateringStore({ db, actor, into, writes }: Writer) {
     /** Of some waterings those at whose zone and start another amount stands and counts. */
     async inTheWay(waterings: readonly Watering[]): Promise<Watering[]> {
       const rows = await db.raw<WateringRow[]>(
-        `SELECT watering.* FROM json_each(?) AS asked
-         JOIN watering ON watering.zone_id = asked.value ->> 0 AND watering.start_ms = asked.value ->> 1
-         WHERE watering.struck_reason IS NULL AND watering.litres <> asked.value ->> 2`,
-        [JSON.stringify(waterings.map(({ zoneId, startMs, litres }) => [zoneId, startMs, litres]))],
+        `SELECT watering.* FROM ${listed("asked", ["zone_id", "start_ms", "litres"])}
+         JOIN watering ON watering.zone_id = asked.zone_id AND watering.start_ms = asked.start_ms
+         WHERE watering.struck_reason IS NULL AND watering.litres <> asked.litres`,
+        [bound(waterings.map(({ zoneId, startMs, litres }) => [zoneId, startMs, litres]))],
       );
       return rows.map(fromRow);
     },
@@ -102,15 +108,14 @@ export function wateringStore({ db, actor, into, writes }: Writer) {
       for (const rows of byZone(waterings, ({ startMs }) => startMs)) writes({ table: "watering", ...rows });
       for (const page of inPages(waterings))
         await db.raw(
-          `INSERT INTO watering (zone_id, start_ms, minutes, litres, source, struck_reason, struck_at_ms, actor)
-           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, value ->> 7
-           FROM json_each(?) WHERE true
+          `INSERT INTO watering (${COLUMNS.join(", ")})
+           SELECT ${COLUMNS.join(", ")} FROM ${listed("given", COLUMNS)} WHERE true
            ON CONFLICT (zone_id, start_ms) DO UPDATE
            SET minutes = excluded.minutes, litres = excluded.litres, source = excluded.source,
                struck_reason = NULL, struck_at_ms = NULL, actor = excluded.actor
            WHERE struck_reason IS NOT NULL AND excluded.source = '${SAID_BY_HAND}'`,
           [
-            JSON.stringify(
+            bound(
               page.map(({ zoneId, startMs, minutes, litres, source, struck = null, struckAtMs = null }) => [
                 zoneId,
                 startMs,

@@ -1,6 +1,7 @@
 import { READING_KINDS, type ReadingKind } from "@sprunel/core/rootzone";
 import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
+import { bound, gathered, gatheredFrom, listed, listedValues } from "../database/listed.ts";
 import { byZone, type Writer } from "../scope/scope.ts";
 import { zonesAmong } from "../scope/zones-among.ts";
 
@@ -40,6 +41,8 @@ interface ReadingRow {
   value: number;
 }
 
+const COLUMNS = ["zone_id", "kind", "at_ms", "source", "value", "actor"] as const;
+
 /** All SQL about readings at the root zone. */
 export function readingStore({ db, actor, into, writes }: Writer) {
   return {
@@ -68,18 +71,18 @@ export function readingStore({ db, actor, into, writes }: Writer) {
     /** The newest values that count, of each zone and kind, the newest first. */
     async newest(zoneIds: readonly number[], each: number): Promise<ZoneReading[]> {
       const rows = await db.raw<{ zone_id: number; kind: ReadingKind; found: string }[]>(
-        `SELECT asked.zone_id, asked.kind, (
-           SELECT json_group_array(json_array(at_ms, value)) FROM (
-             SELECT at_ms, value FROM zone_reading
-             WHERE zone_id = asked.zone_id AND kind = asked.kind AND NOT EXISTS (
+        `SELECT zones.value AS zone_id, kinds.value AS kind, ${gathered(
+          ["at_ms", "value"],
+          `SELECT at_ms, value FROM zone_reading
+             WHERE zone_id = zones.value AND kind = kinds.value AND NOT EXISTS (
                SELECT 1 FROM reading_strike
                WHERE reading_strike.zone_id = zone_reading.zone_id AND reading_strike.at_ms = zone_reading.at_ms)
-             ORDER BY at_ms DESC LIMIT ?)) AS found
-         FROM (SELECT zones.value AS zone_id, kinds.value AS kind FROM json_each(?) AS zones, json_each(?) AS kinds) AS asked`,
-        [each, JSON.stringify(zoneIds), JSON.stringify(READING_KINDS)],
+             ORDER BY at_ms DESC LIMIT ?`,
+        )} AS found FROM ${listedValues("zones")}, ${listedValues("kinds")}`,
+        [each, bound(zoneIds), bound(READING_KINDS)],
       );
       return rows.flatMap(({ zone_id: zoneId, kind, found }) =>
-        (JSON.parse(found) as [number, number][]).map(([atMs, value]) => ({ zoneId, kind, atMs, value })),
+        gatheredFrom<[number, number]>(found).map(([atMs, value]) => ({ zoneId, kind, atMs, value })),
       );
     },
     /** Of some values those at whose zone, kind and moment another one stands, or that were struck out there. */
@@ -98,13 +101,13 @@ export function readingStore({ db, actor, into, writes }: Writer) {
           ...(await db.raw<typeof rows>(
             `SELECT zone_reading.zone_id, zone_reading.kind, zone_reading.at_ms, zone_reading.value,
                     reading_strike.at_ms IS NOT NULL AS struck
-             FROM json_each(?) AS asked
-             JOIN zone_reading ON zone_reading.zone_id = asked.value ->> 0 AND zone_reading.kind = asked.value ->> 1
-              AND zone_reading.at_ms = asked.value ->> 2
+             FROM ${listed("asked", ["zone_id", "kind", "at_ms", "value"])}
+             JOIN zone_reading ON zone_reading.zone_id = asked.zone_id AND zone_reading.kind = asked.kind
+              AND zone_reading.at_ms = asked.at_ms
              LEFT JOIN reading_strike ON reading_strike.zone_id = zone_reading.zone_id
               AND reading_strike.at_ms = zone_reading.at_ms
-             WHERE struck OR zone_reading.value <> asked.value ->> 3`,
-            [JSON.stringify(page.map(({ zoneId, kind, atMs, value }) => [zoneId, kind, atMs, value]))],
+             WHERE reading_strike.at_ms IS NOT NULL OR zone_reading.value <> asked.value`,
+            [bound(page.map(({ zoneId, kind, atMs, value }) => [zoneId, kind, atMs, value]))],
           )),
         );
       return rows.map((row) => ({
@@ -172,14 +175,9 @@ export function readingStore({ db, actor, into, writes }: Writer) {
       for (const page of inPages(readings)) {
         await setImmediate();
         await db.raw(
-          `INSERT INTO zone_reading (zone_id, kind, at_ms, source, value, actor)
-           SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5 FROM json_each(?) WHERE true
-           ON CONFLICT DO NOTHING`,
-          [
-            JSON.stringify(
-              page.map(({ zoneId, kind, atMs, source, value }) => [zoneId, kind, atMs, source, value, actor]),
-            ),
-          ],
+          `INSERT INTO zone_reading (${COLUMNS.join(", ")})
+           SELECT ${COLUMNS.join(", ")} FROM ${listed("said", COLUMNS)} WHERE true ON CONFLICT DO NOTHING`,
+          [bound(page.map(({ zoneId, kind, atMs, source, value }) => [zoneId, kind, atMs, source, value, actor]))],
         );
       }
     },
