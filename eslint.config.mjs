@@ -21,6 +21,17 @@ const noSystemByName = [
   message: "Ask the growing system's module (systems/ of the core or of web) what it does, not which it is.",
 }));
 
+const SQL_OF_SQLITE = "/json_each|json_object|json_group|->>|PRAGMA|sqlite_master|total_changes/";
+const noSqlOfSqlite = ["TemplateElement[value.raw=", "Literal[value="].map((start) => ({
+  selector: `${start}${SQL_OF_SQLITE}]`,
+  message: "SQL that only SQLite has stands in database/, as in listed.ts.",
+}));
+const writesAreTold = {
+  selector:
+    "CallExpression[callee.property.name=/^(insert|update|delete|del)$/] > .callee CallExpression[callee.name='db']",
+  message: "Write through into({ table, zones, from }): whoever rests on the rows must hear of it.",
+};
+
 export default defineConfig(
   { ignores: ["**/dist/", "**/.types/", "**/node_modules/", ".data/", ".cache/", "test-results/"] },
   { files: ["**/*.{ts,tsx}"], languageOptions: { parser } },
@@ -61,6 +72,20 @@ export default defineConfig(
       "**/testing/**",
     ],
     rules: { "no-restricted-syntax": ["error", timeComesIn, ...noSystemByName] },
+  },
+  {
+    // What only SQLite knows stands in one room, and rows are written where whoever rests on them hears of it.
+    files: ["server/src/**/*.ts"],
+    ignores: [
+      "server/src/database/**",
+      // Notes what a file changes by temporary triggers.
+      "server/src/imports/import-log.ts",
+      "**/*.test.ts",
+      "**/testing/**",
+    ],
+    rules: {
+      "no-restricted-syntax": ["error", timeComesIn, ...noSystemByName, ...noSqlOfSqlite, writesAreTold],
+    },
   },
   {
     files: ["web/src/**/*.{ts,tsx}"],

@@ -2,7 +2,7 @@ import { setImmediate } from "node:timers/promises";
 import { inPages, pages } from "../database/pages.ts";
 import { weatherKindSchema } from "@sprunel/contract/climate";
 import { WIND_HEIGHT_M, windAt2MMs, type WeatherKind, type WeatherSample } from "@sprunel/core/climate";
-import { bound, listed, listedValues } from "../database/listed.ts";
+import { bound, gatheredColumn, gatheredFrom, listed, listedValues } from "../database/listed.ts";
 import type { Writer } from "../scope/scope.ts";
 
 export interface WeatherReading {
@@ -101,13 +101,13 @@ export function weatherStore({ db, writes }: Pick<Writer, "db" | "writes">) {
         .groupBy("kind")
         .select<{ kind: string; hours: string; found: string }[]>(
           "kind",
-          db.raw("json_group_array(hour_ms) AS hours"),
-          db.raw("json_group_array(value) AS found"),
+          db.raw(`${gatheredColumn("hour_ms")} AS hours`),
+          db.raw(`${gatheredColumn("value")} AS found`),
         );
       return new Map(
         lists.map(({ kind, hours, found }) => {
-          const values = JSON.parse(found) as number[];
-          return [kind, new Map((JSON.parse(hours) as number[]).map((hourMs, at) => [hourMs, values[at] ?? NaN]))];
+          const values = gatheredFrom<number>(found);
+          return [kind, new Map(gatheredFrom<number>(hours).map((hourMs, at) => [hourMs, values[at] ?? NaN]))];
         }),
       );
     },

@@ -26,6 +26,11 @@ export function gathered(columns: readonly string[], question: string): string {
   return `(SELECT json_group_array(json_array(${columns.join(", ")})) FROM (${question}))`;
 }
 
-export function gatheredFrom<Row extends readonly Value[]>(value: string): Row[] {
-  return JSON.parse(value) as Row[];
+/** The values of a column over a group, as one value; {@link gatheredFrom} reads it. */
+export function gatheredColumn(column: string): string {
+  return `json_group_array(${column})`;
+}
+
+export function gatheredFrom<One extends Value | readonly Value[]>(value: string): One[] {
+  return JSON.parse(value) as One[];
 }
