@@ -69,6 +69,9 @@ describe("a zone's water", () => {
   it("adds leaching to unevenness only beyond a tenth", () => {
     const salty = zoneWater({ ...tunnel, soil: { ...soil, ecWaterMsCm: 6 } });
     expect(salty.grossMm).toBeCloseTo(18.2 / (0.88 * 0.8), 9);
+    const losses = ({ working }: typeof salty) => working.find(({ label }) => label === "Losses")?.substituted;
+    expect(losses(salty)).toBe("1 − 0.88 × (1 − 0.2)");
+    expect(losses(zoneWater(tunnel))).toMatch(/^max\(1 − 0\.88, 0\.02/);
   });
 
   it("answers little drain of high EC with one cure: more water, not also a higher drain target", () => {

@@ -11,7 +11,7 @@ import { STORES, SUBSTRATE } from "../site/zones-for-tests.ts";
 import { addDays, localDate } from "../time/local-time.ts";
 import { findingsOf } from "./open-findings.ts";
 import { rootsOf } from "./root-zone-state.ts";
-import { NITROGEN } from "../rootzone/store.ts";
+import { FULL, NITROGEN } from "../rootzone/store.ts";
 import { ZoneFacts } from "./zone-facts.ts";
 import { ZonePlanner, type PlannedDay } from "./zone-planner.ts";
 import { pulsesOf } from "./zone-pulses.ts";
@@ -143,6 +143,17 @@ describe("plants that are sold by the piece", () => {
     const { facts } = planned({ taken: { [addDays(TODAY, -3)]: 40 } });
     const standing = facts.standing(TODAY);
     expect(standing && facts.left(TODAY, standing)).toBe(1);
+  });
+});
+
+describe("bags as they stand", () => {
+  it("hold as much of their water as is not missing, in per cent", () => {
+    const { zone, planner, day } = planned({ definition: SUBSTRATE });
+    const roots = rootsOf(zone, planner, day(), TODAY, at(TODAY, 0));
+    if (roots?.kind !== "drained") throw new Error("bags drain");
+    const morning = planner.roots.morning(TODAY);
+    const full = roots.heldPct / (1 - missingIn(morning) / (morning[FULL] ?? NaN));
+    expect(full).toBeCloseTo(100, 6);
   });
 });
 

@@ -3,7 +3,7 @@ import { getZoneFeed } from "@sprunel/contract/feed";
 import { importList } from "@sprunel/contract/exchange";
 import { freshPlanting, type NewZone } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
-import { sampleFile, site, testServer, zone, type TestServer } from "../../testing/test-server.ts";
+import { absent, sampleFile, site, testServer, zone, type TestServer } from "../../testing/test-server.ts";
 
 const NAMES = [
   "Melon bags",
@@ -78,6 +78,25 @@ describe("a list from a file", () => {
       ),
     ).toBeDefined();
     expect(await reportsOf(7)).toContainEqual(expect.objectContaining({ depthCm: null, ecSaturatedMsCm: 1.53 }));
+  });
+
+  it("of soil tests keeps half of a limit for what lies below it, and names limits where there are any and only there", async () => {
+    const { answerTo, call } = await nursery();
+    const text = [
+      "Place,Depth,Taken,pH in water,N min,Ca",
+      ",cm,,,kg/ha,mg/kg",
+      "Fennel field,0-30,2026-02-17,6.1,<4,1200",
+      "Fennel field,30-60,2026-02-17,6.4,12,900",
+    ].join("\n");
+    const contentBase64 = Buffer.from(text).toString("base64");
+    const sent = { list: "soil-tests", fileName: "soil.csv", contentBase64, choices: { timeZone: "UTC" } };
+    expect(storedOf(await call("POST", "/api/lists/imports", sent)).added).toBe(2);
+    const { reports } = await answerTo(getZoneReports, { params: { id: 6 } });
+    const of = (depth: number) =>
+      reports.find((report) => report.kind === "soil" && report.depthCm?.[0] === depth) ?? absent("the report");
+    expect(of(0)).toMatchObject({ mineralNKgHa: 2, limits: { mineralNKgHa: "<4" }, caMgKg: 1200 });
+    expect(of(30)).toMatchObject({ mineralNKgHa: 12, caMgKg: 900 });
+    expect(of(30)).not.toHaveProperty("limits");
   });
 
   it("of bags becomes the shelf: known salts by their label, the rest own bags, and labels that cannot be are refused", async () => {
