@@ -94,6 +94,15 @@ describe("checkpoints of root zones", () => {
     expect(await keptDates(server, 2)).not.toEqual([]);
   });
 
+  it("go with a zone that is deleted", async () => {
+    const server = await grown();
+    await board(server);
+    expect(await keptDates(server, 2)).not.toEqual([]);
+    expect((await server.call("DELETE", "/api/zones/2")).status).toBe(200);
+    expect(await keptDates(server, 2)).toEqual([]);
+    expect(await keptDates(server, 1)).not.toEqual([]);
+  });
+
   it("tell a late reading on the board as if the day had never been worked out before", async () => {
     const late = async (server: TestServer) =>
       server.call("POST", "/api/waterings", {

@@ -79,7 +79,7 @@ export function zoneStore(writer: Writer) {
     },
     /** With what was set for it. */
     async remove(id: number): Promise<void> {
-      for (const table of [...SETTINGS, "dose_programme"] as const)
+      for (const table of [...SETTINGS, "dose_programme", "zone_checkpoint"] as const)
         await into({ table, zones: [id] })
           .where({ zone_id: id })
           .delete();
