@@ -13,15 +13,14 @@ const known = new WeakMap<Crop, string>();
  * another name is worked out anew; what another crop's figures are, or what its card says, is nothing to it.
  */
 export function engineOf(crops: readonly Crop[]): string {
-  const figures = [...new Set(crops)].sort((a, b) => (a.id < b.id ? -1 : 1)).map(figuresOf);
-  return `${ENGINE_VERSION}.${fingerprint(figures.join())}`;
+  return `${ENGINE_VERSION}.${[...new Set(crops.map(figuresOf))].sort().join("-")}`;
 }
 
 function figuresOf(crop: Crop): string {
-  const text =
-    known.get(crop) ?? JSON.stringify(crop, (key, value: unknown) => (NOT_READ.has(key) ? undefined : value));
-  known.set(crop, text);
-  return text;
+  const read = (key: string, value: unknown): unknown => (NOT_READ.has(key) ? undefined : value);
+  const found = known.get(crop) ?? fingerprint(JSON.stringify(crop, read));
+  known.set(crop, found);
+  return found;
 }
 
 /** FNV-1a, 32 bits: enough to tell that a figure has changed. */

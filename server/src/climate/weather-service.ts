@@ -25,14 +25,11 @@ const RUNNING_MS = 5 * 60_000;
 const AGAIN_DAYS = 14;
 const AHEAD_DAYS = 60;
 
-/** Tables that the weather of a day rests on: readings, the heights and houses of their stations, the place. */
-export const WEATHER_TABLES = [
-  "weather_reading",
-  "weather_import",
-  "station",
-  "house",
-  "site",
-] as const satisfies Table[];
+/**
+ * Tables that the weather of a day rests on: readings, the houses of their stations, the place. At what height an import's wind
+ * was measured is written with its readings, and never later.
+ */
+export const WEATHER_TABLES = ["weather_reading", "station", "house", "site"] as const satisfies Table[];
 
 export type DayWeather = WeatherOfDay;
 export type WeatherService = ReturnType<typeof weatherService>;
@@ -109,9 +106,10 @@ export function weatherService(scope: Scope, device: WeatherDevice | null) {
     async days(site: Site, fromDate: string, toDate: string, via: Scope = scope): Promise<DayWeather[]> {
       const today = localDate(clock(), site.timeZone);
       const [foreseen, last] = [addDays(today, FORECAST_DAYS), addDays(today, AHEAD_DAYS)];
+      // Taken before anything is read: what changes meanwhile must not be kept as it was.
+      const again = againIn(via);
       const known = await knownDays(site, fromDate, toDate < foreseen ? toDate : foreseen, via);
       const far = datesOf(fromDate > foreseen ? fromDate : addDays(foreseen, 1), toDate < last ? toDate : last);
-      const again = againIn(via);
       if (far.some((date) => !again.has(date))) {
         const late = await knownDays(site, addDays(today, -AGAIN_DAYS), addDays(today, -1), via);
         const lit = late.filter(({ hours }) => hours.length > 0 && hours.every(({ values }) => values.radiation));

@@ -52,7 +52,7 @@ interface PlanOfZone {
   readonly plan: DosePlan;
 }
 
-/** By today and the date that they are of. Whatever is stored bears on some dose; of a planned day only its version is asked. */
+/** By today and the date that they are of. Whatever people store bears on some dose. */
 const plansIn = cachedWhole<Map<string, Promise<PlanOfZone[]>>>(
   TABLES.filter((table) => table !== "day_plan" && table !== "zone_checkpoint"),
   () => new Map(),

@@ -140,4 +140,22 @@ describe("a midnight that was worked out while somebody wrote", () => {
     await store.keep(mornings(), { ...about, version: version() });
     expect(await keptDates(server, 1)).toEqual(["2026-06-18"]);
   });
+
+  it("nor is a plan: one worked out of what was read before is not taken for one of what is there now", async () => {
+    const server = await grown();
+    const { plans } = server.rooms.plan;
+    const date = "2026-06-20";
+    const begun = async () => plans.planners(await server.scope.site.current(), await server.scope.zones(), date);
+    const missingMm = async ({ plannerOf }: Awaited<ReturnType<typeof begun>>) => {
+      const plan = plannerOf(await server.scope.zone(1)).plan(date);
+      return typeof plan === "string" ? NaN : plan.day.store.missingMm;
+    };
+    const read = await begun();
+    await server.call("POST", "/api/waterings", {
+      waterings: [{ zoneId: 1, startUtc: "2026-06-19T08:00:00Z", minutes: 60, litres: 4000 }],
+    });
+    const before = await missingMm(read);
+    const after = await missingMm(await begun());
+    expect(after).toBeLessThan(before - 1);
+  });
 });

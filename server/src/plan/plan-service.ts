@@ -56,21 +56,23 @@ export function planService(
       days = 1,
     ): Promise<ReadonlyMap<number, readonly (DayWater | null)[]>> {
       const dates = Array.from({ length: days }, (_, day) => addDays(from, day));
-      const unknown = zones.filter((zone) => dates.some((date) => !waters.of(zone.id).has(date)));
+      // Taken before anything is read: what changes meanwhile must not be kept as it was.
+      const known = new Map(zones.map(({ id }) => [id, waters.of(id)]));
+      const unknown = zones.filter(({ id }) => dates.some((date) => !known.get(id)?.has(date)));
       if (unknown.length > 0) {
         const { plannerOf, keep } = await planners(site, unknown, addDays(from, days - 1), { earliest: from });
         for (const zone of unknown) {
           const planner = plannerOf(zone);
-          const known = waters.of(zone.id);
-          if (known.size + days > MOST_DATES) known.clear();
+          const ofZone = known.get(zone.id);
+          if (ofZone && ofZone.size + days > MOST_DATES) ofZone.clear();
           for (const date of dates) {
             const plan = planner.plan(date);
-            known.set(date, typeof plan === "string" ? null : waterOf(zone, plan));
+            ofZone?.set(date, typeof plan === "string" ? null : waterOf(zone, plan));
           }
         }
         await keep();
       }
-      return new Map(zones.map(({ id }) => [id, dates.map((date) => waters.of(id).get(date) ?? null)]));
+      return new Map(zones.map(({ id }) => [id, dates.map((date) => known.get(id)?.get(date) ?? null)]));
     },
 
     /** How warm each zone's planting has had its picking by the evening of a date, °C·d. */

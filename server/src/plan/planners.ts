@@ -101,21 +101,22 @@ export function planning(
     const today = localDate(clock(), site.timeZone);
     scope.cache.dayIs(today);
     const version = scope.cache.versionOf(COURSE_TABLES);
+    // Taken before anything is read: what changes meanwhile must not be kept as it was.
     const memories = new Map(
       zones.map(({ id, grown }) => [
         id,
-        { mornings: mornings.of(id), engine: engineOf(grown.map(({ crop }) => crop)) },
+        { mornings: mornings.of(id), plans: plans.of(id), engine: engineOf(grown.map(({ crop }) => crop)) },
       ]),
     );
     await checkpoints.recall(memories, addDays(earliest ?? date, -READING_DAYS), date);
     const records = await recordsFor(site, zones, date, earliest);
-    const cacheOf = (id: number): PlanCache => ({
-      mornings: memories.get(id)?.mornings ?? mornings.of(id),
-      plans: plans.of(id),
-    });
     return {
       records,
-      plannerOf: (zone) => new ZonePlanner(zone, records, cacheOf(zone.id), told),
+      plannerOf(zone) {
+        const known = memories.get(zone.id);
+        if (!known) throw new Error(`Zone ${zone.id} was not among those asked for`);
+        return new ZonePlanner(zone, records, known, told);
+      },
       keep: () => checkpoints.keep(memories, { upTo: today, timeZone: site.timeZone, version }),
     };
   }

@@ -27,9 +27,17 @@ export const COURSE_TABLES: readonly Table[] = [
  * it was worked out of. A change bears on the midnights after its own date.
  */
 export async function dropCheckpoints(db: Knex, rows: readonly DatedRows[]): Promise<void> {
-  for (const { table, zones, from } of rows) {
-    if (!COURSE_TABLES.includes(table) || zones?.length === 0) continue;
-    const gone = db("zone_checkpoint").where("date", ">", from);
-    await (zones ? gone.whereIn("zone_id", [...zones]) : gone).delete();
-  }
+  const all = "all";
+  const earliest = new Map<number | typeof all, string>();
+  for (const { table, zones = [all], from } of rows)
+    if (COURSE_TABLES.includes(table))
+      for (const zone of zones as readonly (number | typeof all)[])
+        if (from < (earliest.get(zone) ?? "~")) earliest.set(zone, from);
+  for (const [zone, from] of earliest)
+    await db("zone_checkpoint")
+      .where("date", ">", from)
+      .modify((gone) => {
+        if (zone !== all) void gone.where({ zone_id: zone });
+      })
+      .delete();
 }

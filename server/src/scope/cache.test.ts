@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { PROGRAM } from "../http/caller.ts";
 import { TABLES } from "../database/tables.ts";
 import { site, testServer } from "../testing/test-server.ts";
-import { Cache, cached, cachedByDate, cachedByZone, cachedWhole } from "./cache.ts";
+import { Cache, cached, cachedByDate, cachedByZone, cachedWhole, dated, keptOfSite } from "./cache.ts";
 import { createScope, type Scope } from "./scope.ts";
 import { siteStore } from "./site-store.ts";
 
@@ -73,6 +73,35 @@ describe("what is kept of zones and days", () => {
     expect(plansIn({ cache })).toEqual(["of June"]);
     cache.written({ table: "pick", zones: [3], from: "2026-06-01" });
     expect(plansIn({ cache })).toEqual([]);
+  });
+});
+
+describe("what the program keeps of a site", () => {
+  it("stays whatever is written and however many days go by, in a transaction too", () => {
+    const cache = new Cache();
+    const searchesIn = keptOfSite<string[]>(() => []);
+    cache.dayIs("2026-06-02");
+    searchesIn({ cache }).push("a search");
+    cache.dayIs("2026-06-03");
+    cache.written({ table: "site", from: "" });
+    const inner = new Cache(cache);
+    inner.written({ table: "site", from: "" });
+    expect([searchesIn({ cache }), searchesIn({ cache: inner })]).toEqual([["a search"], ["a search"]]);
+  });
+});
+
+describe("rows that a transaction has written", () => {
+  it("are told of each table and zones once, from the earliest date on", () => {
+    const rows = (zones: number[], from?: string) => ({ table: "pick" as const, zones, ...(from && { from }) });
+    const told = dated(
+      [rows([1], "2026-06-03"), rows([1], "2026-06-01"), rows([2], "2026-06-05"), rows([2]), { table: "mix" }],
+      () => "",
+    );
+    expect(told).toEqual([
+      { table: "pick", zones: [1], from: "2026-06-01" },
+      { table: "pick", zones: [2], from: "" },
+      { table: "mix", zones: undefined, from: "" },
+    ]);
   });
 });
 

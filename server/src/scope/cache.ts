@@ -16,7 +16,7 @@ export interface DatedRows {
 
 interface Slot {
   readonly restsOn: readonly Table[];
-  /** lets go of what rests on these rows; null of a day that is over */
+  /** lets go of what tells something about these zones from a date on; of all zones where none are named */
   drop(zones: readonly number[] | undefined, from: string): void;
 }
 
@@ -104,9 +104,13 @@ export function cachedWhole<T>(restsOn: readonly Table[], make: () => T): (scope
     }).value;
 }
 
-/** What the program itself keeps of a site as long as it runs, whatever is written. */
+/** What the program itself keeps of a site as long as it runs, whatever is written and however many days go by. */
 export function keptOfSite<T>(make: () => T): (scope: Pick<Scope, "cache">) => T {
-  return cachedWhole([], make);
+  const key = {};
+  return ({ cache }) =>
+    cache
+      .homeOf([])
+      .slot<Slot & { readonly value: T }>(key, () => ({ restsOn: [], value: make(), drop: () => undefined })).value;
 }
 
 /** What is worked out of zones, by date: let go from the date on from which rows of the zone were written. */
@@ -154,7 +158,13 @@ function before<T>(known: Map<string, T> | undefined, from: string): Map<string,
   return new Map([...(known ?? [])].filter(([date]) => date < from));
 }
 
-/** Rows written, by the site's dates. */
-export function dated({ table, zones, from = "" }: RowsWritten, dateOf: (ms: number) => string): DatedRows {
-  return { table, zones, from: typeof from === "number" ? dateOf(from) : from };
+/** Rows written, by the site's dates: of each table and zones once, from the earliest date on. */
+export function dated(written: readonly RowsWritten[], dateOf: (ms: number) => string): readonly DatedRows[] {
+  const earliest = new Map<string, DatedRows>();
+  for (const { table, zones, from = "" } of written) {
+    const rows = { table, zones, from: typeof from === "number" ? dateOf(from) : from };
+    const key = JSON.stringify([table, zones]);
+    if (rows.from < (earliest.get(key)?.from ?? "~")) earliest.set(key, rows);
+  }
+  return [...earliest.values()];
 }

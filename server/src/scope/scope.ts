@@ -76,7 +76,7 @@ function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) =
     const innerCache = new Cache(cache);
     const inner = scopeOver({ ...open, db: trx, cache: innerCache }, caller, (rows) => {
       written.push(rows);
-      innerCache.written({ ...rows, zones: rows.zones, from: "" });
+      innerCache.written({ table: rows.table, from: "" });
     });
     return { inner, written, done: await work(inner) };
   }
@@ -111,7 +111,7 @@ function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) =
           return done;
         }
         const site = written.length > 0 ? await inner.site.find() : null;
-        const rows = written.map((one) => dated(one, (ms) => (site ? localDate(ms, site.timeZone) : "")));
+        const rows = dated(written, (ms) => (site ? localDate(ms, site.timeZone) : ""));
         await open.forget(trx, rows);
         // Before the transaction ends: nobody else reads until then, and whoever does so next finds nothing old.
         rows.forEach((one) => cache.written(one));
