@@ -75,7 +75,7 @@ export function plantingService(scope: Scope, library: LibraryService) {
   ): Promise<void> {
     const key = plantingKey(planting);
     const changed = zone.plantings.map((one) => (plantingKey(one) === key ? { ...one, ...change } : one));
-    await replacePlantings(zone, version, changed, planting.plantedOn);
+    await replacePlantings(zone, version, changed);
   }
   /** The same, where it may leave plantings that cannot be. */
   async function changeStand(
@@ -87,18 +87,13 @@ export function plantingService(scope: Scope, library: LibraryService) {
     const at = zone.plantings.findIndex((one) => plantingKey(one) === plantingKey(planting));
     const plantings = zone.plantings.map((one, place) => (place === at ? { ...one, ...change } : one));
     refuseImpossible({ ...zone, plantings }, at, await cropsOf(scope));
-    await replacePlantings(zone, version, plantings, planting.plantedOn);
+    await replacePlantings(zone, version, plantings);
   }
-  async function replacePlantings(
-    zone: StoredZone,
-    version: number,
-    plantings: Planting[],
-    from: string,
-  ): Promise<void> {
+  async function replacePlantings(zone: StoredZone, version: number, plantings: Planting[]): Promise<void> {
     const { id: siteId } = await scope.site.current();
     const { id, houseId: _house, version: _version, ...record } = zone;
     const saved = await scope.transaction((inner) =>
-      zoneStore(inner).update(id, siteId, version, { ...record, plantings }, from),
+      zoneStore(inner).update(id, siteId, version, { ...record, plantings }),
     );
     if (!saved) throw staleEdit(`The zone ${zone.name}`, asZone(await scope.zone(id)));
   }
@@ -213,7 +208,7 @@ export function plantingService(scope: Scope, library: LibraryService) {
       const fresh = freshPlanting(cropId, plantedOn, { raising, part, plants });
       const plantings = inOrder([...cleared, fresh]);
       refuseImpossible({ ...zone, plantings }, plantings.indexOf(fresh), await cropsOf(scope));
-      await replacePlantings(zone, version, plantings, plantedOn < today ? plantedOn : today);
+      await replacePlantings(zone, version, plantings);
     },
 
     async dropNext(zoneId: number, version: number): Promise<void> {
@@ -225,7 +220,7 @@ export function plantingService(scope: Scope, library: LibraryService) {
         [next],
         zone.plantings.filter((one) => one !== next),
       );
-      await replacePlantings(zone, version, left, today);
+      await replacePlantings(zone, version, left);
     },
 
     async setNights(

@@ -159,3 +159,26 @@ describe("a midnight that was worked out while somebody wrote", () => {
     expect(after).toBeLessThan(before - 1);
   });
 });
+
+describe("days across two plantings", () => {
+  const next = { cropId: "courgette", clearedOn: null, signs: [], targetPerM2: null };
+
+  it("are followed from the first of them on, whoever asks first", async () => {
+    const server = await grown();
+    const plantings = [
+      { ...next, plantedOn: "2026-06-16", clearedOn: "2026-06-27" },
+      { ...next, plantedOn: "2026-06-28" },
+    ];
+    await server.call("PUT", "/api/zones/2", { ...bags, version: 1, plantings });
+    const { plans } = server.rooms.plan;
+    const heldOn = async (date: string, until: string) => {
+      await server.db("zone_checkpoint").delete();
+      server.scope.cache.written({ table: "site", from: "" });
+      const found = await plans.planners(await server.scope.site.current(), [await server.scope.zone(2)], until, {
+        earliest: date,
+      });
+      return [...found.plannerOf(await server.scope.zone(2)).roots.morning(date)];
+    };
+    expect(await heldOn("2026-06-24", "2026-06-29")).toEqual(await heldOn("2026-06-24", "2026-06-24"));
+  });
+});

@@ -45,7 +45,10 @@ export function planning(
   const logs = dayLogs(scope);
   const checkpoints = checkpointStore(scope);
 
-  /** A root zone is followed from planting, or from the last morning that is known; every plan looks back on a few days. */
+  /**
+   * The first date whose weather and log a plan of a date needs: a root zone is followed from planting, or from the last morning
+   * that is known; every plan looks back on a few days.
+   */
   function firstDateNeeded(zones: readonly StoredZone[], date: string): string {
     const lastFollowed = new Date(clock() + FOLLOWED_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
     const earliest = zones.map(({ id, grown }) => {
@@ -59,8 +62,8 @@ export function planning(
   }
 
   async function recordsFor(site: Site, zones: readonly StoredZone[], date: string, earliest = date): Promise<Records> {
-    const needed = firstDateNeeded(zones, date);
-    const from = earliest < needed ? earliest : needed;
+    // Between the two another planting may begin: what stands on the earliest was planted before.
+    const from = [earliest, date].map((on) => firstDateNeeded(zones, on)).sort()[0] ?? date;
     // A correction of today shows on tomorrow's plan.
     const days = await weather.days(site, from, addDays(date, 1));
     return {

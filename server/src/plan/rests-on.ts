@@ -27,17 +27,14 @@ export const COURSE_TABLES: readonly Table[] = [
  * it was worked out of. A change bears on the midnights after its own date.
  */
 export async function dropCheckpoints(db: Knex, rows: readonly DatedRows[]): Promise<void> {
-  const all = "all";
-  const earliest = new Map<number | typeof all, string>();
-  for (const { table, zones = [all], from } of rows)
+  const earliest = new Map<number | null, string>();
+  for (const { table, zones, from } of rows)
     if (COURSE_TABLES.includes(table))
-      for (const zone of zones as readonly (number | typeof all)[])
-        if (from < (earliest.get(zone) ?? "~")) earliest.set(zone, from);
-  for (const [zone, from] of earliest)
-    await db("zone_checkpoint")
-      .where("date", ">", from)
-      .modify((gone) => {
-        if (zone !== all) void gone.where({ zone_id: zone });
-      })
-      .delete();
+      // Without a zone they are of all.
+      for (const zone of zones ?? [null]) if (from < (earliest.get(zone) ?? "~")) earliest.set(zone, from);
+  for (const [zone, from] of earliest) {
+    const gone = db("zone_checkpoint").where("date", ">", from);
+    if (zone !== null) void gone.where({ zone_id: zone });
+    await gone.delete();
+  }
 }

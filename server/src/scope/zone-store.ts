@@ -116,13 +116,10 @@ export function zoneStore(writer: Writer) {
       });
       return id;
     },
-    /**
-     * @param from the first date on which it is another zone; at all times where left out
-     * @returns false when the record is no longer at this version
-     */
-    async update(id: number, siteId: number, version: number, zone: NewZone, from?: string): Promise<boolean> {
+    /** @returns false when the record is no longer at this version */
+    async update(id: number, siteId: number, version: number, zone: NewZone): Promise<boolean> {
       const houseId = await houseFor(writer, siteId, zone);
-      const changed = await into<ZoneRow>({ table: "zone", zones: [id], ...(from !== undefined && { from }) })
+      const changed = await into<ZoneRow>({ table: "zone", zones: [id] })
         .where({ id, version })
         .update({ house_id: houseId, version: version + 1, actor, ...columns(zone) });
       return changed === 1;
