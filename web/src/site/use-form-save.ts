@@ -5,7 +5,7 @@ import { useState } from "react";
 import type { z } from "zod";
 import { useLeaveGuard } from "../forms/use-leave-guard.tsx";
 import { ApiError } from "../http/api.ts";
-import { clearFaults, faultsOf, showFaults } from "../forms/form-errors.ts";
+import { clearFaults, faultsOf, showFaults, type Fault } from "../forms/form-errors.ts";
 import type { Existing } from "../place/use-set-up.ts";
 
 interface Question<Record> {
@@ -21,6 +21,8 @@ interface Options<Record, Saved extends Existing> {
   readonly mutation: UseMutationResult<Saved, Error, Question<Record>>;
   /** what was typed, as the contract wants it */
   typed(): unknown;
+  /** what was typed and has no place in that, by its fields: it must not be left out in silence */
+  unplaced?(): Fault[];
   onSaved(saved: Saved): void;
 }
 
@@ -35,6 +37,7 @@ export function useFormSave<Record, Saved extends Existing>({
   existing,
   mutation,
   typed,
+  unplaced = () => [],
   onSaved,
 }: Options<Record, Saved>) {
   const { touched, settled, question } = useLeaveGuard();
@@ -45,8 +48,9 @@ export function useFormSave<Record, Saved extends Existing>({
   const stale = error instanceof ApiError && error.problem.status === 409 ? saved.parse(error.problem.current) : null;
   const submit = (at: Existing | null = opened): void => {
     const parsed = schema.safeParse(typed());
-    if (!parsed.success) {
-      setStray(showFaults(form, faultsOf(parsed.error), told));
+    const faults = [...unplaced(), ...(parsed.success ? [] : faultsOf(parsed.error))];
+    if (!parsed.success || faults.length > 0) {
+      setStray(showFaults(form, faults, told));
       return;
     }
     setStray([]);

@@ -42,6 +42,7 @@ export function WhatGrows({ crops }: { crops: readonly CropChoice[] }) {
             options: crops.filter((crop) => crop.group === group).map(({ id, name }) => ({ value: id, label: name })),
           }))}
           placeholder="nothing planted"
+          notFoundContent="No crop of the library is called so."
         />
       </Form.Item>
       <Form.Item name={["planting", "plantedOn"]} label="Planted on">

@@ -1,4 +1,5 @@
 import { COVER_START, standOf, type Stand } from "@sprunel/core/site";
+import type { Fault } from "../forms/form-errors.ts";
 import { SYSTEMS } from "@sprunel/core/systems";
 import {
   freshPlanting,
@@ -81,6 +82,20 @@ export function standFor(typed: FormValues["layout"]): Laid | null {
     if (error instanceof DomainError) return null;
     throw error;
   }
+}
+
+/** A crop and its date belong together: either without the other would be left out of what is saved. */
+export function unplacedIn({ planting }: FormValues): Fault[] {
+  if (planting?.plantedOn && !planting.cropId)
+    return [
+      {
+        path: "planting.cropId",
+        message: "A planting date stands here without a crop. Choose the crop, or clear the date.",
+      },
+    ];
+  if (planting?.cropId && !planting.plantedOn)
+    return [{ path: "planting.plantedOn", message: "Say since when the crop stands, or clear the crop." }];
+  return [];
 }
 
 /** What was typed, as the contract wants it. */

@@ -56,6 +56,22 @@ describe("the form of a zone", () => {
     expect(server.sent(updateZone)).toEqual([]);
   });
 
+  it("loses neither a crop nor a date that is said without the other", async () => {
+    const page = renderPage("/set-up");
+    page.server.on(getSetUp, setUp([]));
+    await page.user.type(await screen.findByLabelText("Planted on"), "1/5/2026{Enter}");
+    await page.user.click(screen.getByRole("button", { name: "Add zone" }));
+    expect(await screen.findByText(/planting date stands here without a crop/)).toBeVisible();
+    await page.user.click(screen.getByRole("combobox", { name: "Crop" }));
+    await page.user.click(await screen.findByTitle("Courgette"));
+    await waitFor(() => expect(screen.queryByText(/stands here without a crop/)).toBeNull());
+    await page.user.clear(screen.getByLabelText("Planted on"));
+    await page.user.tab();
+    await page.user.click(screen.getByRole("button", { name: "Add zone" }));
+    expect(await screen.findByText(/Say since when the crop stands/)).toBeVisible();
+    expect(page.server.sent(addZone)).toEqual([]);
+  });
+
   it("adds a new zone from its start values with a name and a size", async () => {
     const page = renderPage("/set-up");
     page.server.on(getSetUp, setUp([])).on(addZone, zoneOf("substrate"));

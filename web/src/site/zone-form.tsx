@@ -34,6 +34,7 @@ import {
   NEW_ZONE,
   standFor,
   plantingsAbout,
+  unplacedIn,
   valuesOf,
   zoneOf,
   type FormValues,
@@ -88,6 +89,7 @@ export function ZoneForm({
     existing: zone,
     mutation: save,
     typed,
+    unplaced: () => unplacedIn(form.getFieldsValue(true) as FormValues),
     onSaved: (saved) => onSaved(saved.id),
   });
   const houses = housesOf(zones, zone);

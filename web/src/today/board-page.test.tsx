@@ -35,6 +35,15 @@ describe("the morning board", () => {
     expect(within(decide).getByRole("link", { name: "Import weather" })).toHaveAttribute("href", "/weather");
   });
 
+  it("says where nothing is planted that no zone has a plan, and where to say what grows", async () => {
+    renderPage("/", {
+      shown: board({ zones: [boardZone({ missing: "not-planted", run: null, roots: null, pulses: [] })] }),
+    });
+    const decide = await screen.findByRole("region", { name: "Decide" });
+    expect(decide).toHaveTextContent("No zone has a plan: nothing is planted.");
+    expect(within(decide).getByRole("link", { name: "Say what grows" })).toHaveAttribute("href", "/set-up");
+  });
+
   it("offers to describe a site where there is none, and a first zone where there are none", async () => {
     const first = renderPage("/", { shown: emptyBoard });
     expect(await screen.findByRole("link", { name: "Describe your site" })).toHaveAttribute("href", "/set-up");

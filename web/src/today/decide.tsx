@@ -14,6 +14,7 @@ export function Decide({ board }: { board: Board }) {
     .flatMap((zone) => zone.findings.map((entry) => ({ zone, entry })))
     .sort((a, b) => GRAVITY[a.entry.finding.mark] - GRAVITY[b.entry.finding.mark]);
   const open = items.filter(({ entry }) => !entry.decision);
+  const isPlanted = board.zones.some(({ missing }) => missing !== "not-planted");
   const withoutWeather = board.zones.filter(({ missing }) => missing === "no-weather").length;
   const decided = items.filter(({ entry }) => entry.decision);
   return (
@@ -26,7 +27,13 @@ export function Decide({ board }: { board: Board }) {
         <p className="quiet">
           Nothing is left to decide today.{" "}
           {withoutWeather === 0 ? (
-            "The plan can run as it stands."
+            isPlanted ? (
+              "The plan can run as it stands."
+            ) : (
+              <>
+                No zone has a plan: nothing is planted. <Link to="/set-up">Say what grows</Link>
+              </>
+            )
           ) : (
             <>
               But{" "}
