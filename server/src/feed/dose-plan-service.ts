@@ -17,6 +17,7 @@ import type { Scope } from "../scope/scope.ts";
 import { seasonFor } from "./dose-facts.ts";
 import type { LightOf } from "./dose-light.ts";
 import { dosePlanStore } from "./dose-plan-store.ts";
+import { dosePlansOfAll } from "./dose-plans-of-all.ts";
 import { dosePlans } from "./dose-plans.ts";
 import { leafTakenStore } from "./leaf-taken-store.ts";
 import { feedRecords } from "./feed-records.ts";
@@ -32,7 +33,8 @@ export type DosePlanService = ReturnType<typeof dosePlanService>;
 
 /** Programmes as they are kept, what became of each dose, and the week of all zones. */
 export function dosePlanService(scope: Scope, plans: PlanService, lightOf: LightOf) {
-  const { planOf, plansOn } = dosePlans(scope, plans, lightOf);
+  const planOf = dosePlans(scope, plans, lightOf);
+  const plansOn = dosePlansOfAll(scope, planOf);
   return {
     async dosePlan(zoneId: number, asked: string | undefined): Promise<DosePlan> {
       return planOf(await scope.zone(zoneId), await scope.site.dateOr(asked));

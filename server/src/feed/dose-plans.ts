@@ -1,5 +1,5 @@
 import type { DosePlan, DoseProgramme } from "@sprunel/contract/feed";
-import { plantingKey, standingOn, standOn, type Standing } from "@sprunel/core/crop";
+import { standingOn, standOn, type Standing } from "@sprunel/core/crop";
 import {
   doseCalendar,
   litresMixedFor,
@@ -20,11 +20,9 @@ import {
 import { inLeaf } from "@sprunel/core/feed/books";
 import { addDays, startOfLocalDay } from "@sprunel/core/time";
 import { DomainError } from "@sprunel/core/working";
-import { TABLES } from "../database/tables.ts";
 import { groundOf } from "../harvest/off-planting.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
-import { cachedWhole } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { compared, dosesOf, nitrogenOf, pathOf, unplanned } from "./dose-answer.ts";
@@ -32,7 +30,6 @@ import { ledgerOf } from "./dose-books.ts";
 import { factsOf, seasonWater, startOf, waterMgL } from "./dose-facts.ts";
 import { deliveryTo } from "./dose-injection.ts";
 import type { LightOf } from "./dose-light.ts";
-import { dosePlanStore } from "./dose-plan-store.ts";
 import { feedRecords, type FeedRecords } from "./feed-records.ts";
 import { feedStore } from "./feed-store.ts";
 import { leafTakenStore } from "./leaf-taken-store.ts";
@@ -43,21 +40,6 @@ const PAST_SHOWN = 6;
 const WEEK_DAYS = 7;
 /** So far ahead plans have weather. */
 const AHEAD_DAYS = 60;
-/** Plans of so many dates are kept. */
-const MOST_DATES = 20;
-
-interface PlanOfZone {
-  readonly zone: StoredZone;
-  readonly standing: Standing;
-  readonly plan: DosePlan;
-}
-
-/** By today and the date that they are of. Whatever people store bears on some dose. */
-const plansIn = cachedWhole<Map<string, Promise<PlanOfZone[]>>>(
-  TABLES.filter((table) => table !== "day_plan" && table !== "zone_checkpoint"),
-  () => new Map(),
-);
-
 const NO_CALENDAR: DoseCalendar = { doses: [], totalKgHa: NONE, unmet: [], warnings: [], working: [] };
 
 /** Plans of doses as they are read: what a planting needs, what it is given when and of which bags, and where it went. */
@@ -289,31 +271,7 @@ export function dosePlans(scope: Scope, plans: PlanService, lightOf: LightOf) {
     };
   }
 
-  /** The plans of a date are the same until something is stored, or the day turns. */
-  async function plansOn(date: string): Promise<PlanOfZone[]> {
-    const plans = plansIn(scope);
-    const of = `${await scope.site.dateOr(undefined)} ${date}`;
-    const read = plans.get(of) ?? readPlans(date);
-    if (!plans.has(of) && plans.size >= MOST_DATES) plans.clear();
-    plans.set(of, read);
-    read.catch(() => plans.delete(of));
-    return read;
-  }
-
-  /** Plans of all zones in which a programme is kept for what stands there. */
-  async function readPlans(date: string): Promise<PlanOfZone[]> {
-    const { id: siteId } = await scope.site.current();
-    const records = await feedRecords(scope, siteId, date);
-    const found: PlanOfZone[] = [];
-    for (const zone of await scope.zones()) {
-      const standing = standingOn(zone.grown, date);
-      if (standing && (await dosePlanStore(scope).programme(zone.id, plantingKey(standing.planting))))
-        found.push({ zone, standing, plan: await planOf(zone, date, { whole: false, records }) });
-    }
-    return found;
-  }
-
-  return { planOf, plansOn };
+  return planOf;
 }
 
 /** What of a calendar lies before its programme came in force, and was not given either: nobody's, but told. */
