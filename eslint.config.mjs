@@ -1,7 +1,6 @@
-// What is ours: rooms, names, what the core may touch; and React. Everything else is asked in .oxlintrc.json, which knows the types.
+// What is ours: rooms, names, what the core may touch. Everything else is asked in .oxlintrc.json, which knows the types and React.
 import parser from "@typescript-eslint/parser";
 import { defineConfig } from "eslint/config";
-import reactHooks from "eslint-plugin-react-hooks";
 import { roomRules } from "./eslint.rooms.mjs";
 
 const timeComesIn = {
@@ -92,5 +91,4 @@ export default defineConfig(
     ignores: ["web/src/systems/**", "**/*.test.{ts,tsx}", "web/src/testing/**"],
     rules: { "no-restricted-syntax": ["error", ...noSystemByName] },
   },
-  { files: ["web/src/**/*.{ts,tsx}"], ...reactHooks.configs.flat["recommended-latest"] },
 );

@@ -46,9 +46,9 @@ const steps = new Steps();
 const cache = (name) => ["--cache", "--cache-strategy", "content", "--cache-location", `.cache/${name}`];
 const lint = (async () => {
   const typed = code.filter((file) => /\.tsx?$/.test(file));
-  if (typed.length > 0) await steps.run("lint that knows the types", ["oxlint", ...typed], { quiet: true });
+  if (typed.length > 0) await steps.run("lint that knows the types and React", ["oxlint", ...typed], { quiet: true });
   const rooms = ["eslint", ...code, "--max-warnings", "0", "--no-warn-ignored", ...cache("eslint")];
-  if (code.length > 0) await steps.run("lint of rooms, names and React", rooms, { quiet: true });
+  if (code.length > 0) await steps.run("lint of rooms and names", rooms, { quiet: true });
   await steps.run("format", ["prettier", "--check", "--ignore-unknown", "--log-level", "warn", ...changed], {
     quiet: true,
   });
