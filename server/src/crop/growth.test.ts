@@ -166,6 +166,19 @@ describe("the air of a planting against what its crop does well in", () => {
       consequence: expect.stringContaining("slowly"),
     });
   });
+
+  it("is told of roots that were read too cold once, and of no CO₂ that was read within its band", async () => {
+    const { server, crop } = await grown(warmer(0), melons);
+    const read = { at: "2026-06-18T06:00:00.000Z", rootC: 12, co2Ppm: 600 };
+    expect((await server.call("POST", "/api/zones/1/readings", read)).status).toBe(201);
+    const { air } = await crop();
+    expect([air?.rootC, air?.co2Ppm]).toEqual([
+      [18, 25],
+      [400, 1000],
+    ]);
+    expect(air?.outside.find(({ kind }) => kind === "root")).toMatchObject({ side: -1, days: 1, ofDays: 1 });
+    expect(air?.outside.find(({ kind }) => kind === "co2")).toBeUndefined();
+  });
 });
 
 describe("a stage that is steadily seen later than its figure says", () => {

@@ -61,6 +61,17 @@ describe("what is done to a field and when", () => {
     expect(await on("2026-06-15")).not.toMatch(/flood and dry in turn/);
   });
 
+  it("stands there from thirty days back on, that day too", async () => {
+    const tableOn = async (today: string) => {
+      const server = await testServer({ now: `${today}T08:00:00Z` });
+      await server.call("POST", "/api/site", site);
+      await server.call("POST", "/api/zones", { ...paddy, plantings: [freshPlanting("rice", "2026-06-01")] });
+      return (await fetch(`${server.url}/api/crop-calendar.csv`)).text();
+    };
+    expect(await tableOn("2026-07-01")).toMatch(/2026-06-01,Paddy,Rice: plant or sow/);
+    expect(await tableOn("2026-07-02")).not.toMatch(/2026-06-01,Paddy,Rice: plant or sow/);
+  });
+
   it("is nothing for crops without such times", async () => {
     expect((await planted("courgette", zone)).practices).toEqual([]);
   });
