@@ -1,4 +1,5 @@
-import { ListCells, ListFile, RowRejected, type ListFlag, type ListRejection, type ListTold } from "./list-cells.ts";
+import { ListCells, RowRejected, type ListFlag, type ListRejection } from "./list-cells.ts";
+import { ListFile, type ListTold } from "./list-file.ts";
 import type { Source } from "./read-table.ts";
 import type { Declaration } from "./declaration.ts";
 import type { NotDataReason } from "./shape.ts";

@@ -5,8 +5,7 @@ import type { Product } from "../products/product.ts";
 import { checkDoseCalendar, shareOf, type DoseCalendarInput } from "./calendar-input.ts";
 import { withChanges } from "./changes.ts";
 import { productsFor, type ProductsFor } from "./dose-products.ts";
-import { sumOf } from "./need.ts";
-import { MAIN, mainOf, NONE, type Main, type MainAmounts } from "./nutrients.ts";
+import { MAIN, mainOf, NONE, plus, type Main, type MainAmounts } from "./nutrients.ts";
 
 export interface Dose {
   readonly on: string;
@@ -85,15 +84,15 @@ export function doseCalendar(input: DoseCalendarInput, solve: SolveLp): DoseCale
       },
     ];
   });
-  const totalKgHa = sumOf(doses.map(({ nutrientsKgHa }) => nutrientsKgHa));
+  const totalKgHa = plus(...doses.map(({ nutrientsKgHa }) => nutrientsKgHa));
   for (const nutrient of MAIN) {
-    const over = totalKgHa[nutrient] - sumOf(wanted.map(({ kgHa }) => kgHa))[nutrient];
+    const over = totalKgHa[nutrient] - plus(...wanted.map(({ kgHa }) => kgHa))[nutrient];
     if (over > 0.5)
       sheet.warn(
         `${over.toFixed(1)} kg/ha more ${nutrient} come with the other nutrients than was asked for: no product at hand brings them apart.`,
       );
   }
-  warnOfSchedule(input, sumOf(wanted.map(({ kgHa }) => kgHa)), sheet);
+  warnOfSchedule(input, plus(...wanted.map(({ kgHa }) => kgHa)), sheet);
   for (const { nutrient, kgHa, reason } of unmet.values())
     sheet.warn(`${kgHa.toFixed(1)} kg/ha of ${nutrient} are not given: ${reason}.`);
   return { doses, totalKgHa, unmet: [...unmet.values()], warnings: sheet.warnings, working: sheet.steps };
@@ -115,7 +114,7 @@ function warnOfSchedule({ schedule, toGiveKgHa }: DoseCalendarInput, scheduled: 
 function wantedOf(input: DoseCalendarInput, sheet: Worksheet): { wanted: Wanted[]; left: MainAmounts } {
   const { basalPct = 0, largestNKgHa = Infinity, shortestDays = 1 } = input;
   const planned = plannedOf(input).sort((a, b) => (a.on < b.on ? -1 : Number(a.on > b.on)));
-  const whole = sumOf(planned.map(({ kgHa }) => kgHa));
+  const whole = plus(...planned.map(({ kgHa }) => kgHa));
   for (const nutrient of MAIN)
     if (whole[nutrient] > 0)
       sheet.note(
@@ -172,7 +171,7 @@ function plannedOf({ toGiveKgHa = NONE, areaM2, schedule }: DoseCalendarInput): 
       // A dose covers the days until the next one.
       return Array.from({ length: Math.ceil(days.length / schedule.everyDays) }, (_, at) => ({
         on: addDays(schedule.startOn, at * schedule.everyDays),
-        kgHa: sumOf(days.slice(at * schedule.everyDays, (at + 1) * schedule.everyDays)),
+        kgHa: plus(...days.slice(at * schedule.everyDays, (at + 1) * schedule.everyDays)),
       }));
     }
     case "constant-ppm":

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { DomainError } from "../../working/domain-error.ts";
-import { doseNeed, type DoseNeedInput } from "./need.ts";
+import type { DoseNeedInput } from "./need-input.ts";
+import { doseNeed } from "./need.ts";
 
 const tomatoes: DoseNeedInput = {
   yieldTHa: 80,

@@ -1,5 +1,5 @@
 import type { MainAmounts } from "./nutrients.ts";
-import type { OrganicDressing } from "./need.ts";
+import type { OrganicDressing } from "./need-input.ts";
 import type { SoilClass } from "./soil-class.ts";
 
 /** Coated grains in the ground: what they hold, and how long they take to set it free. */

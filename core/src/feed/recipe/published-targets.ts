@@ -1,5 +1,4 @@
-import { chargeBalance, type ChargeBalance, type Ions } from "../../chemistry/ions.ts";
-import { ecMsCm } from "../../chemistry/solution.ts";
+import type { Ions } from "../../chemistry/ions.ts";
 
 /** A nutrient solution as it was published, or as it is used after a publication. */
 export interface PublishedTarget {
@@ -321,25 +320,3 @@ export const PUBLISHED_TARGETS: readonly PublishedTarget[] = ROWS.map(
     ...{ id, name, group, stage, ions, ph, statedEcMsCm, source, assumed },
   }),
 );
-
-interface TargetCheck {
-  readonly charge: ChargeBalance;
-  /** computed from the ions at the target's pH, mS/cm */
-  readonly ecMsCm: number;
-  /** computed against stated, %; null where none is stated */
-  readonly ecOffPct: number | null;
-}
-
-/** What a target's own figures say of each other: charges, and the EC that its ions conduct against the one stated. */
-export function checkTarget({
-  ions,
-  ph,
-  statedEcMsCm,
-}: Pick<PublishedTarget, "ions" | "ph" | "statedEcMsCm">): TargetCheck {
-  const ec = ecMsCm(ions, ph);
-  return {
-    charge: chargeBalance(ions),
-    ecMsCm: ec,
-    ecOffPct: statedEcMsCm === null ? null : (100 * (ec - statedEcMsCm)) / statedEcMsCm,
-  };
-}

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { chargeBalance } from "../../chemistry/ions.ts";
 import { CROPS } from "../../crop/library/library.ts";
-import { checkTarget, PUBLISHED_TARGETS } from "./published-targets.ts";
-import { stageTarget } from "./targets.ts";
+import { PUBLISHED_TARGETS } from "./published-targets.ts";
+import { checkTarget, stageTarget } from "./targets.ts";
 
 const targets = CROPS.flatMap((crop) =>
   crop.stages.map((stage) => ({ crop: crop.id, stage: stage.id, target: stageTarget(stage) })),
