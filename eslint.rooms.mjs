@@ -36,6 +36,7 @@ export const LAYERS = {
     mayImport: ["core"],
     rooms: [
       "basics",
+      "changes",
       "site",
       "climate",
       "water",
@@ -60,6 +61,7 @@ export const LAYERS = {
       "container",
       "pool",
       "scope",
+      "changes",
       "clock",
       "imports",
       "climate",
@@ -93,6 +95,7 @@ export const LAYERS = {
       "files",
       "sums",
       "place",
+      "changes",
       "advice",
       "climate",
       "rootzone",

@@ -104,12 +104,15 @@ export class Feeds {
       levels: [...new Set(lines.map(({ tankId }) => tankId))].map((tankId) => ({ tankId, litres: tankL })),
     };
     this.lastMs.set(zone.id, atMs);
-    await scope.transaction(async (inner) => {
-      const store = feedStore(inner);
-      // The shelf is told as it stands on the first morning shown: only what is mixed since then is drawn off it.
-      if (!(await store.addMix(zone.id, mix)) || daysAgo > 0) return;
-      const { id: siteId } = await inner.site.current();
-      for (const { productId, kgPerTank } of lines) await store.drawDown(siteId, productId, kgPerTank);
-    });
+    await scope.transaction(
+      async (inner) => {
+        const store = feedStore(inner);
+        // The shelf is told as it stands on the first morning shown: only what is mixed since then is drawn off it.
+        if (!(await store.addMix(zone.id, mix)) || daysAgo > 0) return;
+        const { id: siteId } = await inner.site.current();
+        for (const { productId, kgPerTank } of lines) await store.drawDown(siteId, productId, kgPerTank);
+      },
+      { atMs },
+    );
   }
 }

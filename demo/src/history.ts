@@ -83,7 +83,10 @@ async function liveDay(
   const readings = truth.readings(day, { dayStart, given, daysAgo, feed });
   await pickOf(scope, demoZone, zone, date, { daysAgo, nowMs, dayStart });
   const noted = readings.flatMap((reading) => (reading.atMs <= nowMs ? [{ ...reading, source: "notebook" }] : []));
-  if (noted.length > 0) await scope.transaction((inner) => readingStore(inner).add(noted));
+  if (noted.length > 0)
+    await scope.transaction((inner) => readingStore(inner).add(noted), {
+      atMs: Math.max(...noted.map(({ atMs }) => atMs)),
+    });
 }
 
 /** Of a bench's flood, what runs back into its tank. */
@@ -147,6 +150,10 @@ async function givenOn(
     (watering) => watering.startMs > lastMs && watering.startMs + watering.minutes * 60_000 <= nowMs,
   );
   const stored = fresh.map((watering) => ({ ...watering, source: "controller" }));
-  if (stored.length > 0) await scope.transaction((inner) => wateringStore(inner).add(stored));
+  const last = stored.at(-1);
+  if (last)
+    await scope.transaction((inner) => wateringStore(inner).add(stored), {
+      atMs: last.startMs + last.minutes * 60_000,
+    });
   return [...logged, ...fresh];
 }

@@ -19,9 +19,10 @@ export async function pickOf(
   date: string,
   { daysAgo, nowMs, dayStart }: { readonly daysAgo: number; readonly nowMs: number; readonly dayStart: number },
 ): Promise<void> {
+  const weighedMs = dayStart + WEIGHED_HOUR * 3_600_000;
   const standing = pickedOn((await scope.zone(id)).grown, date);
   const time = standing && pickingTime(standing.planting, standing.since);
-  if (!time || !standing.state.period.stage.picking || dayStart + WEIGHED_HOUR * 3_600_000 > nowMs) return;
+  if (!time || !standing.state.period.stage.picking || weighedMs > nowMs) return;
   if ((daysBetween(time.from, date) + 1) % harvest.everyDays !== 0) return;
   const { soldAs } = standing.crop;
   const at = (on: string): number => yieldPath(time, harvest.targetPerM2, on, soldAs).perM2;
@@ -42,5 +43,5 @@ export async function pickOf(
     ...{ key: uuid(KEYS, id, dayNumber), pickedOn: date, clock: null },
     ...{ massKg, count, grade: "class 1", brixPct: null },
   };
-  await scope.transaction((inner) => pickStore(inner).add(id, pick));
+  await scope.transaction((inner) => pickStore(inner).add(id, pick), { atMs: weighedMs });
 }

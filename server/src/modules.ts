@@ -1,4 +1,5 @@
 import { adviceModule } from "./advice/module.ts";
+import { changeModule } from "./changes/module.ts";
 import { climateModule, type ClimateModule } from "./climate/module.ts";
 import type { WeatherDevice } from "./climate/weather-device.ts";
 import { clockModule, type SteeredClock } from "./clock/module.ts";
@@ -36,6 +37,7 @@ export interface RoomOptions {
 
 /** Puts the rooms together for one caller, each upon those that lie below it. They hold nothing: what is kept is the site's. */
 export function createRooms(scope: Scope, { device, followDays, steered, dataFolder, incoming, beside }: RoomOptions) {
+  const changes = changeModule(scope);
   const clock = clockModule(scope, steered);
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
@@ -71,6 +73,7 @@ export function createRooms(scope: Scope, { device, followDays, steered, dataFol
     days: day.days,
   });
   const below: readonly Module[] = [
+    changes,
     clock,
     climate,
     irrigation,

@@ -58,6 +58,10 @@ export const routes: RouteObject[] = [
             path: "/crops/:cropId",
             lazy: async () => ({ Component: (await import("./crop/library/crop-sheet-page.tsx")).CropSheetPage }),
           },
+          {
+            path: "/changes",
+            lazy: async () => ({ Component: (await import("./changes/changes-page.tsx")).ChangesPage }),
+          },
           { path: "/set-up", lazy: async () => ({ Component: (await import("./site/set-up-page.tsx")).SetUpPage }) },
           { path: "*", Component: LostPage },
         ],

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { correctionSchema, verdictSchema } from "../advice/decision.ts";
 import { causeSchema } from "../advice/finding.ts";
 import { labelSchema, dateSchema, instantSchema, textSchema } from "../basics/basics.ts";
+import { writtenChangeSchema } from "../changes/changes.ts";
 import { cropDefinitionSchema } from "../crop/crop-definition.ts";
 import { weatherChoicesSchema, weatherKindSchema } from "../climate/weather-import.ts";
 import { newSoilStepSchema } from "../crop/soil-step.ts";
@@ -23,7 +24,8 @@ import { newSiteSchema } from "../site/site.ts";
 import { newZoneSchema } from "../site/zone.ts";
 
 export const SITE_FILE_FORMAT = "sprunel-site";
-export const SITE_FILE_VERSION = 2;
+/** What is written today. Every version since the first is read. */
+export const SITE_FILE_VERSION = 3;
 
 const nameSchema = labelSchema("A name");
 const reasonSchema = z.string().max(200);
@@ -108,9 +110,14 @@ const filedMainSchema = mainSchema.extend({
 export const siteFileSchema = z
   .strictObject({
     format: z.literal(SITE_FILE_FORMAT, { error: () => "This is no site file of this program." }),
-    version: z.literal(SITE_FILE_VERSION, {
-      error: () => `The file is of another version than ${SITE_FILE_VERSION}; open it with the program that wrote it.`,
-    }),
+    version: z
+      .number()
+      .int()
+      .min(1)
+      .max(SITE_FILE_VERSION, {
+        error: ({ input }) =>
+          `The file is of version ${String(input)}, and this program reads those up to ${SITE_FILE_VERSION}: update it.`,
+      }),
     exportedAt: instantSchema,
     site: newSiteSchema,
     sources: z.array(newSourceSchema),
@@ -163,6 +170,8 @@ export const siteFileSchema = z
       )
       .default([]),
     weather: z.array(z.strictObject({ house: z.string().nullable(), hours: z.array(hourSchema) })),
+    /** who changed what, the oldest first, with the name that its zone goes by in this file */
+    changes: z.array(z.strictObject({ zone: nameSchema.nullable(), change: writtenChangeSchema })).default([]),
   })
   .meta({ id: "SiteFile" });
 export type SiteFile = z.infer<typeof siteFileSchema>;

@@ -4,6 +4,7 @@ import { join } from "node:path";
 import knex, { type Knex } from "knex";
 import { StartError } from "./disk-fault.ts";
 import { MIGRATION_NAMES, migrations } from "./migrations/index.ts";
+import { beginRowNotes } from "./row-notes.ts";
 import { keepStatements } from "./statement-cache.ts";
 
 const require = createRequire(import.meta.url);
@@ -54,7 +55,7 @@ export async function openDatabase(folder: string): Promise<Knex> {
       max: 1,
       afterCreate: (connection: RawConnection, done: (error: unknown, connection: RawConnection) => void) => {
         connection.exec(
-          "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000; PRAGMA cache_size = -65536",
+          "PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL; PRAGMA foreign_keys = ON; PRAGMA busy_timeout = 5000; PRAGMA cache_size = -65536; PRAGMA temp_store = MEMORY",
         );
         keepStatements(connection);
         done(null, connection);
@@ -76,6 +77,7 @@ export async function openDatabase(folder: string): Promise<Knex> {
     }
   }
   await db.migrate.latest({ migrationSource: migrations });
+  await beginRowNotes(db);
   return db;
 }
 

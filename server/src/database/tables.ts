@@ -1,41 +1,17 @@
-/** Every table that the program writes into, but the books of its schema. */
+import { CHANGE_KINDS } from "@sprunel/contract/changes";
+
+/**
+ * Every table that the program writes into, but the books of its schema: what people change, then what is measured by devices,
+ * worked out, or kept of changes.
+ */
 export const TABLES = [
-  "catch_test",
-  "day_plan",
-  "decision",
-  "dose_programme",
-  "dose_record",
-  "feed_settings",
-  "feed_target",
-  "file_import",
+  ...CHANGE_KINDS,
+  "change",
   "file_import_row",
-  "house",
-  "kept_programme",
-  "kept_recipe",
-  "leaf_taken",
-  "main",
-  "mix",
-  "nutrient_rules",
-  "own_crop",
-  "own_product",
-  "pick",
-  "reading_strike",
-  "shelf_item",
-  "site",
-  "soil_step",
-  "source",
-  "source_dose",
   "station",
-  "water_report",
-  "watering",
   "weather_conflict",
-  "weather_import",
   "weather_reading",
-  "zone",
   "zone_checkpoint",
-  "zone_lines",
-  "zone_reading",
-  "zone_report",
 ] as const;
 
 export type Table = (typeof TABLES)[number];

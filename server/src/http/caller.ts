@@ -7,6 +7,8 @@ export interface Caller {
   /** the address that a request comes from; the program's own name where nobody asks */
   readonly device: string;
   readonly rights: ReadonlySet<Right>;
+  /** what is asked for, as `POST /api/picks`; empty where the program works by itself */
+  readonly endpoint: string;
 }
 
 /** Whoever works here until there are accounts: everything is granted. */
@@ -14,8 +16,9 @@ const OWNER = "owner";
 const ALL: ReadonlySet<Right> = new Set(RIGHTS);
 
 /** The program itself, at work beside requests. */
-export const PROGRAM: Caller = { actor: OWNER, device: "program", rights: ALL };
+export const PROGRAM: Caller = { actor: OWNER, device: "program", rights: ALL, endpoint: "" };
 
-export function callerAt(address: string | undefined): Caller {
+/** Whoever asks from an address, whatever for. */
+export function callerAt(address: string | undefined): Omit<Caller, "endpoint"> {
   return { actor: OWNER, device: address ?? "unknown", rights: ALL };
 }

@@ -46,7 +46,12 @@ describe("what an endpoint needs", () => {
   });
 
   it("lets in whoever has it, and the room that answers is made for them", async () => {
-    const { status, body } = await askedBy({ actor: "ana", device: "10.0.0.7", rights: new Set(["pick"]) });
+    const { status, body } = await askedBy({
+      actor: "ana",
+      device: "10.0.0.7",
+      rights: new Set(["pick"]),
+      endpoint: "",
+    });
     expect([status, body["madeFor"]]).toEqual([201, "ana at 10.0.0.7"]);
   });
 });

@@ -111,7 +111,7 @@ export function received<B extends z.ZodType, A extends z.ZodType>(
 export function routesOf(
   all: readonly Pick<Served, "endpoint" | "streams">[],
   servedTo: (caller: Caller) => readonly Served[],
-  callerOf: (req: Request) => Caller = (req) => callerAt(req.socket.remoteAddress),
+  callerOf: (req: Request) => Omit<Caller, "endpoint"> = (req) => callerAt(req.socket.remoteAddress),
 ): Router {
   const router = Router();
   for (const [at, { endpoint, streams }] of all.entries()) {
@@ -123,8 +123,9 @@ export function routesOf(
       if (!callerOf(req).rights.has(endpoint.needs)) throw notAllowed(endpoint);
       next();
     };
+    const asked = `${endpoint.method.toUpperCase()} ${endpoint.path}`;
     router[endpoint.method](endpoint.path, refuseUnlessAllowed, ...read, (req, res) =>
-      servedTo(callerOf(req))[at]?.answer(req, res),
+      servedTo({ ...callerOf(req), endpoint: asked })[at]?.answer(req, res),
     );
   }
   return router;

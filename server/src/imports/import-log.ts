@@ -1,18 +1,16 @@
 import type { ImportKind } from "@sprunel/contract/exchange";
+import { keepImportedRows, removeImportedRows, valuesNow, type ImportedTable } from "../database/import-rows.ts";
+import { lastNote } from "../database/row-notes.ts";
 import type { Writer } from "../scope/scope.ts";
 
-/** Tables that files add to or change, by what a row of them is known by. */
-const WATCHED = {
-  zone_reading: ["zone_id", "kind", "at_ms"],
-  zone_report: ["id"],
-  water_report: ["id"],
-  pick: ["id"],
-  shelf_item: ["site_id", "product_id"],
-} as const;
-type Watched = keyof typeof WATCHED;
-
-/** What of a row is put back as it was; its version goes on. */
-const PUT_BACK: Partial<Record<Watched, readonly string[]>> = { shelf_item: ["price_kg", "stock_kg"] };
+/** Tables that files add to or change. What is put back of a row is as it was; its version goes on. */
+const WATCHED: readonly ImportedTable[] = [
+  { table: "zone_reading", key: ["zone_id", "kind", "at_ms"], putBack: null },
+  { table: "zone_report", key: ["id"], putBack: null },
+  { table: "water_report", key: ["id"], putBack: null },
+  { table: "pick", key: ["id"], putBack: null },
+  { table: "shelf_item", key: ["site_id", "product_id"], putBack: ["price_kg", "stock_kg"] },
+];
 
 export interface NewImport {
   readonly kind: ImportKind;
@@ -52,7 +50,7 @@ interface ImportRow {
 interface ChangedRow {
   import_id: number;
   place: number;
-  of_table: Watched;
+  of_table: string;
   key: string;
   before: string | null;
   after: string | null;
@@ -61,33 +59,17 @@ interface ChangedRow {
 /** Which files were imported, and what each of them added or changed. */
 export function importLog({ db, actor, into, writes }: Writer) {
   return {
-    /**
-     * Does the work of an import inside its transaction, and keeps which rows it added or changed: the database itself notes
-     * them, so that nothing is forgotten.
-     */
+    /** Does the work of an import inside its transaction, and keeps which rows it added or changed. */
     async watched<T>(work: () => Promise<T>, about: (done: T) => NewImport | null): Promise<T> {
-      await db.raw(
-        "CREATE TEMP TABLE IF NOT EXISTS import_notes (place INTEGER PRIMARY KEY, of_table, key, before, after)",
-      );
-      await db.raw("DELETE FROM temp.import_notes");
-      const triggers = Object.keys(WATCHED) as Watched[];
-      for (const table of triggers) await watch(table);
-      let done: T;
-      try {
-        done = await work();
-      } finally {
-        for (const table of triggers) {
-          await db.raw(`DROP TRIGGER IF EXISTS temp.note_added_${table}`);
-          await db.raw(`DROP TRIGGER IF EXISTS temp.note_changed_${table}`);
-        }
-      }
+      const before = await lastNote(db);
+      const done = await work();
       const found = about(done);
-      if (found) await keep(found);
+      if (found) await keep(found, before);
       return done;
     },
 
     /** Notes an import whose rows know it themselves. */
-    add: (found: NewImport): Promise<void> => keep(found),
+    add: (found: NewImport): Promise<void> => keep(found, null),
 
     async list(most: number): Promise<KeptImport[]> {
       const rows = await db<ImportRow>("file_import").orderBy("id", "desc").limit(most);
@@ -122,7 +104,10 @@ export function importLog({ db, actor, into, writes }: Writer) {
         .where({ import_id: id })
         .count<{ n: number }[]>({ n: "*" });
       let undone = 0;
-      for (const table of Object.keys(WATCHED) as Watched[]) undone += await removeAdded(id, table);
+      for (const watched of WATCHED) {
+        writes({ table: watched.table });
+        undone += await removeImportedRows(db, id, watched);
+      }
       const changed = await db<ChangedRow>("file_import_row")
         .where({ import_id: id })
         .whereNotNull("before")
@@ -133,67 +118,29 @@ export function importLog({ db, actor, into, writes }: Writer) {
     },
   };
 
-  async function keep({
-    kind,
-    fileName,
-    heads,
-    choices,
-    rows,
-    importedAtMs,
-    weatherImportId,
-  }: NewImport): Promise<void> {
+  /** @param afterNote the note after which its rows were written; null where they know the import themselves */
+  async function keep(
+    { kind, fileName, heads, choices, rows, importedAtMs, weatherImportId }: NewImport,
+    afterNote: number | null,
+  ): Promise<void> {
     const [id] = await into({ table: "file_import" }).insert({
       ...{ kind, file_name: fileName, heads, choices: JSON.stringify(choices), rows, imported_at_ms: importedAtMs },
       ...{ weather_import_id: weatherImportId ?? null, actor },
     });
-    if (weatherImportId !== undefined) return;
+    if (afterNote === null) return;
     writes({ table: "file_import_row" });
-    await db.raw(
-      "INSERT INTO file_import_row (import_id, place, of_table, key, before, after) SELECT ?, place, of_table, key, before, after FROM temp.import_notes",
-      [id ?? 0],
-    );
+    await keepImportedRows(db, id ?? 0, afterNote, WATCHED);
   }
 
-  async function watch(table: Watched): Promise<void> {
-    const json = (columns: readonly string[], row: "NEW" | "OLD"): string =>
-      `json_object(${columns.map((column) => `'${column}', ${row}.${column}`).join(", ")})`;
-    const key = json(WATCHED[table], "NEW");
-    const columns = PUT_BACK[table];
-    const after = columns ? json(columns, "NEW") : "NULL";
-    await db.raw(`CREATE TEMP TRIGGER note_added_${table} AFTER INSERT ON main.${table}
-      BEGIN INSERT INTO import_notes (of_table, key, after) VALUES ('${table}', ${key}, ${after}); END`);
-    if (columns)
-      await db.raw(`CREATE TEMP TRIGGER note_changed_${table} AFTER UPDATE ON main.${table}
-        BEGIN INSERT INTO import_notes (of_table, key, before, after)
-          VALUES ('${table}', ${key}, ${json(columns, "OLD")}, ${after}); END`);
-  }
-
-  /** As it was after the import: nobody has changed it since. */
-  function asAfter(table: Watched): string | null {
-    const columns = PUT_BACK[table];
-    return columns ? `json_object(${columns.map((column) => `'${column}', ${column}`).join(", ")})` : null;
-  }
-
-  async function removeAdded(id: number, table: Watched): Promise<number> {
-    const columns: readonly string[] = WATCHED[table];
-    const now = asAfter(table);
-    writes({ table });
-    await db.raw(
-      `DELETE FROM ${table} WHERE (${[...columns, ...(now ? [now] : [])].join(", ")}) IN (
-         SELECT ${[...columns.map((column) => `key ->> '${column}'`), ...(now ? ["after"] : [])].join(", ")} FROM file_import_row
-         WHERE import_id = ? AND of_table = ? AND before IS NULL)`,
-      [id, table],
-    );
-    const [row] = await db.raw<{ n: number }[]>("SELECT changes() AS n");
-    return row?.n ?? 0;
-  }
-
+  /** Puts a changed row back, unless somebody has changed it since. */
   async function putBack({ of_table: table, key, before, after }: ChangedRow): Promise<boolean> {
+    const watched = WATCHED.find((one) => one.table === table);
+    if (!watched?.putBack) return false;
     const where = JSON.parse(key) as Record<string, string | number>;
     const was = JSON.parse(before ?? "{}") as Record<string, number | null>;
-    const changed = await into({ table })
+    const changed = await into({ table: watched.table })
       .where(where)
-      .whereRaw(`${asAfter(table) ?? "NULL"} = ?`, [after])
+      .whereRaw(`${valuesNow(watched.putBack)} = ?`, [after])
       .update(was);
     return changed > 0;
   }

@@ -183,6 +183,8 @@ describe("the list of tables", () => {
   it("is that of the database", async () => {
     const { db } = await testServer();
     const rows = await db.raw<{ name: string }[]>("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name");
-    expect(rows.map(({ name }) => name).filter((name) => !/^(sqlite_|knex_)/.test(name))).toEqual([...TABLES]);
+    expect(rows.map(({ name }) => name).filter((name) => !/^(sqlite_|knex_)/.test(name))).toEqual(
+      [...TABLES].toSorted(),
+    );
   });
 });

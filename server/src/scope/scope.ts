@@ -1,11 +1,15 @@
+import type { ChangedRecord } from "@sprunel/contract/changes";
 import type { Site } from "@sprunel/contract/site";
 import { localDate } from "@sprunel/core/time";
 import type { Knex } from "knex";
+import { takeNotes } from "../database/row-notes.ts";
 import type { RowsWritten, Table } from "../database/tables.ts";
 import type { Caller } from "../http/caller.ts";
 import { notFound } from "../http/problems.ts";
 import type { Pool } from "../pool/pool.ts";
 import { Cache, cached, dated, type DatedRows } from "./cache.ts";
+import { changedRecords } from "./changed-records.ts";
+import { changeStore } from "./change-store.ts";
 import { siteStore } from "./site-store.ts";
 import { zoneStore, type StoredZone, type ZoneRecord } from "./zone-store.ts";
 
@@ -46,8 +50,10 @@ export interface Scope extends Writer {
   /**
    * Everything that is written through the inner scope, or nothing of it. The database has one connection: inside, nothing
    * may ask through the outer scope, or it waits for ever.
+   *
+   * @param told when it happened, of what is told of the past; now where it is left out
    */
-  transaction<T>(work: (inner: Scope) => Promise<T>): Promise<T>;
+  transaction<T>(work: (inner: Scope) => Promise<T>, told?: { readonly atMs: number }): Promise<T>;
   /** Does all of it, and takes it back. */
   rehearsal<T>(work: (inner: Scope) => Promise<T>): Promise<T>;
 }
@@ -103,13 +109,14 @@ function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) =
       return grown;
     },
     zones: async () => open.grow(await zonesOf(scope), scope),
-    transaction: (work) =>
+    transaction: (work, told) =>
       db.transaction(async (trx) => {
         const { inner, written, done } = await within(trx, work);
         if (db.isTransaction) {
           written.forEach(writes);
           return done;
         }
+        if (written.length > 0) await recordChange(inner, told?.atMs ?? clock());
         const site = written.length > 0 ? await inner.site.find() : null;
         const rows = dated(written, (ms) => (site ? localDate(ms, site.timeZone) : ""));
         await open.forget(trx, rows);
@@ -127,6 +134,29 @@ function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) =
     },
   };
   return scope;
+}
+
+/** Of a table with more rows in one change only their count is kept: a file brings thousands. */
+const MOST_TOLD = 60;
+
+/** Keeps who changed what in a transaction, at its end and in it. */
+async function recordChange(inner: Scope, atMs: number): Promise<void> {
+  const { notes, counts } = await takeNotes(inner.db, MOST_TOLD);
+  const changed = changedRecords(notes, counts);
+  if (!changed) return;
+  const { kind, key, zoneId } = changed;
+  const zone = zoneId === null ? null : ((await zoneStore(inner).nameOf(zoneId)) ?? nameOfRemoved(changed.records));
+  const change = {
+    ...{ at: new Date(atMs).toISOString(), by: inner.actor, device: inner.device, endpoint: inner.endpoint },
+    ...{ kind, key, zone, records: [...changed.records], counts: [...changed.counts] },
+  };
+  await changeStore(inner).add({ change, zoneId });
+}
+
+function nameOfRemoved(records: readonly ChangedRecord[]): string | null {
+  const removed = records.find(({ kind, did }) => kind === "zone" && did === "removed");
+  const name = removed?.known["name"];
+  return typeof name === "string" ? name : null;
 }
 
 /** Rows of several zones, each from its own earliest instant on. */

@@ -98,6 +98,11 @@ export function zoneStore(writer: Writer) {
       const row = (await joined().where("zone.id", id).first()) as JoinedRow | undefined;
       return row ? fromRow(row) : null;
     },
+    /** @returns null for a zone that is not there */
+    async nameOf(id: number): Promise<string | null> {
+      const row = await db<ZoneRow>("zone").where({ id }).first("name");
+      return row?.name ?? null;
+    },
     async nameTaken(name: string, exceptId: number): Promise<boolean> {
       const row = await db<ZoneRow>("zone")
         .whereRaw("lower(name) = lower(?)", [name])

@@ -35,7 +35,7 @@ export function decisionService(scope: Scope, plans: PlanService) {
         decidedAtMs,
       };
       const from = fromDate < decision.date ? fromDate : decision.date;
-      await scope.transaction((inner) => decisionStore(inner).add(stored, from));
+      await scope.transaction((inner) => decisionStore(inner).add(stored, from), { atMs: decidedAtMs });
     },
 
     /** As if it had not been taken; it stays on record. */

@@ -19,6 +19,7 @@ export function SiteExport() {
       <a href={addressOf(getWaterReportsTable)} download>
         Lab reports as a table
       </a>
+      <Link to="/changes">Record of changes</Link>
       <Link to="/import/readings">Import lists: readings, soil tests, picks, shelf</Link>
     </p>
   );

@@ -112,6 +112,7 @@ function useTargets(board: Board | undefined, onKeys: () => void): Target[] {
     { name: "Import lab reports", hint: "from a file", run: () => void navigate("/import/water") },
     { name: "Import picks", hint: "from a file", run: () => void navigate("/import/picks") },
     { name: "Import the shelf", hint: "bags from a file", run: () => void navigate("/import/shelf") },
+    { name: "Record of changes", hint: "who changed what", run: () => void navigate("/changes") },
     { name: "Set-up", hint: "site, zones, houses", run: () => void navigate("/set-up") },
     {
       name: system === "us" ? "Metric units" : "US units",

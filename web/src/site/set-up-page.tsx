@@ -1,6 +1,7 @@
 import type { Zone } from "@sprunel/contract/site";
 import { Outline } from "../parts/outline.tsx";
 import { Link, useNavigate, useSearchParams } from "react-router";
+import { ChangedBy } from "../changes/changed-by.tsx";
 import { SiteExport, SiteImport } from "../exchange/site-file.tsx";
 import { ProblemNote } from "../parts/problem.tsx";
 import { setUpAddress } from "../place/set-up-link.tsx";
@@ -58,6 +59,7 @@ export function SetUpPage() {
       {shown === "site" || !site ? (
         <>
           <SiteForm key="site" site={site} onSaved={() => zones.length === 0 && open("new")} />
+          {site && <ChangedBy kind="site" recordKey={String(site.id)} />}
           {site ? <SiteExport /> : <SiteImport />}
           {site && <NetworkAccess />}
         </>
@@ -74,6 +76,7 @@ export function SetUpPage() {
             today={today}
             onSaved={open}
           />
+          {zone && <ChangedBy kind="zone" recordKey={String(zone.id)} />}
           {zone && <ZoneActions key={`of ${zone.id}`} zone={zone} zones={zones} onOpen={open} />}
         </>
       )}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { showDigits, showQuantity } from "./show.ts";
+import { showDigits, showExact, showQuantity } from "./show.ts";
 
 describe("numbers as people read them", () => {
   it.each([
@@ -12,6 +12,14 @@ describe("numbers as people read them", () => {
     [2253.4, "2\u202f253"],
     [-3.641, "−3.64"],
   ])("shows %d as %s", (value, text) => expect(showDigits(value)).toBe(text));
+
+  it.each([
+    [2, "2"],
+    [43.401234, "43.401234"],
+    [1 / 3, "0.333333333"],
+    [13_240, "13\u202f240"],
+    [-0.5, "−0.5"],
+  ])("tells %d exactly as %s", (value, text) => expect(showExact(value)).toBe(text));
 
   it("carries the unit of the person's system", () => {
     expect(showQuantity("temperature", 15, "us")).toEqual({ text: "59", unit: "°F" });

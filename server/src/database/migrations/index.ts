@@ -39,6 +39,7 @@ import { dayPlans } from "./041-day-plans.ts";
 import { imports } from "./042-imports.ts";
 import { reportNotes } from "./043-report-notes.ts";
 import { checkpointsByWriters } from "./044-checkpoints-by-writers.ts";
+import { changes } from "./045-changes.ts";
 import { leafTaken } from "./040-leaf-taken.ts";
 import { soilSteps } from "./039-soil-steps.ts";
 import { waysToDemand } from "./032-ways-to-demand.ts";
@@ -90,6 +91,7 @@ const all: readonly Migration[] = [
   imports,
   reportNotes,
   checkpointsByWriters,
+  changes,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = all.map(({ name }) => name);

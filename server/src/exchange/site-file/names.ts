@@ -33,6 +33,7 @@ export const ORDER: readonly (SiteList | "zones")[] = [
   "main",
   "weatherImports",
   "weather",
+  "changes",
 ];
 
 /** A zone's own words and plantings, before its lists. */

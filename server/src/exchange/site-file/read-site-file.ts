@@ -1,5 +1,6 @@
 import { siteFileSchema, type SiteFile } from "@sprunel/contract/exchange";
 import { z } from "zod";
+import { pauseRowNotes } from "../../database/row-notes.ts";
 import { badInput } from "../../http/problems.ts";
 import type { Scope } from "../../scope/scope.ts";
 import type { SitePlace, ZoneList, ZonePlace } from "../../scope/site-file-part.ts";
@@ -132,7 +133,10 @@ class ZoneReader {
 
 async function addSite(scope: Scope, head: object): Promise<SitePlace> {
   const { site } = checked(headSchema, head, []);
-  return { siteId: await siteStore(scope).add(site), productIds: new Map<string, string>() };
+  const siteId = await siteStore(scope).add(site);
+  // One change: that the site was read. What it holds came from elsewhere, with the record of its own changes.
+  await pauseRowNotes(scope.db);
+  return { siteId, productIds: new Map<string, string>() };
 }
 
 /** The rows of one list as its contract reads them; faults are told with their place in the whole file. */
