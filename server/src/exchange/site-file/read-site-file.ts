@@ -8,6 +8,7 @@ import { siteStore } from "../../scope/site-store.ts";
 import { zoneStore } from "../../scope/zone-store.ts";
 import { sourceStore } from "../../water/source-store.ts";
 import { filePartsOf } from "./file-parts.ts";
+import { zoneAsToday } from "./older-versions.ts";
 import { HEAD, ORDER, ZONE_LISTS, ZONE_VALUES, type FileRooms } from "./names.ts";
 
 const shape = siteFileSchema.shape;
@@ -27,7 +28,7 @@ const NAMES: readonly string[] = [...HEAD, ...ORDER];
 export async function readSiteFile(scope: Scope, rooms: FileRooms, text: AsyncIterable<Uint8Array>): Promise<void> {
   const head: Partial<Record<keyof SiteFile, unknown>> = {};
   const seen: string[] = [];
-  let site = null as SitePlace | null;
+  let site = null as FiledSite | null;
   let zone = null as ZoneReader | null;
 
   for await (const part of filePartsOf(text)) {
@@ -71,11 +72,11 @@ class ZoneReader {
   readonly #values: Record<string, unknown> = {};
   readonly #scope: Scope;
   readonly #rooms: FileRooms;
-  readonly #site: SitePlace;
+  readonly #site: FiledSite;
   readonly #seen = new Set<string>();
   #place: ZonePlace | null = null;
 
-  constructor(scope: Scope, rooms: FileRooms, site: SitePlace, at: number) {
+  constructor(scope: Scope, rooms: FileRooms, site: FiledSite, at: number) {
     this.#scope = scope;
     this.#rooms = rooms;
     this.#site = site;
@@ -107,7 +108,7 @@ class ZoneReader {
 
   async #stored(): Promise<ZonePlace> {
     if (this.#place) return this.#place;
-    const file = checked(describedSchema, this.#values, ["zones", this.at]);
+    const file = checked(describedSchema, zoneAsToday(this.#values, this.#site.version), ["zones", this.at]);
     const { name, house, definition, layout, unconfirmed, plantings, demand, archived } = file;
     const path = `zones.${this.at}`;
     const sources = await sourceStore(this.#scope).list(this.#site.siteId);
@@ -131,12 +132,15 @@ class ZoneReader {
   }
 }
 
-async function addSite(scope: Scope, head: object): Promise<SitePlace> {
-  const { site } = checked(headSchema, head, []);
+/** Where the site's rows belong, and in which version they are written. */
+type FiledSite = SitePlace & { readonly version: number };
+
+async function addSite(scope: Scope, head: object): Promise<FiledSite> {
+  const { site, version } = checked(headSchema, head, []);
   const siteId = await siteStore(scope).add(site);
   // One change: that the site was read. What it holds came from elsewhere, with the record of its own changes.
   await pauseRowNotes(scope.db);
-  return { siteId, productIds: new Map<string, string>() };
+  return { siteId, productIds: new Map<string, string>(), version };
 }
 
 /** The rows of one list as its contract reads them; faults are told with their place in the whole file. */
