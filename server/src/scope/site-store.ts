@@ -17,17 +17,21 @@ interface SiteRow {
   actor: string;
 }
 
-/** All SQL about the site. A data folder holds one. */
+/** The row of the site in its database: each site has a database of its own. */
+const SITE_ID = 1;
+
+/** All SQL about the site. */
 export function siteStore({ db, actor, into }: Writer) {
   return {
     async find(): Promise<Site | null> {
-      const row = await db<SiteRow>("site").first();
+      const row = await db<SiteRow>("site").where({ id: SITE_ID }).first();
       return row ? fromRow(row) : null;
     },
+    /** @throws where a site stands already */
     async add(site: NewSite): Promise<number> {
-      const [id = 0] = await into<SiteRow>({ table: "site" }).insert({ ...toRow(site), version: 1, actor });
-      await into({ table: "station" }).insert({ site_id: id, house_id: null });
-      return id;
+      await into<SiteRow>({ table: "site" }).insert({ id: SITE_ID, ...toRow(site), version: 1, actor });
+      await into({ table: "station" }).insert({ site_id: SITE_ID, house_id: null });
+      return SITE_ID;
     },
     /** @returns false when the record is no longer at this version */
     async update(id: number, version: number, site: NewSite): Promise<boolean> {
