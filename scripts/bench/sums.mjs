@@ -50,7 +50,7 @@ export async function sums() {
       litres: 1500 + ((at * 977) % 2500),
       flowLh: 2500 + ((at * 1409) % 3000),
       recipeId: `recipe ${at % 4}`,
-      windows: [{ start: "07:00", end: "18:00" }],
+      windows: [{ startS: 7 * 3600, endS: 18 * 3600 }],
       pulses: 8,
       minGapMin: 20,
       priority: 1 + (at % 3),

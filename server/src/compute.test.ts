@@ -24,8 +24,14 @@ const dayPlan = {
     },
   ],
 };
+const zoneWater = {
+  ...{ system: "substrate", date: "2026-06-15", areaM2: 1000, plants: 2000, zoneFlowLh: 4000, uniformityPct: 92 },
+  ...{ demandMm: 4.2, substrate: { waterHeldLPlant: 6, pulseSharePct: 4, drainTargetPct: 30 }, minGapMin: 10 },
+  window: { start: "07:00", end: "18:00" },
+};
 const GOOD: Record<string, object> = {
   lateral,
+  "zone-water": zoneWater,
   uniformity: { catchesMl: [10, 11, 9, 10], minutes: 2 },
   "day-plan": dayPlan,
   "root-zone": {
@@ -106,6 +112,25 @@ describe("the compute API of lines and days", () => {
     expect(JSON.stringify(answer.body)).not.toMatch(/zod|invalid_type|expected/i);
   });
 
+  it("takes times of the day as people write them, and gives them back so", async () => {
+    const { call } = await testServer();
+    const zones = dayPlan.zones.map((zone) => ({ ...zone, windows: [{ start: "08:00", end: "12:00:00" }] }));
+    const day = await call("POST", "/api/compute/day-plan", { ...dayPlan, zones });
+    // 500 L at 4000 L/h run 7 min 30 s, their middles at a quarter and three quarters of four hours.
+    expect(day.body["events"]).toMatchObject([
+      { start: "08:56:15", end: "09:03:45" },
+      { start: "10:56:15", end: "11:03:45" },
+    ]);
+    const water = await call("POST", "/api/compute/zone-water", zoneWater);
+    // 6 L/m² on 1000 m² in 13 pulses, the first with the window.
+    expect(water.body["events"]).toHaveLength(13);
+    expect((water.body["events"] as object[])[0]).toEqual({
+      start: "07:00:00",
+      minutes: expect.closeTo(90 / 13, 9) as number,
+      litres: expect.closeTo(6000 / 13, 6) as number,
+    });
+  });
+
   it("tells how long a day is, and refuses a place that is not on earth", async () => {
     const { call } = await testServer();
     const day = { latitudeDeg: 0, longitudeDeg: 0, date: "2026-03-20", twilight: "none" };
@@ -129,6 +154,9 @@ describe("the compute API of lines and days", () => {
       "zones.0.windows.0.start",
     ],
     ["day-plan", { ...dayPlan, mixers: [] }, "mixers"],
+    ["day-plan", { ...dayPlan, tariff: [{ start: "08:00", end: "24:01", pricePerKwh: 1 }] }, "tariff.0.end"],
+    ["zone-water", { ...zoneWater, window: { start: "7 am", end: "18:00" } }, "window.start"],
+    ["zone-water", { ...zoneWater, window: { start: "18:00", end: "07:00" } }, "window.end"],
   ])("names what is wrong in %s by its path", async (name, body, path) => {
     const { call } = await testServer();
     const answer = await call("POST", `/api/compute/${name}`, body);

@@ -32,6 +32,7 @@ export const dayPlanRequestSchema = z
     timeLimitS: number.optional(),
   })
   .meta({ id: "DayPlanRequest" });
+export type DayPlanRequest = z.output<typeof dayPlanRequestSchema>;
 
 export const dayPlanAnswerSchema = z
   .object({
@@ -55,3 +56,4 @@ export const dayPlanAnswerSchema = z
     working: z.array(workingStepSchema),
   })
   .meta({ id: "DayPlanAnswer" });
+export type DayPlanAnswer = z.input<typeof dayPlanAnswerSchema>;

@@ -1,6 +1,6 @@
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
-import { clockText } from "../time/clock.ts";
-import { planPulses, type DemandCurve, type Pulse, type Window } from "./pulses.ts";
+import { minuteText, type Span } from "../time/clock.ts";
+import { planPulses, type DemandCurve, type Pulse } from "./pulses.ts";
 
 export interface ZoneWater {
   readonly demandMm: number;
@@ -50,7 +50,7 @@ export interface Valve {
 export function deliver(
   { areaM2, plants, zoneFlowLh, minGapMin, demandCurve }: Valve,
   need: Need,
-  window: Window,
+  window: Span,
   sheet: Worksheet,
 ): ZoneWater {
   const wantedL = sheet.note(
@@ -68,7 +68,7 @@ export function deliver(
   const litres = wantedL - plan.unmetL;
   if (plan.unmetL > 0)
     sheet.warn(
-      `The window from ${clockText(window.startS).slice(0, 5)} to ${clockText(window.endS).slice(0, 5)} is too short: ${Math.round(plan.unmetL)} L of ${Math.round(wantedL)} L stay undone. Widen it, or raise the zone's flow.`,
+      `The window from ${minuteText(window.startS)} to ${minuteText(window.endS)} is too short: ${Math.round(plan.unmetL)} L of ${Math.round(wantedL)} L stay undone. Widen it, or raise the zone's flow.`,
     );
   else if (plan.pulses.length < need.pulses)
     sheet.warn(
@@ -130,7 +130,7 @@ export function deliver(
 function runWhenDue(
   due: readonly Due[],
   { zoneFlowLh, minGapMin }: Pick<Valve, "zoneFlowLh" | "minGapMin">,
-  window: Window,
+  window: Span,
 ): { readonly pulses: readonly Pulse[]; readonly unmetL: number } {
   const pulses: Pulse[] = [];
   let unmetL = 0;
@@ -142,7 +142,7 @@ function runWhenDue(
     unmetL += litres - givenL;
     if (givenL <= 0) continue;
     const minutes = (givenL / zoneFlowLh) * 60;
-    pulses.push({ start: clockText(fromS), minutes, litres: givenL });
+    pulses.push({ startS: fromS, minutes, litres: givenL });
     freeS = fromS + (minutes + minGapMin) * 60;
   }
   return { pulses, unmetL };

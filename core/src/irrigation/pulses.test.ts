@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { clockText } from "../time/clock.ts";
 import { planPulses, type DemandCurve } from "./pulses.ts";
 
 const HOUR_S = 3600;
@@ -11,7 +12,7 @@ const between =
     Math.min(1, Math.max(0, (secondsS / HOUR_S - from) / (to - from)));
 const starts = (demand?: DemandCurve, more: object = {}) =>
   planPulses({ litres: 400, zoneFlowLh: 4000, wanted: 4, minGapMin: 0, window, demand, ...more }).pulses.map(
-    ({ start }) => start,
+    ({ startS }) => clockText(startS),
   );
 
 describe("the pulses of a day", () => {
@@ -36,6 +37,6 @@ describe("the pulses of a day", () => {
     for (const { minutes, litres } of pulses) expect([minutes, litres]).toEqual([1.5, 100]);
     expect(unmetL).toBe(0);
     const long = planPulses({ litres: 50_000, zoneFlowLh: 4000, wanted: 1, minGapMin: 0, window });
-    expect(long).toMatchObject({ unmetL: 2000, pulses: [{ start: "06:00:00", minutes: 720, litres: 48_000 }] });
+    expect(long).toMatchObject({ unmetL: 2000, pulses: [{ startS: 6 * HOUR_S, minutes: 720, litres: 48_000 }] });
   });
 });

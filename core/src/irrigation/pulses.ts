@@ -1,14 +1,8 @@
-import { clockText } from "../time/clock.ts";
-
-/** A stretch of the day in which a zone may be watered, seconds from midnight. */
-export interface Window {
-  readonly startS: number;
-  readonly endS: number;
-}
+import type { Span } from "../time/clock.ts";
 
 export interface Pulse {
-  /** `HH:MM:SS` */
-  readonly start: string;
+  /** seconds from midnight */
+  readonly startS: number;
   readonly minutes: number;
   readonly litres: number;
 }
@@ -23,7 +17,8 @@ interface PulseRequest {
   readonly wanted: number;
   /** From one pulse's end to the next one's start. */
   readonly minGapMin: number;
-  readonly window: Window;
+  /** in which the zone may be watered */
+  readonly window: Span;
   /** Without it, starts are spread evenly. */
   readonly demand?: DemandCurve | undefined;
 }
@@ -61,14 +56,14 @@ export function planPulses({ litres, zoneFlowLh, wanted, minGapMin, window, dema
       ? reached(demand, k / count, window)
       : window.startS + (k * (roomS - lengthS)) / Math.max(1, count - 1);
     const startS = Math.max(Math.min(Math.round(wish), latest(k)), Math.ceil(earliest));
-    pulses.push({ start: clockText(startS), minutes: lengthS / 60, litres: givenL / count });
+    pulses.push({ startS, minutes: lengthS / 60, litres: givenL / count });
     earliest = startS + stepS;
   }
   return { pulses, unmetL: litres - givenL };
 }
 
 /** First second of the window at which the demand has reached a share, by bisection: the curve never falls. */
-function reached(demand: DemandCurve, share: number, { startS, endS }: Window): number {
+function reached(demand: DemandCurve, share: number, { startS, endS }: Span): number {
   const [from, to] = [demand(startS), demand(endS)];
   const goal = from + share * (to - from);
   let [low, high] = [startS, endS];

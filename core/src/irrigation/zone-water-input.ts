@@ -1,7 +1,7 @@
 import { Checks } from "../working/checks.ts";
 import { isCalendarDate } from "../climate/reference-et-input.ts";
-import { clockSeconds } from "../time/clock.ts";
-import type { DemandCurve, Window } from "./pulses.ts";
+import { minuteText, type Span } from "../time/clock.ts";
+import type { DemandCurve } from "./pulses.ts";
 
 export interface SubstrateNeeds {
   /** L that a plant's share of the substrate holds at container capacity */
@@ -65,8 +65,8 @@ export interface ZoneWaterInput {
   readonly kc?: number | undefined;
   readonly substrate?: SubstrateNeeds | undefined;
   readonly soil?: SoilNeeds | undefined;
-  /** local clock times */
-  readonly window: { readonly start: string; readonly end: string };
+  /** in which it may be watered */
+  readonly window: Span;
   readonly minGapMin: number;
   /** share of the day's demand that has arisen by a time; not part of the HTTP contract */
   readonly demandCurve?: DemandCurve | undefined;
@@ -75,14 +75,10 @@ export interface ZoneWaterInput {
 /**
  * Refuses what cannot be, with every fault at once.
  *
- * @returns the window in seconds from midnight
  * @throws {DomainError}
  */
-export function checkZoneWaterInput(input: ZoneWaterInput): Window {
-  const window = {
-    startS: clockSeconds(input.window.start, "window.start"),
-    endS: clockSeconds(input.window.end, "window.end"),
-  };
+export function checkZoneWaterInput(input: ZoneWaterInput): void {
+  const { startS, endS } = input.window;
   const checks = new Checks()
     .when(
       !isCalendarDate(input.date),
@@ -99,16 +95,15 @@ export function checkZoneWaterInput(input: ZoneWaterInput): Window {
     .range("et0Mm", "Reference evapotranspiration", input.et0Mm, 0, 20, "mm in the day")
     .range("kc", "The crop coefficient", input.kc, 0, 2)
     .when(
-      window.startS >= window.endS,
+      startS >= endS,
       "order-reversed",
       "window.end",
-      `The window ends at ${input.window.end}, not after it starts at ${input.window.start}.`,
+      `The window ends at ${minuteText(endS)}, not after it starts at ${minuteText(startS)}.`,
     );
   checkDemand(checks, input);
   if (input.system === "substrate") checkSubstrate(checks, input.substrate);
   else checkSoil(checks, input.soil);
   checks.done();
-  return window;
 }
 
 function checkDemand(checks: Checks, { demandMm, et0Mm, kc }: ZoneWaterInput): void {

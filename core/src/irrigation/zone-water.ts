@@ -19,13 +19,13 @@ const LEACHING_ADDED = 0.12;
  * @see FAO-56, chapter 8, for depletion; Keller & Bliesner (1990) for gross from net
  */
 export function zoneWater(input: ZoneWaterInput, sheet = new Worksheet()): ZoneWater {
-  const window = checkZoneWaterInput(input);
+  checkZoneWaterInput(input);
   const demandMm = dayDemand(input, sheet);
   const need =
     input.substrate && input.system === "substrate"
       ? substrateNeed(input, input.substrate, demandMm, sheet)
       : soilNeed(input, demandMm, sheet);
-  return deliver(input, { ...need, demandMm }, window, sheet);
+  return deliver(input, { ...need, demandMm }, input.window, sheet);
 }
 
 function dayDemand({ demandMm, et0Mm, kc }: ZoneWaterInput, sheet: Worksheet): number {

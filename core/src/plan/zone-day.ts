@@ -5,7 +5,7 @@ import type { CropState } from "../crop/stage-on.ts";
 import { dayHours, type HourlyMm } from "../course/day-hours.ts";
 import { fullState, rootsOf } from "../course/day-walk.ts";
 import { missingIn, reach } from "../course/advance.ts";
-import { clockText } from "../time/clock.ts";
+import type { Span } from "../time/clock.ts";
 import type { DemandCurve } from "../irrigation/pulses.ts";
 import type { Correction } from "../irrigation/zone-water-input.ts";
 import type { ZoneWater } from "../irrigation/deliver.ts";
@@ -60,7 +60,8 @@ export interface ZoneDay {
   readonly wantedL: number;
   readonly litresPerPlant: number;
   readonly demandPerPlantL: number;
-  readonly window: { readonly start: string; readonly end: string };
+  /** in which it may be watered */
+  readonly window: Span;
   /** how much the root zone holds for the plants, when it is filled, and what is missing this morning, mm */
   readonly store: { readonly availableMm: number; readonly triggerMm: number; readonly missingMm: number };
   readonly warnings: readonly string[];
@@ -70,7 +71,7 @@ export interface ZoneDay {
 }
 
 /** Where the sun gives no window (polar day and night) water is given from 8 to 16 h. */
-const WINDOW_WITHOUT_SUN = { start: "08:00", end: "16:00" };
+const WINDOW_WITHOUT_SUN: Span = { startS: 8 * 3600, endS: 16 * 3600 };
 /** One zone's day: from the crop's demand to pulses at clock times, with everything a person may question. */
 export function planZoneDay(input: ZoneDayInput): ZoneDay {
   const { zone, place, date, demand, crop, cropState } = input;
@@ -177,12 +178,7 @@ function cropInputs({ crop, cropState, rain = [], correction }: ZoneDayInput, mi
   ];
 }
 
-function sunWindow(
-  zone: ZoneDefinition,
-  sun: Daylight | null,
-  date: string,
-  timeZone: string,
-): { start: string; end: string } {
+function sunWindow(zone: ZoneDefinition, sun: Daylight | null, date: string, timeZone: string): Span {
   if (!sun) return WINDOW_WITHOUT_SUN;
   // The limits are instants: in the far north the June sun sets on the next date, and water ends with this one.
   const clock = (ms: number): number => {
@@ -195,7 +191,7 @@ function sunWindow(
   // In the shortest days the two limits may cross; then the middle hour of the day remains.
   const middle = minute((start + end) / 2);
   const [from, to] = end - start >= 3600 ? [start, end] : [middle - 1800, middle + 1800];
-  return { start: clockText(Math.max(0, from)).slice(0, 5), end: clockText(Math.min(86_400, to)).slice(0, 5) };
+  return { startS: Math.max(0, from), endS: Math.min(86_400, to) };
 }
 
 /** Share of the day's demand by clock time, straight inside each hour. */

@@ -7,7 +7,6 @@ import type { Standing } from "../crop/planting.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import { NO_CORRECTION, type Correction } from "../irrigation/zone-water-input.ts";
 import type { Place, ZoneField } from "../site/zone.ts";
-import { clockSeconds } from "../time/clock.ts";
 import { addDays, instantOf } from "../time/local-time.ts";
 import type { DemandChoice } from "./demand-choice.ts";
 import type { Demand } from "./demand-input.ts";
@@ -108,7 +107,7 @@ export class ZonePlanner {
       told: this.explain,
     });
     const { timeZone } = this.records.place;
-    const startsMs = day.water.events.map(({ start }) => instantOf(date, clockSeconds(start, "start"), timeZone));
+    const startsMs = day.water.events.map(({ startS }) => instantOf(date, startS, timeZone));
     return { standing, crop, cropState, demand, day, startsMs };
   }
 

@@ -1,4 +1,3 @@
-import { clockSeconds } from "../time/clock.ts";
 import { seeded } from "../working/seeded.ts";
 import { forward } from "./day-by-clock.ts";
 import type { DayCapacity } from "./day-capacity.ts";
@@ -90,7 +89,7 @@ function asBefore(
   for (const job of jobs) {
     const before = zones[job.at]?.before;
     const mixer = mixers.findIndex(({ id }) => id === before?.mixerId);
-    const starts = before?.starts.map((start) => clockSeconds(start, "before")) ?? [];
+    const starts = before?.startsS ?? [];
     const placing = starts.length > 0 ? capacity.asFarAs(job, { mixer, starts, cost: 0 }) : null;
     had.set(job, starts.length);
     const stays = placing?.starts.length === starts.length;

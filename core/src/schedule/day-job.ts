@@ -1,4 +1,4 @@
-import type { Span } from "./day-plan-input.ts";
+import type { Span } from "../time/clock.ts";
 
 export const DAY_S = 86_400;
 /** Where a start can be chosen freely it stands on this grid, s; where the day is full it is any second. */

@@ -1,4 +1,4 @@
-import { clockSeconds, clockText } from "../time/clock.ts";
+import { minuteText } from "../time/clock.ts";
 import { fill, type Worksheet, type WorkingStep } from "../working/working.ts";
 import type { Alone } from "./day-alone.ts";
 import { type DayCapacity, type Placing } from "./day-capacity.ts";
@@ -12,9 +12,9 @@ interface DayPlanEvent {
   readonly mixerId: string;
   /** 1 for the first */
   readonly pulse: number;
-  /** `HH:MM:SS` */
-  readonly start: string;
-  readonly end: string;
+  /** seconds from midnight */
+  readonly startS: number;
+  readonly endS: number;
   readonly recipeId: string;
   readonly lh: number;
   readonly litres: number;
@@ -48,7 +48,7 @@ export function answerOf(
 ): DayPlan {
   const events = jobs
     .flatMap((job) => eventsOf(input, job, capacity.placingOf(job)))
-    .sort((a, b) => a.start.localeCompare(b.start) || a.zoneId.localeCompare(b.zoneId));
+    .sort((a, b) => a.startS - b.startS || a.zoneId.localeCompare(b.zoneId));
   const litres = events.reduce((sum, event) => sum + event.litres, 0);
   const unmet = input.zones.flatMap((zone, at) => {
     const job = jobs.find((candidate) => candidate.at === at);
@@ -74,13 +74,7 @@ export function answerOf(
     status: missing ? "partial" : asAlone ? "optimal" : "feasible",
     gapPct: missing ? gapPct : 0,
     events,
-    peakLh: mostAtOnce(
-      events.map(({ start, end, lh }) => ({
-        startS: clockSeconds(start, "start"),
-        endS: clockSeconds(end, "end"),
-        lh,
-      })),
-    ),
+    peakLh: mostAtOnce(events),
     unmet,
     warnings: sheet.warnings,
     working: sheet.steps,
@@ -94,9 +88,8 @@ function eventsOf(input: DayPlanInput, job: Job, placing: Placing | null): DayPl
     zoneId: zone.id,
     mixerId: input.mixers[placing.mixer]?.id ?? "",
     pulse: pulse + 1,
-    start: clockText(startS),
-    // To the nearest second, which never passes the seconds that were kept for it.
-    end: clockText(startS + job.pulseS),
+    startS,
+    endS: startS + job.pulseS,
     recipeId: zone.recipeId,
     lh: zone.flowLh,
     litres: zone.litres / zone.pulses,
@@ -174,7 +167,7 @@ function wayOut(job: Job, capacity: DayCapacity, zone: DayPlanZone): string {
     for (let endS = last.endS + 900; endS <= DAY_S; endS += 900) {
       const wider = { ...job, windows: [...job.windows.slice(0, -1), { ...last, endS }] };
       if (capacity.best(wider, "early")?.starts.length !== zone.pulses) continue;
-      answer = `Let its window end at ${clockText(endS).slice(0, 5)}: then all of it fits.`;
+      answer = `Let its window end at ${minuteText(endS)}: then all of it fits.`;
       break;
     }
   if (held) capacity.place(job, held);

@@ -1,5 +1,5 @@
 import { Checks } from "../working/checks.ts";
-import { clockSeconds } from "../time/clock.ts";
+import { minuteText, type Span } from "../time/clock.ts";
 
 export interface DayPlanInput {
   readonly pump: {
@@ -16,8 +16,7 @@ export interface DayPlanInput {
   /** from opening or closing one valve by hand to the next */
   readonly walkMin?: number | undefined;
   readonly zones: readonly DayPlanZone[];
-  readonly tariff?:
-    readonly { readonly start: string; readonly end: string; readonly pricePerKwh: number }[] | undefined;
+  readonly tariff?: readonly (Span & { readonly pricePerKwh: number })[] | undefined;
   /** how long a better plan is looked for, 0 to 10 s */
   readonly timeLimitS?: number | undefined;
 }
@@ -32,7 +31,7 @@ export interface DayPlanZone {
   readonly litres: number;
   readonly flowLh: number;
   readonly recipeId: string;
-  readonly windows: readonly { readonly start: string; readonly end: string }[];
+  readonly windows: readonly Span[];
   readonly pulses: number;
   /** from one pulse's end to the next one's start */
   readonly minGapMin: number;
@@ -46,25 +45,20 @@ export interface DayPlanZone {
   readonly byHand?: boolean | undefined;
   /** of the pump that serves it, where that is another one */
   readonly kw?: number | undefined;
-  /** when its pulses are wanted, in order, `HH:MM:SS`; left out: evenly over its windows */
-  readonly wanted?: readonly string[] | undefined;
+  /** when its pulses are wanted, in order, seconds from midnight; left out: evenly over its windows */
+  readonly wantedS?: readonly number[] | undefined;
   /** pulses that stand as they are, beside those that are planned */
   readonly fixed?: readonly FixedPulse[] | undefined;
   /** starts of an earlier plan, in order, kept where they still can be */
-  readonly before?: { readonly mixerId: string; readonly starts: readonly string[] } | undefined;
+  readonly before?: { readonly mixerId: string; readonly startsS: readonly number[] } | undefined;
 }
 
 /** A pulse that ran, or that somebody locked. */
 interface FixedPulse {
-  readonly start: string;
+  /** seconds from midnight */
+  readonly startS: number;
   readonly minutes: number;
   readonly mixerId: string;
-}
-
-/** Windows and tariff in seconds from midnight. */
-export interface Span {
-  readonly startS: number;
-  readonly endS: number;
 }
 
 const MOST_ZONES = 500;
@@ -77,13 +71,10 @@ const MOST_PLACES = 5000;
 /**
  * Refuses what cannot be, with every fault at once.
  *
- * @returns the windows of each zone, in order of time, and the tariff's spans
+ * @returns the windows of each zone, in order of time
  * @throws {DomainError}
  */
-export function checkDayPlan(input: DayPlanInput): {
-  windows: readonly Span[][];
-  tariff: readonly (Span & { price: number })[];
-} {
+export function checkDayPlan(input: DayPlanInput): readonly Span[][] {
   const checks = new Checks()
     .range("pump.maxLh", "The pump's flow", input.pump.maxLh, 0.01, 1_000_000, "L/h")
     .range("pump.maxOpenZones", "The valves that may be open together", input.pump.maxOpenZones, 1, 1000)
@@ -132,15 +123,13 @@ export function checkDayPlan(input: DayPlanInput): {
       .range(`mixers.${at}.maxLh`, `The flow of mixer ${id}`, maxLh, 0.01, 1_000_000, "L/h")
       .range(`mixers.${at}.rinseMin`, `The rinse of mixer ${id}`, rinseMin, 0, 240, "minutes"),
   );
-  const spanOf = (start: string, end: string, path: string): Span => {
-    const span = { startS: clockSeconds(start, `${path}.start`), endS: clockSeconds(end, `${path}.end`) };
+  const inOrder = ({ startS, endS }: Span, path: string): void => {
     checks.when(
-      span.startS >= span.endS,
+      startS >= endS,
       "order-reversed",
       `${path}.end`,
-      `The span ends at ${end}, not after it starts at ${start}.`,
+      `The span ends at ${minuteText(endS)}, not after it starts at ${minuteText(startS)}.`,
     );
-    return span;
   };
   const windows = input.zones.map((zone, at) => {
     const path = `zones.${at}`;
@@ -181,9 +170,8 @@ export function checkDayPlan(input: DayPlanInput): {
           `There is no mixer ${mixerId}.`,
         ),
     );
-    const spans = zone.windows
-      .map(({ start, end }, index) => spanOf(start, end, `${path}.windows.${index}`))
-      .sort((a, b) => a.startS - b.startS);
+    zone.windows.forEach((span, index) => inOrder(span, `${path}.windows.${index}`));
+    const spans = [...zone.windows].sort((a, b) => a.startS - b.startS);
     spans.forEach((span, index) =>
       checks.when(
         index > 0 && span.startS < (spans[index - 1]?.endS ?? 0),
@@ -194,12 +182,12 @@ export function checkDayPlan(input: DayPlanInput): {
     );
     return spans;
   });
-  const tariff = (input.tariff ?? []).map(({ start, end, pricePerKwh }, at) => {
-    checks.range(`tariff.${at}.pricePerKwh`, "The price of a kWh", pricePerKwh, 0, 1000);
-    return { ...spanOf(start, end, `tariff.${at}`), price: pricePerKwh };
+  input.tariff?.forEach((span, at) => {
+    checks.range(`tariff.${at}.pricePerKwh`, "The price of a kWh", span.pricePerKwh, 0, 1000);
+    inOrder(span, `tariff.${at}`);
   });
   checks.done();
-  return { windows, tariff };
+  return windows;
 }
 
 function unique(checks: Checks, path: string, ids: readonly string[]): void {

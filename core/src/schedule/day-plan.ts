@@ -1,11 +1,11 @@
 import { Worksheet } from "../working/working.ts";
-import { clockSeconds } from "../time/clock.ts";
+import type { Span } from "../time/clock.ts";
 import { Alone } from "./day-alone.ts";
 import { DayCapacity, type Fixed } from "./day-capacity.ts";
 import { DAY_S, GRID_S, type Job } from "./day-job.ts";
 import { answerOf, limitsOf, mayServe, type DayPlan } from "./day-plan-answer.ts";
 import { joined } from "./spans.ts";
-import { checkDayPlan, type DayPlanInput, type DayPlanZone, type Span } from "./day-plan-input.ts";
+import { checkDayPlan, type DayPlanInput, type DayPlanZone } from "./day-plan-input.ts";
 import { restarted } from "./day-by-clock.ts";
 import { firstPlans } from "./day-first-plan.ts";
 import { improve } from "./day-plan-search.ts";
@@ -27,7 +27,7 @@ const PRICE_WEIGHT = 1e9;
  * @throws {DomainError} for values that cannot be, all at once
  */
 export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact: () => boolean = () => true): DayPlan {
-  const { windows, tariff } = checkDayPlan(input);
+  const windows = checkDayPlan(input);
   const sheet = new Worksheet();
   const { maxLh, maxOpenZones = Infinity, kw = 0 } = input.pump;
   const mixers = input.mixers.map(({ maxLh: mixerLh, rinseMin = 0 }) => ({ maxLh: mixerLh, rinseS: rinseMin * 60 }));
@@ -35,9 +35,7 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
     { maxLh, maxOpen: maxOpenZones },
     ...(input.limits ?? []).map((limit) => ({ maxLh: limit.maxLh ?? Infinity, maxOpen: limit.maxOpen ?? Infinity })),
   ];
-  const jobs = input.zones.flatMap((zone, at) =>
-    jobOf(input, zone, at, joined(windows[at] ?? []), tariff, zone.kw ?? kw),
-  );
+  const jobs = input.zones.flatMap((zone, at) => jobOf(input, zone, at, joined(windows[at] ?? []), zone.kw ?? kw));
   const fixed = input.zones.flatMap((zone, at) => fixedOf(input, zone, at));
   const newCapacity = (): DayCapacity => {
     const capacity = new DayCapacity({ limits, mixers }, (input.walkMin ?? 0) * 60);
@@ -53,15 +51,8 @@ export function dayPlan(input: DayPlanInput, hasTime: () => boolean, mayBeExact:
 }
 
 /** A zone as a job; none where its flow passes what pump or mixers give, or nothing is asked. */
-function jobOf(
-  input: DayPlanInput,
-  zone: DayPlanZone,
-  at: number,
-  windows: readonly Span[],
-  tariff: readonly (Span & { price: number })[],
-  kw: number,
-): Job[] {
-  const { pump, mixers } = input;
+function jobOf(input: DayPlanInput, zone: DayPlanZone, at: number, windows: readonly Span[], kw: number): Job[] {
+  const { pump, mixers, tariff = [] } = input;
   const able = mixers.flatMap(({ id, maxLh }, index) => (zone.flowLh <= maxLh && mayServe(zone, id) ? [index] : []));
   const most = Math.min(pump.maxLh, ...limitsOf(input, zone).map(({ maxLh = Infinity }) => maxLh));
   if (zone.litres === 0 || zone.flowLh > most || able.length === 0) return [];
@@ -76,7 +67,7 @@ function jobOf(
       gapS: 60 * Math.max(zone.minGapMin, zone.byHand ? (input.walkMin ?? 0) : 0),
       windows,
       mixers: able,
-      wantedS: zone.wanted?.map((start) => clockSeconds(start, "wanted")) ?? wantedStarts(windows, zone.pulses, pulseS),
+      wantedS: zone.wantedS ?? wantedStarts(windows, zone.pulses, pulseS),
       priceAt: kw > 0 && tariff.length > 0 ? pricesOf(pulseS, tariff, kw) : NO_PRICES,
       ...sharedBy(input, zone),
     },
@@ -92,13 +83,13 @@ function sharedBy(
 }
 
 function fixedOf(input: DayPlanInput, zone: DayPlanZone, at: number): Fixed[] {
-  return (zone.fixed ?? []).map(({ start, minutes, mixerId }) => ({
+  return (zone.fixed ?? []).map(({ startS, minutes, mixerId }) => ({
     job: {
       ...{ at, flowLh: zone.flowLh, recipe: zone.recipeId, pulses: 1, pulseS: minutes * 60, gapS: 0, windows: [] },
       ...{ mixers: [], wantedS: [], priceAt: new Float64Array(0), ...sharedBy(input, zone) },
     },
     mixer: input.mixers.findIndex(({ id }) => id === mixerId),
-    startS: clockSeconds(start, "fixed"),
+    startS,
     lengthS: minutes * 60,
   }));
 }
@@ -119,10 +110,10 @@ function wantedStarts(windows: readonly Span[], pulses: number, pulseS: number):
 const NO_PRICES = new Float64Array(0);
 
 /** What the pump costs over a pulse from each point of the grid on. A day without a tariff costs the same at any hour: nothing, here. */
-function pricesOf(pulseS: number, tariff: readonly (Span & { price: number })[], kw: number): Float64Array {
+function pricesOf(pulseS: number, tariff: NonNullable<DayPlanInput["tariff"]>, kw: number): Float64Array {
   const prices = new Float64Array(DAY_S / GRID_S + 1);
-  for (const { startS, endS, price } of tariff) {
-    const weight = (PRICE_WEIGHT * kw * price) / 3600;
+  for (const { startS, endS, pricePerKwh } of tariff) {
+    const weight = (PRICE_WEIGHT * kw * pricePerKwh) / 3600;
     const from = Math.max(0, Math.floor((startS - pulseS) / GRID_S));
     for (let point = from; point < prices.length && point * GRID_S < endS; point++) {
       const shared = Math.min(endS, point * GRID_S + pulseS) - Math.max(startS, point * GRID_S);

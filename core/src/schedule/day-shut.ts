@@ -1,4 +1,4 @@
-import type { Span } from "./day-plan-input.ts";
+import type { Span } from "../time/clock.ts";
 
 /** Seconds at which a pulse may begin: from one to another, both of them. */
 export interface Starts {

@@ -7,7 +7,6 @@ export {
   checkMain,
   LIMIT_KINDS,
   type LimitKind,
-  NO_MAIN,
   type Main,
   type MainLimit,
   type MainMixer,

@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { spanOf, type Span } from "../time/clock.ts";
 import { DomainError } from "../working/domain-error.ts";
-import { checkMain, NO_MAIN, type Main } from "./main.ts";
+import { checkMain, type Main } from "./main.ts";
 
+const span = (start: string, end: string): Span => spanOf({ start, end }, "span");
+const NOTHING: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 const zones = [
   { id: 1, name: "Bags", flowLh: 3000 },
   { id: 2, name: "Tunnel", flowLh: 2000 },
@@ -9,7 +12,7 @@ const zones = [
 const pump = { kind: "pump", name: "Pump", maxLh: 5000, maxOpen: null, kw: null, zoneIds: null } as const;
 const faults = (more: Partial<Main>): (readonly [string, string])[] => {
   try {
-    checkMain({ ...NO_MAIN, ...more }, zones);
+    checkMain({ ...NOTHING, ...more }, zones);
     return [];
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
@@ -24,12 +27,12 @@ describe("what all zones share", () => {
         limits: [pump, { ...pump, kind: "group", name: "North", maxLh: null, maxOpen: 1, zoneIds: [1, 2] }],
         mixers: [{ name: "Tank", maxLh: 4000, rinseMin: 5, zoneIds: null }],
         tariff: [
-          { start: "00:00", end: "07:00", pricePerKwh: 0.1 },
-          { start: "07:00", end: "24:00", pricePerKwh: 0.3 },
+          { ...span("00:00", "07:00"), pricePerKwh: 0.1 },
+          { ...span("07:00", "24:00"), pricePerKwh: 0.3 },
         ],
-        hands: { zoneIds: [2], hours: [{ start: "07:00", end: "12:00" }], reach: 1, walkMin: 2 },
-        rules: [{ zoneId: 1, priority: 1, dry: [{ start: "20:00", end: "24:00" }], wet: [] }],
-        runs: [{ name: "Mist", start: "08:00", end: "18:00", lh: 300, minutes: 1, times: 30 }],
+        hands: { zoneIds: [2], hours: [span("07:00", "12:00")], reach: 1, walkMin: 2 },
+        rules: [{ zoneId: 1, priority: 1, dry: [span("20:00", "24:00")], wet: [] }],
+        runs: [{ name: "Mist", ...span("08:00", "18:00"), lh: 300, minutes: 1, times: 30 }],
       }),
     ).toEqual([]);
   });
@@ -57,13 +60,13 @@ describe("what all zones share", () => {
     ],
     [
       "a tariff with a hole",
-      { tariff: [{ start: "06:00", end: "24:00", pricePerKwh: 1 }] },
+      { tariff: [{ ...span("06:00", "24:00"), pricePerKwh: 1 }] },
       "tariff",
       /nothing of 00:00 to 06:00/,
     ],
     [
       "a tariff without its evening",
-      { tariff: [{ start: "00:00", end: "21:30", pricePerKwh: 1 }] },
+      { tariff: [{ ...span("00:00", "21:30"), pricePerKwh: 1 }] },
       "tariff",
       /21:30 to 24:00/,
     ],
@@ -81,13 +84,13 @@ describe("what all zones share", () => {
     ],
     [
       "dry time the wrong way round",
-      { rules: [{ zoneId: 1, priority: 1, dry: [{ start: "18:00", end: "06:00" }], wet: [] }] },
+      { rules: [{ zoneId: 1, priority: 1, dry: [span("18:00", "06:00")], wet: [] }] },
       "rules.0.dry.0.end",
       /ends at 06:00, not after/,
     ],
     [
       "runs that do not fit",
-      { runs: [{ name: "Mist", start: "08:00", end: "09:00", lh: 300, minutes: 10, times: 7 }] },
+      { runs: [{ name: "Mist", ...span("08:00", "09:00"), lh: 300, minutes: 10, times: 7 }] },
       "runs.0.end",
       /7 times 10 min of Mist do not fit/,
     ],

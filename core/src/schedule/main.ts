@@ -1,14 +1,8 @@
-import { clockSeconds } from "../time/clock.ts";
+import { minuteText, type Span } from "../time/clock.ts";
 import { Checks } from "../working/checks.ts";
 
 export const LIMIT_KINDS = ["pump", "source", "filter", "group"] as const;
 export type LimitKind = (typeof LIMIT_KINDS)[number];
-
-export interface ClockSpan {
-  /** `HH:MM` */
-  readonly start: string;
-  readonly end: string;
-}
 
 /** Something that the water of zones passes, or that their valves share, and the most that it carries at once. */
 export interface MainLimit {
@@ -40,33 +34,31 @@ export interface Main {
   /** who opens valves by hand, and when; null where every valve opens by itself */
   readonly hands: {
     readonly zoneIds: readonly number[];
-    readonly hours: readonly ClockSpan[];
+    readonly hours: readonly Span[];
     /** valves that may be open at once, so that somebody minds each of them */
     readonly reach: number;
     /** from one valve to the next */
     readonly walkMin: number;
   } | null;
   /** price of a kWh by the hour; empty: the same all day */
-  readonly tariff: readonly (ClockSpan & { readonly pricePerKwh: number })[];
+  readonly tariff: readonly (Span & { readonly pricePerKwh: number })[];
   /** zones that are served before or after others, or must stay dry at times */
   readonly rules: readonly {
     readonly zoneId: number;
     /** the lower number is served first when not all fit */
     readonly priority: number;
-    readonly dry: readonly ClockSpan[];
+    readonly dry: readonly Span[];
     /** it must be watered within these; empty: at any time of its own */
-    readonly wet: readonly ClockSpan[];
+    readonly wet: readonly Span[];
   }[];
   /** water that is drawn beside the zones: mist, furrows, washing down */
-  readonly runs: readonly (ClockSpan & {
+  readonly runs: readonly (Span & {
     readonly name: string;
     readonly lh: number;
     readonly minutes: number;
     readonly times: number;
   })[];
 }
-
-export const NO_MAIN: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 
 /** A zone as far as the main has to do with it. */
 export interface MainZone {
@@ -154,50 +146,42 @@ export function checkMain({ limits, mixers, hands, tariff, rules, runs }: Main, 
     spans(checks, dry, `rules.${at}.dry`, "the dry times");
     spans(checks, wet, `rules.${at}.wet`, "the times to water");
   });
-  runs.forEach(({ name, start, end, minutes, times }, at) => {
-    const [fromS, toS] = [clockSeconds(start, `runs.${at}.start`), clockSeconds(end, `runs.${at}.end`)];
+  runs.forEach(({ name, startS, endS, minutes, times }, at) => {
     checks.when(
-      toS - fromS < minutes * times * 60,
+      endS - startS < minutes * times * 60,
       "not-possible",
       `runs.${at}.end`,
-      `${times} times ${minutes} min of ${name} do not fit between ${start} and ${end}; give it more time, or fewer runs.`,
+      `${times} times ${minutes} min of ${name} do not fit between ${minuteText(startS)} and ${minuteText(endS)}; give it more time, or fewer runs.`,
     );
   });
   checks.done();
 }
 
-function spans(checks: Checks, list: readonly ClockSpan[], path: string, what: string): void {
-  const found = list.map(({ start, end }, at) => {
-    const span = {
-      at,
-      startS: clockSeconds(start, `${path}.${at}.start`),
-      endS: clockSeconds(end, `${path}.${at}.end`),
-    };
-    checks.when(
-      span.startS >= span.endS,
-      "order-reversed",
-      `${path}.${at}.end`,
-      `A span of ${what} ends at ${end}, not after it starts at ${start}.`,
-    );
-    return span;
-  });
-  found.forEach((span) =>
-    checks.when(
-      found.some((other) => other.at < span.at && other.startS < span.endS && span.startS < other.endS),
-      "not-possible",
-      `${path}.${span.at}.start`,
-      `Two spans of ${what} overlap at ${list[span.at]?.start ?? ""}; make one of them.`,
-    ),
+function spans(checks: Checks, list: readonly Span[], path: string, what: string): void {
+  list.forEach(({ startS, endS }, at) =>
+    checks
+      .when(
+        startS >= endS,
+        "order-reversed",
+        `${path}.${at}.end`,
+        `A span of ${what} ends at ${minuteText(endS)}, not after it starts at ${minuteText(startS)}.`,
+      )
+      .when(
+        list.slice(0, at).some((other) => other.startS < endS && startS < other.endS),
+        "not-possible",
+        `${path}.${at}.start`,
+        `Two spans of ${what} overlap at ${minuteText(startS)}; make one of them.`,
+      ),
   );
 }
 
 /** The first time of the day of which a tariff says nothing, in words; null where it says all, or is empty. */
 function holeIn(tariff: Main["tariff"]): string | null {
   if (tariff.length === 0) return null;
-  let until = "00:00";
-  for (const { start, end } of [...tariff].sort((a, b) => a.start.localeCompare(b.start))) {
-    if (start > until) return `${until} to ${start}`;
-    if (end > until) until = end;
+  let untilS = 0;
+  for (const { startS, endS } of [...tariff].sort((a, b) => a.startS - b.startS)) {
+    if (startS > untilS) return `${minuteText(untilS)} to ${minuteText(startS)}`;
+    untilS = Math.max(untilS, endS);
   }
-  return until < "24:00" ? `${until} to 24:00` : null;
+  return untilS < 86_400 ? `${minuteText(untilS)} to 24:00` : null;
 }

@@ -1,7 +1,8 @@
-import { clockText } from "../time/clock.ts";
-import type { DayPlanZone, Span } from "./day-plan-input.ts";
+import type { Span } from "../time/clock.ts";
+import { DAY_S } from "./day-job.ts";
+import type { DayPlanZone } from "./day-plan-input.ts";
 import type { AskedZone, SiteDayInput, SitePulse } from "./site-day-input.ts";
-import { between, less, spanOf, within } from "./spans.ts";
+import { between, less, within } from "./spans.ts";
 
 /** Water that passes no mixer has room beside any other. */
 export const BYPASS = "\u0000bypass";
@@ -57,7 +58,7 @@ export function partsOf(input: SiteDayInput, zone: AskedZone, fixed: readonly Si
         ...shared,
         valve: `${zone.id}`,
         mixerIds,
-        wanted: wanted.map((startS) => clockText(startS)),
+        wantedS: wanted,
         ...beforeOf(input, own, zone.id, dose !== null, wanted.length),
       },
     };
@@ -91,9 +92,9 @@ export function windowsOf({ main, nowS }: SiteDayInput, zone: AskedZone): readon
   const rule = main.rules.find(({ zoneId }) => zoneId === zone.id);
   const from = Math.max(zone.window.startS, nowS <= 0 ? 0 : nowS + LEAD_S);
   const own = between(from, zone.window.endS);
-  const minded = byHand ? within(own, (main.hands?.hours ?? []).map(spanOf)) : own;
-  const wet = rule && rule.wet.length > 0 ? within(minded, rule.wet.map(spanOf)) : minded;
-  return less(wet, (rule?.dry ?? []).map(spanOf));
+  const minded = byHand ? within(own, main.hands?.hours ?? []) : own;
+  const wet = rule && rule.wet.length > 0 ? within(minded, rule.wet) : minded;
+  return less(wet, rule?.dry ?? []);
 }
 
 /** Windows, limits, order and pump of a zone, as the main has them. */
@@ -104,7 +105,7 @@ function sharedBy(input: SiteDayInput, zone: AskedZone) {
   const limits = main.limits.filter(({ zoneIds }) => zoneIds === null || zoneIds.includes(zone.id));
   const kw = limits.reduce((sum, limit) => sum + (limit.kw ?? 0), 0);
   return {
-    windows: windowsOf(input, zone).map(({ startS, endS }) => ({ start: clockText(startS), end: clockText(endS) })),
+    windows: windowsOf(input, zone),
     limitIds: [...limits.map(({ name }) => name), ...(byHand ? [HANDS] : [])],
     priority: rule?.priority ?? USUAL_PRIORITY,
     byHand,
@@ -124,13 +125,12 @@ function mixersOf({ main }: SiteDayInput, zoneId: number, recipe: string | null)
 }
 
 export function runsOf(input: SiteDayInput, fixed: readonly SitePulse[]): Asked[] {
-  return input.main.runs.flatMap(({ name, lh, minutes, times, start, end }): Asked[] => {
+  return input.main.runs.flatMap(({ name, lh, minutes, times, startS, endS }): Asked[] => {
     const own = fixed.filter((pulse) => pulse.zoneId === null && pulse.name === name);
     const left = times - own.length;
     if (left <= 0) return [];
-    const whole = spanOf({ start, end });
-    const windows = between(Math.max(whole.startS, input.nowS <= 0 ? 0 : input.nowS + LEAD_S), whole.endS);
-    const gapS = (whole.endS - whole.startS - times * minutes * 60) / Math.max(1, times);
+    const windows = between(Math.max(startS, input.nowS <= 0 ? 0 : input.nowS + LEAD_S), endS);
+    const gapS = (endS - startS - times * minutes * 60) / Math.max(1, times);
     return [
       {
         ...{ zoneId: null, name, recipe: null, dose: null },
@@ -143,7 +143,7 @@ export function runsOf(input: SiteDayInput, fixed: readonly SitePulse[]): Asked[
           minGapMin: Math.max(0, gapS / 120),
           recipeId: WATER,
           mixerIds: [BYPASS],
-          windows: windows.map(({ startS, endS }) => ({ start: clockText(startS), end: clockText(endS) })),
+          windows,
           limitIds: input.main.limits.filter(({ zoneIds }) => zoneIds === null).map((limit) => limit.name),
           priority: USUAL_PRIORITY,
         },
@@ -154,7 +154,7 @@ export function runsOf(input: SiteDayInput, fixed: readonly SitePulse[]): Asked[
 
 /** What stands, told to the planner as zones that ask for nothing more. */
 export function standing(input: SiteDayInput, fixed: readonly SitePulse[]): DayPlanZone[] {
-  const all = [{ start: "00:00", end: "24:00" }];
+  const all = [{ startS: 0, endS: DAY_S }];
   return fixed.map(({ id, zoneId, name, mixer, recipe, startS, lengthS, lh }) => {
     const limits = input.main.limits.filter(
       ({ zoneIds }) => zoneIds === null || (zoneId !== null && zoneIds.includes(zoneId)),
@@ -164,7 +164,7 @@ export function standing(input: SiteDayInput, fixed: readonly SitePulse[]): DayP
       ...{ id: `stands ${id}`, litres: 0, pulses: 1, minGapMin: 0, priority: 0, windows: all },
       ...{ flowLh: lh, recipeId: mixer === null ? WATER : (recipe ?? WATER), valve: zoneKey(zoneId, name), byHand },
       limitIds: [...limits.map((limit) => limit.name), ...(byHand ? [HANDS] : [])],
-      fixed: [{ start: clockText(startS), minutes: lengthS / 60, mixerId: mixer ?? BYPASS }],
+      fixed: [{ startS, minutes: lengthS / 60, mixerId: mixer ?? BYPASS }],
     };
   });
 }
@@ -187,7 +187,7 @@ function beforeOf(
       pulse.zoneId === zoneId && (pulse.dose !== null) === isDose && pulse.startS >= nowS && !own.includes(pulse),
   );
   if (afresh || was.length === 0 || was.length > pulses) return {};
-  return { before: { mixerId: was[0]?.mixer ?? BYPASS, starts: was.map(({ startS }) => clockText(startS)) } };
+  return { before: { mixerId: was[0]?.mixer ?? BYPASS, startsS: was.map(({ startS }) => startS) } };
 }
 
 function sumOf(pulses: readonly { readonly litres: number }[]): number {

@@ -1,7 +1,6 @@
-import type { Span } from "./day-plan-input.ts";
+import type { Span } from "../time/clock.ts";
 import type { Main } from "./main.ts";
 import type { SiteDay, SitePulse } from "./site-day-input.ts";
-import { spanOf } from "./spans.ts";
 
 /** What pumps draw over pulses. A pump runs, at all of its power, while any of its valves is open. Assumed: one without speed control. */
 export function energyOf(
@@ -14,8 +13,7 @@ export function energyOf(
       pulses.filter(({ zoneId }) => zoneIds === null || (zoneId !== null && zoneIds.includes(zoneId))),
     );
     const hours = spans.reduce((sum, { startS, endS }) => sum + (endS - startS) / 3600, 0);
-    const cost = tariff.reduce((sum, { start, end, pricePerKwh }) => {
-      const span = spanOf({ start, end });
+    const cost = tariff.reduce((sum, { pricePerKwh, ...span }) => {
       return spans.reduce((so, { startS, endS }) => {
         const shared = Math.min(endS, span.endS) - Math.max(startS, span.startS);
         return so + (Math.max(0, shared) / 3600) * kw * pricePerKwh;

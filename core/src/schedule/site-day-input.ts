@@ -1,4 +1,4 @@
-import type { Span } from "./day-plan-input.ts";
+import type { Span } from "../time/clock.ts";
 import type { Main, MainZone } from "./main.ts";
 
 /** What a zone asks of a day: its litres, in how many pulses, when, and with what in them. */

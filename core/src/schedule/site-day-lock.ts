@@ -1,4 +1,4 @@
-import { clockText } from "../time/clock.ts";
+import { minuteText } from "../time/clock.ts";
 import { DomainError } from "../working/domain-error.ts";
 import { windowsOf } from "./site-day-asked.ts";
 import type { SiteDayInput, SitePulse } from "./site-day-input.ts";
@@ -16,16 +16,16 @@ export function checkLock(input: SiteDayInput, id: string, startS: number): Site
   if (!pulse) throw refused(`There is no pulse ${id} in this day any more; it was made anew.`);
   const locked = { ...pulse, startS, locked: true };
   if (pulse.startS < input.nowS)
-    throw refused(`${pulse.name} at ${clock(pulse.startS)} has begun; only what is still to come can be moved.`);
-  if (startS < input.nowS) throw refused(`${clock(startS)} is over: it is ${clock(input.nowS)} now.`);
+    throw refused(`${pulse.name} at ${minuteText(pulse.startS)} has begun; only what is still to come can be moved.`);
+  if (startS < input.nowS) throw refused(`${minuteText(startS)} is over: it is ${minuteText(input.nowS)} now.`);
   const endS = startS + pulse.lengthS;
   if (zone) {
     const windows = windowsOf({ ...input, nowS: -1 }, zone);
     // A second's worth of room: clocks are told on whole seconds.
     if (!windows.some((window) => startS >= window.startS - 1 && endS <= window.endS + 1))
       throw refused(
-        `${clock(startS)} to ${clock(endS)} lies outside the times in which ${zone.name} may be watered: ${windows
-          .map((window) => `${clock(window.startS)} to ${clock(window.endS)}`)
+        `${minuteText(startS)} to ${minuteText(endS)} lies outside the times in which ${zone.name} may be watered: ${windows
+          .map((window) => `${minuteText(window.startS)} to ${minuteText(window.endS)}`)
           .join(", ")}.`,
       );
   }
@@ -43,11 +43,11 @@ function beside({ main, zones }: SiteDayInput, pulse: SitePulse, stands: readonl
     const apartS = Math.max(other.startS - endOf(pulse), pulse.startS - endOf(other));
     if (other.zoneId === pulse.zoneId && other.name === pulse.name && apartS < gapS - 1)
       throw refused(
-        `${pulse.name} runs from ${clock(other.startS)} to ${clock(endOf(other))} already; its pulses need ${gapS / 60} min between them.`,
+        `${pulse.name} runs from ${minuteText(other.startS)} to ${minuteText(endOf(other))} already; its pulses need ${gapS / 60} min between them.`,
       );
     if (mixer && other.mixer === mixer.name && other.recipe !== pulse.recipe && apartS < mixer.rinseMin * 60 - 1)
       throw refused(
-        `${mixer.name} gives ${other.recipe ?? "water"} to ${other.name} from ${clock(other.startS)} to ${clock(endOf(other))}, and needs ${mixer.rinseMin} min to rinse before another recipe.`,
+        `${mixer.name} gives ${other.recipe ?? "water"} to ${other.name} from ${minuteText(other.startS)} to ${minuteText(endOf(other))}, and needs ${mixer.rinseMin} min to rinse before another recipe.`,
       );
   }
   const serves = (zoneIds: readonly number[] | null, { zoneId }: SitePulse): boolean =>
@@ -71,10 +71,10 @@ function beside({ main, zones }: SiteDayInput, pulse: SitePulse, stands: readonl
       const lh = running.reduce((sum, one) => sum + one.lh, 0);
       const names = listed(running.map(({ name }) => name));
       if (lh > (limit.maxLh ?? Infinity) + 1e-6)
-        throw refused(`${names} ask for ${lh} L/h at ${clock(at)}; ${limit.name} gives ${limit.maxLh ?? 0} L/h.`);
+        throw refused(`${names} ask for ${lh} L/h at ${minuteText(at)}; ${limit.name} gives ${limit.maxLh ?? 0} L/h.`);
       if (running.length > (limit.maxOpen ?? Infinity))
         throw refused(
-          `${names} would be open together at ${clock(at)}; ${limit.name} can have ${limit.maxOpen ?? 0} at once.`,
+          `${names} would be open together at ${minuteText(at)}; ${limit.name} can have ${limit.maxOpen ?? 0} at once.`,
         );
     }
   }
@@ -82,10 +82,6 @@ function beside({ main, zones }: SiteDayInput, pulse: SitePulse, stands: readonl
 
 function listed(names: readonly string[]): string {
   return names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1) ?? ""}`;
-}
-
-function clock(seconds: number): string {
-  return clockText(seconds).slice(0, 5);
 }
 
 function refused(message: string): DomainError {

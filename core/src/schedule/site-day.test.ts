@@ -1,12 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { clockSeconds } from "../time/clock.ts";
-import { NO_MAIN, type Main, type MainLimit } from "./main.ts";
+import { spanOf, type Span } from "../time/clock.ts";
+import type { Main, MainLimit } from "./main.ts";
 import { checkLock } from "./site-day-lock.ts";
 import type { AskedZone, SiteDayInput, SitePulse } from "./site-day-input.ts";
 import { siteDay } from "./site-day.ts";
 
 const HOUR = 3600;
+const NOTHING: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
+const span = (start: string, end: string): Span => spanOf({ start, end }, "span");
 const zone = (id: number, more: Partial<AskedZone> = {}): AskedZone => ({
   ...{ id, name: `Zone ${id}`, flowLh: 2000, litres: 2000, wantedS: [8 * HOUR, 12 * HOUR] },
   ...{ window: { startS: 6 * HOUR, endS: 18 * HOUR }, minGapMin: 20, recipe: null, dose: null, ...more },
@@ -20,7 +22,7 @@ const day = (
   main: Partial<Main> = {},
   more: Partial<SiteDayInput> = {},
 ): SiteDayInput => ({
-  ...{ zones, main: { ...NO_MAIN, ...main }, nowS: -1, kept: [], excluded: [], ...more },
+  ...{ zones, main: { ...NOTHING, ...main }, nowS: -1, kept: [], excluded: [], ...more },
 });
 const rounds = (count: number) => () => count-- > 0;
 const plan = (input: SiteDayInput, tries = 20) => siteDay(input, rounds(tries));
@@ -66,12 +68,10 @@ function clashesOf({ main, zones, nowS, kept, excluded }: SiteDayInput, pulses: 
     if (!own) continue;
     if (excluded.includes(own.id)) found.push(`excluded ${pulse.id}`);
     if (pulse.startS < own.window.startS || end(pulse) > own.window.endS + tiny) found.push(`window of ${pulse.id}`);
-    const inside = ({ start, end: to }: { start: string; end: string }): boolean =>
-      pulse.startS >= clockSeconds(start, "") && end(pulse) <= clockSeconds(to, "") + tiny;
+    const inside = ({ startS, endS }: Span): boolean => pulse.startS >= startS && end(pulse) <= endS + tiny;
     if (main.hands?.zoneIds.includes(own.id) && !main.hands.hours.some(inside)) found.push(`hands of ${pulse.id}`);
-    for (const { start, end: to } of main.rules.find(({ zoneId }) => zoneId === own.id)?.dry ?? [])
-      if (pulse.startS < clockSeconds(to, "") && end(pulse) > clockSeconds(start, "") + tiny)
-        found.push(`dry ${pulse.id}`);
+    for (const { startS, endS } of main.rules.find(({ zoneId }) => zoneId === own.id)?.dry ?? [])
+      if (pulse.startS < endS && end(pulse) > startS + tiny) found.push(`dry ${pulse.id}`);
     const wet = main.rules.find(({ zoneId }) => zoneId === own.id)?.wet ?? [];
     if (wet.length > 0 && !wet.some(inside)) found.push(`not in its time: ${pulse.id}`);
   }
@@ -94,9 +94,9 @@ function clashesOf({ main, zones, nowS, kept, excluded }: SiteDayInput, pulses: 
   return found;
 }
 
-const hoursOf = (from: number, hours: number) => ({
-  start: `${String(from).padStart(2, "0")}:00`,
-  end: `${String(Math.min(24, from + hours)).padStart(2, "0")}:00`,
+const hoursOf = (from: number, hours: number): Span => ({
+  startS: from * HOUR,
+  endS: Math.min(24, from + hours) * HOUR,
 });
 const anyZones = fc.array(
   fc.record({
@@ -326,8 +326,8 @@ describe("the day of a site", () => {
     const main = {
       limits: [limit({ maxLh: 9000, kw: 2 })],
       tariff: [
-        { start: "00:00", end: "08:30", pricePerKwh: 0.1 },
-        { start: "08:30", end: "24:00", pricePerKwh: 0.3 },
+        { ...span("00:00", "08:30"), pricePerKwh: 0.1 },
+        { ...span("08:30", "24:00"), pricePerKwh: 0.3 },
       ],
     };
     const { energy, pulses } = plan(day([zone(1, { wantedS: [8 * HOUR], litres: 2000 })], main));

@@ -1,4 +1,4 @@
-import { clockSeconds } from "../time/clock.ts";
+import { DAY_S } from "./day-job.ts";
 import type { DayPlan } from "./day-plan-answer.ts";
 import type { DayPlanInput } from "./day-plan-input.ts";
 import { dayPlan } from "./day-plan.ts";
@@ -7,7 +7,6 @@ import { energyOf } from "./site-day-energy.ts";
 import type { SiteDay, SiteDayInput, SitePulse } from "./site-day-input.ts";
 import { mostAtOnce } from "./spans.ts";
 
-const DAY_S = 86_400;
 const ANY_LH = 1_000_000;
 
 /**
@@ -88,11 +87,11 @@ function pulsesOf(
   let next = Math.max(0, ...ofKey.map(({ id }) => Number(id.slice(key.length + 1))));
   return events
     .filter((event) => event.zoneId === plan.id)
-    .map(({ start, mixerId, litres, lh }) => ({
+    .map(({ startS, mixerId, litres, lh }) => ({
       id: free.shift() ?? `${key}-${++next}`,
       ...{ zoneId, name, recipe, dose, litres, lh, locked: false },
       mixer: mixerId === BYPASS ? null : mixerId,
-      startS: clockSeconds(start, "start"),
+      startS,
       lengthS: (litres / lh) * 3600,
     }));
 }

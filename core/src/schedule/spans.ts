@@ -1,10 +1,4 @@
-import { clockSeconds } from "../time/clock.ts";
-import type { Span } from "./day-plan-input.ts";
-
-/** A span of the clock in seconds from midnight. */
-export function spanOf({ start, end }: { readonly start: string; readonly end: string }): Span {
-  return { startS: clockSeconds(start, "start"), endS: clockSeconds(end, "end") };
-}
+import type { Span } from "../time/clock.ts";
 
 /** From one second to another, where that is any time at all. */
 export function between(startS: number, endS: number): Span[] {

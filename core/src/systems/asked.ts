@@ -4,6 +4,7 @@ import type { Correction } from "../irrigation/zone-water-input.ts";
 import type { Crop } from "../crop/crop.ts";
 import type { CropState } from "../crop/stage-on.ts";
 import type { Store } from "../rootzone/store.ts";
+import type { Span } from "../time/clock.ts";
 import type { Worksheet } from "../working/working.ts";
 import type { Marks } from "./growing-system.ts";
 
@@ -34,7 +35,7 @@ export interface Asked<Z> {
   /** share of the day's demand that has arisen by a time */
   readonly demandCurve: DemandCurve;
   /** local clock times */
-  readonly window: { readonly start: string; readonly end: string };
+  readonly window: Span;
   /** whether the zone may be watered on this date */
   readonly mayWater: boolean;
   readonly correction?: Correction | undefined;

@@ -1,7 +1,7 @@
 import { deliver, type Due, type ZoneWater } from "../irrigation/deliver.ts";
 import { figuresOf, FLUX_SLOTS, GIVEN_MM, HOUR_SLOTS, SHORT_MM, stepStore, WATER } from "../rootzone/store.ts";
 import type { ZoneDefinition } from "../site/zone.ts";
-import { clockSeconds, clockText } from "../time/clock.ts";
+import { minuteText } from "../time/clock.ts";
 import { fill, type Worksheet } from "../working/working.ts";
 import type { Asked } from "./asked.ts";
 
@@ -25,11 +25,7 @@ const TINY_MM = 1e-9;
  * @see FAO-56, chapter 8: water is due when the readily available water is gone, and its depth is what is missing at that moment
  */
 export function refill(asked: Asked<ZoneDefinition>, how: Refilling, sheet: Worksheet): ZoneWater {
-  const { zone, store, marks, hours, hourStartsS, reads, demandMm, mayWater } = asked;
-  const window = {
-    startS: clockSeconds(asked.window.start, "window.start"),
-    endS: clockSeconds(asked.window.end, "window.end"),
-  };
+  const { zone, store, marks, hours, hourStartsS, reads, demandMm, mayWater, window } = asked;
   const figures = figuresOf(store);
   const state = asked.state.slice();
   const hour = new Float64Array(HOUR_SLOTS);
@@ -118,9 +114,7 @@ function noteNet(
   return sheet.note(
     "Net water",
     "Σ missing when it is due − what is left missing",
-    due
-      .map(({ startS, missingMm }) => `${fill`${missingMm} − ${leaveMm}`()} at ${clockText(startS).slice(0, 5)}`)
-      .join(" + "),
+    due.map(({ startS, missingMm }) => `${fill`${missingMm} − ${leaveMm}`()} at ${minuteText(startS)}`).join(" + "),
     due.reduce((sum, { netMm }) => sum + netMm, 0),
     "L/m²",
     source,

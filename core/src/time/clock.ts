@@ -1,6 +1,22 @@
 import { DomainError } from "../working/domain-error.ts";
 
-/** Local clock times as `HH:MM` or `HH:MM:SS`, counted in seconds from midnight. 24:00 is the end of the day. */
+/*
+ * Times of a local day are seconds from its midnight; 86 400 is its end. People write and read them as `HH:MM` or `HH:MM:SS`, and
+ * 24:00 for the end: that is turned into seconds where it comes in, and back where it goes out.
+ */
+
+/** A stretch of a local day, seconds from its midnight. */
+export interface Span {
+  readonly startS: number;
+  readonly endS: number;
+}
+
+/** The same as people write it. */
+export interface ClockSpan {
+  /** `HH:MM` or `HH:MM:SS` */
+  readonly start: string;
+  readonly end: string;
+}
 
 /** @throws {DomainError} for anything that is no time of day */
 export function clockSeconds(text: string, path: string): number {
@@ -21,4 +37,19 @@ export function clockText(seconds: number): string {
   const whole = Math.round(seconds);
   const two = (value: number): string => String(value).padStart(2, "0");
   return `${two(Math.floor(whole / 3600))}:${two(Math.floor(whole / 60) % 60)}:${two(whole % 60)}`;
+}
+
+/** To the nearest second, as `HH:MM`: what lies within the minute is left out. */
+export function minuteText(seconds: number): string {
+  return clockText(seconds).slice(0, 5);
+}
+
+/**
+ * A stretch of the clock in seconds.
+ *
+ * @param path where it stands in what was sent
+ * @throws {DomainError} for anything that is no time of day
+ */
+export function spanOf({ start, end }: ClockSpan, path: string): Span {
+  return { startS: clockSeconds(start, `${path}.start`), endS: clockSeconds(end, `${path}.end`) };
 }

@@ -1,6 +1,6 @@
 import type { Site } from "@sprunel/contract/site";
 import type { AskedZone } from "@sprunel/core/schedule";
-import { clockOf, clockSeconds } from "@sprunel/core/time";
+import { clockOf } from "@sprunel/core/time";
 import type { DosePlanService } from "../feed/dose-plan-service.ts";
 import type { FeedService } from "../feed/feed-service.ts";
 import type { Watering } from "@sprunel/core/irrigation";
@@ -36,8 +36,8 @@ export async function askedZones(
     return [
       {
         ...{ id: zone.id, name: zone.name, flowLh, minGapMin, litres: water.litres },
-        wantedS: water.events.map(({ start }) => clockSeconds(start, "start")),
-        window: { startS: clockSeconds(window.start, "window"), endS: clockSeconds(window.end, "window") },
+        wantedS: water.events.map(({ startS }) => startS),
+        window,
         recipe: recipes.get(zone.id) ?? null,
         dose: dosed.get(zone.id) ?? null,
         roots: {

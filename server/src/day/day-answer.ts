@@ -1,7 +1,14 @@
-import type { DayPulse, Main, SiteDay as DayAnswer } from "@sprunel/contract/plan";
+import type { DayPulse, SiteDay as DayAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { energyOf, windowsOf, type SiteDay, type SiteDayInput, type SitePulse } from "@sprunel/core/schedule";
-import { clockOf, clockSeconds, instantOf } from "@sprunel/core/time";
+import {
+  energyOf,
+  windowsOf,
+  type Main,
+  type SiteDay,
+  type SiteDayInput,
+  type SitePulse,
+} from "@sprunel/core/schedule";
+import { clockOf, instantOf } from "@sprunel/core/time";
 import type { Watering } from "@sprunel/core/irrigation";
 import type { StoredZone } from "../scope/zone-store.ts";
 import type { DayAsked, DayEdits, KeptDay } from "./day-plan-store.ts";
@@ -96,11 +103,13 @@ export function dayAnswer({ date, ground, kept, before, given, improving, questi
       };
     }),
     limits: [
-      ...main.limits.map(({ kind, name, maxLh, zoneIds }) => ({ kind, name, maxLh, zoneIds })),
-      ...main.mixers.map(({ name, maxLh, zoneIds }) => ({ kind: "mixer" as const, name, maxLh, zoneIds })),
+      ...main.limits.map(({ kind, name, maxLh, zoneIds }) => ({ kind, name, maxLh, zoneIds: zoneIds && [...zoneIds] })),
+      ...main.mixers.map(({ name, maxLh, zoneIds }) => ({
+        ...{ kind: "mixer" as const, name, maxLh, zoneIds: zoneIds && [...zoneIds] },
+      })),
     ],
-    dear: dearOf(main).map(({ start, end, pricePerKwh }) => ({
-      ...{ startUtc: utc(clockSeconds(start, "tariff")), endUtc: utc(clockSeconds(end, "tariff")), pricePerKwh },
+    dear: dearOf(main).map(({ startS, endS, pricePerKwh }) => ({
+      ...{ startUtc: utc(startS), endUtc: utc(endS), pricePerKwh },
     })),
     change: kept && { atUtc: new Date(kept.changedAtMs).toISOString(), of: [...kept.changes] },
     offered: offeredOf(before, edits ?? null).flatMap(({ id, zoneId, name, startS, litres }) =>

@@ -14,6 +14,7 @@ import { askedZones } from "./asked-zones.ts";
 import { dayAnswer, matched, timedOn } from "./day-answer.ts";
 import { changesOf, isOther } from "./day-changes.ts";
 import { edited } from "./day-edits.ts";
+import { mainInSeconds } from "./main-in-seconds.ts";
 import { dayPlanStore, NO_EDITS, type DayAsked, type DayEdits, type KeptDay } from "./day-plan-store.ts";
 import type { MainService } from "./main-service.ts";
 
@@ -83,7 +84,7 @@ export function dayPlanService(scope: Scope, { plans, feed, doses, main, beside 
     // A day that is over is not planned any more.
     const zonesAsked = date < today ? [] : await askedZones(site, zones, date, { plans, feed, doses, unplanned });
     const asked: DayAsked = { mainVersion: shared.version, pumpLh: site.pumpLh, zones: zonesAsked };
-    return { site, nowMs, nowS, today, main: shared.main, zones, asked, given, kept };
+    return { site, nowMs, nowS, today, main: mainInSeconds(shared.main), zones, asked, given, kept };
   }
   type Ground = Awaited<ReturnType<typeof groundOf>>;
 

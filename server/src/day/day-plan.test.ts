@@ -318,6 +318,10 @@ describe("what all zones share", () => {
     expect(await refused({ limits: [pump(300)] })).toEqual([422, "limits.0.maxLh"]);
     expect(await refused({ limits: [{ ...pump(3000), maxLh: -4 }] })).toEqual([422, "limits.0.maxLh"]);
     expect(await refused({ tariff: [{ start: "08:00", end: "12:00", pricePerKwh: 1 }] })).toEqual([422, "tariff"]);
+    const mist = { name: "Mist", lh: 300, minutes: 1, times: 3 };
+    expect(await refused({ runs: [{ ...mist, start: "08:00", end: "12 h" }] })).toEqual([422, "runs.0.end"]);
+    const dry = { zoneId: 1, priority: 5, dry: [{ start: "25:00", end: "26:00" }], wet: [] };
+    expect(await refused({ rules: [dry] })).toEqual([422, "rules.0.dry.0.start"]);
     expect(
       await refused({ hands: { zoneIds: [77], hours: [{ start: "08:00", end: "12:00" }], reach: 1, walkMin: 0 } }),
     ).toEqual([422, "hands.zoneIds.0"]);

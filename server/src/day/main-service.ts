@@ -1,11 +1,15 @@
 import { mainSchema, type Main, type MainAnswer } from "@sprunel/contract/plan";
 import type { Site } from "@sprunel/contract/site";
-import { checkMain, NO_MAIN } from "@sprunel/core/schedule";
+import { checkMain } from "@sprunel/core/schedule";
 import { staleEdit } from "../http/problems.ts";
 import type { Scope } from "../scope/scope.ts";
+import { mainInSeconds } from "./main-in-seconds.ts";
 import { mainStore } from "./main-store.ts";
 
 export type MainService = ReturnType<typeof mainService>;
+
+/** Nothing is shared. */
+const NO_MAIN: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 
 /** What all zones share, as it was described; until then the site's pump. */
 export function mainService(scope: Scope) {
@@ -30,7 +34,7 @@ export function mainService(scope: Scope) {
     answer,
 
     async save(version: number | null, main: Main): Promise<MainAnswer> {
-      checkMain(main, await zonesOf());
+      checkMain(mainInSeconds(main), await zonesOf());
       const { id: siteId } = await scope.site.current();
       await scope.transaction(async (inner) => {
         const now = await mainStore(inner).find(siteId);

@@ -10,12 +10,14 @@ import {
   strikeWatering,
 } from "@sprunel/contract/irrigation";
 import { lateral, uniformity, zoneWater } from "@sprunel/core/irrigation";
+import { spanOf } from "@sprunel/core/time";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
 import { dripLinesService, type DripLinesService } from "./drip-lines-service.ts";
 import { dripLinesStore } from "./drip-lines-store.ts";
+import { pulseByClock } from "./pulse-by-clock.ts";
 import { wateringService } from "./watering-service.ts";
 import { wateringStore } from "./watering-store.ts";
 
@@ -48,7 +50,10 @@ export function irrigationModule(scope: Scope): Module & { readonly lines: DripL
       }),
       served(computeLateral, ({ body }) => lateral(body)),
       served(computeUniformity, ({ body }) => uniformity(body)),
-      served(computeZoneWater, ({ body }) => zoneWater(body)),
+      served(computeZoneWater, ({ body }) => {
+        const water = zoneWater({ ...body, window: spanOf(body.window, "window") });
+        return { ...water, events: water.events.map(pulseByClock) };
+      }),
     ],
     siteFile: {
       valuesOfZone: {

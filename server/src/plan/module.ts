@@ -5,6 +5,7 @@ import { served } from "../http/served.ts";
 import type { ReadingService } from "../rootzone/reading-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
+import { dayPlanByClock, dayPlanInSeconds } from "./day-plan-by-clock.ts";
 import { demandWays } from "./demand-ways.ts";
 import { planService, type PlanService } from "./plan-service.ts";
 import type { Records } from "./planners.ts";
@@ -49,9 +50,10 @@ export function planModule(
         await readings.strike(id, body);
         return history(id);
       }),
-      served(computeDayPlan, ({ body }) =>
-        scope.pool.run("day-plan", body, { mostMs: (body.timeLimitS ?? MOST_SEARCH_S) * 1000 + BESIDE_THE_SEARCH_MS }),
-      ),
+      served(computeDayPlan, async ({ body }) => {
+        const mostMs = (body.timeLimitS ?? MOST_SEARCH_S) * 1000 + BESIDE_THE_SEARCH_MS;
+        return dayPlanByClock(await scope.pool.run("day-plan", dayPlanInSeconds(body), { mostMs }));
+      }),
     ],
   };
 }

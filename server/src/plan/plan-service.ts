@@ -9,8 +9,9 @@ import { type SitePulse } from "@sprunel/core/schedule";
 import { litresGiven } from "@sprunel/core/irrigation";
 import { NITROGEN } from "@sprunel/core/rootzone";
 import { systemOf } from "@sprunel/core/systems";
-import { addDays, localDate } from "@sprunel/core/time";
+import { addDays, localDate, minuteText } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
+import { pulseByClock } from "../irrigation/pulse-by-clock.ts";
 import { cachedByZone } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -242,8 +243,8 @@ function planAnswer({ day, demand, cropState }: PlannedDay): NonNullable<ZoneDay
     drainL: water.drainL,
     leachingPct: water.leachingPct,
     minutesTotal: water.minutesTotal,
-    window: day.window,
-    events: [...water.events],
+    window: { start: minuteText(day.window.startS), end: minuteText(day.window.endS) },
+    events: water.events.map(pulseByClock),
     warnings: [...day.warnings],
   };
 }

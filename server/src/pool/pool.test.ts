@@ -1,15 +1,16 @@
-import { NO_MAIN, type AskedZone } from "@sprunel/core/schedule";
+import type { AskedZone, Main } from "@sprunel/core/schedule";
 import { DomainError } from "@sprunel/core/working";
 import { afterAll, describe, expect, it } from "vitest";
 import { site, testServer } from "../testing/test-server.ts";
 import { createPool } from "./pool.ts";
 
+const NOTHING: Main = { limits: [], mixers: [], hands: null, tariff: [], rules: [], runs: [] };
 const zones = Array.from({ length: 40 }, (_, at) => ({
   id: `z${at}`,
   litres: 1500 + ((at * 977) % 2500),
   flowLh: 2500 + ((at * 1409) % 3000),
   recipeId: `r${at % 3}`,
-  windows: [{ start: "06:00", end: "20:00" }],
+  windows: [{ startS: 6 * 3600, endS: 20 * 3600 }],
   pulses: 8,
   minGapMin: 10,
   priority: 1 + (at % 3),
@@ -73,7 +74,7 @@ describe("the pool", () => {
     });
     const limit = { kind: "pump", name: "Pump", maxLh: 8000, maxOpen: null, kw: null, zoneIds: null } as const;
     const input = {
-      ...{ main: { ...NO_MAIN, limits: [limit] }, zones: Array.from({ length: 40 }, (_, at) => zone(at)) },
+      ...{ main: { ...NOTHING, limits: [limit] }, zones: Array.from({ length: 40 }, (_, at) => zone(at)) },
       ...{ nowS: -1, kept: [], excluded: [] },
     };
     // Were it not halted, it would be broken off.
@@ -104,7 +105,9 @@ describe("while a day of forty zones is planned", () => {
     const { call } = await testServer();
     await call("POST", "/api/site", site);
     let planned = false;
-    const plan = call("POST", "/api/compute/day-plan", { ...day, timeLimitS: 2 }).then((answer) => {
+    const windows = [{ start: "06:00", end: "20:00" }];
+    const sent = { ...day, zones: day.zones.map((zone) => ({ ...zone, windows })), timeLimitS: 2 };
+    const plan = call("POST", "/api/compute/day-plan", sent).then((answer) => {
       planned = true;
       return answer;
     });
