@@ -5,7 +5,6 @@ import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { root } from "../prepare.mjs";
-import { random } from "./mutants.mjs";
 
 const SEED = 40;
 const KILLS = 40;
@@ -166,4 +165,16 @@ async function killedFirstStarts() {
     { "first starts killed": signs.length, doubled: doubled.length, "tables that differ": uneven.join(", ") || "none" },
   ]);
   return signs.length > 10 && doubled.length === 0 && uneven.length === 0;
+}
+
+/** Numbers from 0 to 1 that are the same for the same seed. */
+function random(seed) {
+  let state = seed >>> 0;
+  // Mulberry32, a small generator in the public domain.
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
 }

@@ -1,4 +1,5 @@
 // Small changes that a test should notice: where in the code they can be made, and how.
+import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import ts from "typescript";
@@ -30,16 +31,20 @@ const isText = (node) => ts.isStringLiteralLike(node) || ts.isTemplateExpression
  * Every change that can be made in a file.
  *
  * @param code its text, where that is known
- * @returns `{ file, start, end, text, line, was }`: characters from start to end are replaced by the text
+ * @returns `{ file, start, end, text, line, place, was }`: characters from start to end are replaced by the text
  */
 export function mutantsOf(file, code = readFileSync(join(root, file), "utf8")) {
   const source = ts.createSourceFile(file, code, ts.ScriptTarget.ES2023, true);
   const found = [];
   const put = (node, text) => {
     const start = node.getStart(source);
+    const { line } = source.getLineAndCharacterOfPosition(start);
+    const [from, to] = [line, line + 1].map((at) => source.getLineStarts()[at] ?? code.length);
+    const whole = code.slice(from, to);
     found.push({
-      ...{ file, start, end: node.getEnd(), text },
-      line: source.getLineAndCharacterOfPosition(start).line + 1,
+      ...{ file, start, end: node.getEnd(), text, line: line + 1 },
+      // Its line, and where in it: the same wherever the line comes to stand.
+      place: `${whole.trim()} ${start - from - (whole.length - whole.trimStart().length)}`,
       was: code.slice(start, node.getEnd()),
     });
   };
@@ -71,25 +76,21 @@ export function mutantsOf(file, code = readFileSync(join(root, file), "utf8")) {
   return found;
 }
 
-/** Numbers from 0 to 1 that are the same for the same seed. */
-export function random(seed) {
-  let state = seed >>> 0;
-  // Mulberry32, a small generator in the public domain.
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
-/** So many of a list, each as likely as any other. */
-export function drawn(list, count, seed) {
-  const next = random(seed);
-  const rest = [...list];
-  for (let at = rest.length - 1; at > 0; at--) {
-    const other = Math.floor(next() * (at + 1));
-    [rest[at], rest[other]] = [rest[other], rest[at]];
-  }
-  return rest.slice(0, count);
+/**
+ * So many of a list, each as likely as any other. Which they are follows from what stands in their lines: code elsewhere may
+ * change and the others stay drawn.
+ */
+export function drawn(mutants, count, seed) {
+  const times = new Map();
+  return mutants
+    .map((mutant) => {
+      const { file, place, text } = mutant;
+      const key = JSON.stringify([seed, file, place, text]);
+      const before = times.get(key) ?? 0;
+      times.set(key, before + 1);
+      return { mutant, hash: createHash("sha256").update(`${key} ${before}`).digest("hex") };
+    })
+    .sort((a, b) => (a.hash < b.hash ? -1 : 1))
+    .slice(0, count)
+    .map(({ mutant }) => mutant);
 }

@@ -27,10 +27,23 @@ describe("changes that a test should notice", () => {
     expect(mutantsOf("a.ts", "\n\na > b;")[0]).toMatchObject({ file: "a.ts", line: 3, was: ">", text: ">=" });
   });
 
+  const lines = Array.from({ length: 50 }, (_, at) => `a${at} + b;`);
+  const added = (code, count, seed) => drawn(mutantsOf("a.ts", code.join("\n")), count, seed).map(({ place }) => place);
+
   it("are drawn the same for the same seed, none of them twice", () => {
-    const all = Array.from({ length: 50 }, (_, at) => at);
-    expect(drawn(all, 20, 7)).toEqual(drawn(all, 20, 7));
-    expect(drawn(all, 20, 8)).not.toEqual(drawn(all, 20, 7));
-    expect(new Set(drawn(all, 50, 7)).size).toBe(50);
+    expect(added(lines, 20, 7)).toEqual(added(lines, 20, 7));
+    expect(added(lines, 20, 8)).not.toEqual(added(lines, 20, 7));
+    expect(new Set(added(lines, 50, 7)).size).toBe(50);
+  });
+
+  it("stay drawn where other lines come, go or move", () => {
+    const before = added(lines, 20, 7);
+    const after = added(["  x - y;", ...lines.toReversed()], 20, 7);
+    expect(after.filter((place) => before.includes(place)).length).toBeGreaterThanOrEqual(19);
+    expect(
+      drawn(mutantsOf("a.ts", "a + b;\na + b;"), 2, 7)
+        .map(({ line }) => line)
+        .toSorted(),
+    ).toEqual([1, 2]);
   });
 });

@@ -9,7 +9,6 @@ import { exchangeModule } from "./exchange/module.ts";
 import type { Incoming } from "./exchange/site-file/incoming.ts";
 import { feedModule } from "./feed/module.ts";
 import { harvestModule } from "./harvest/module.ts";
-import { pickStore } from "./harvest/pick-store.ts";
 import { irrigationModule } from "./irrigation/module.ts";
 import { planModule } from "./plan/module.ts";
 import { rootzoneModule } from "./rootzone/module.ts";
@@ -42,28 +41,21 @@ export function createRooms(scope: Scope, { device, followDays, steered, dataFol
   const climate: ClimateModule = climateModule(scope, device);
   const irrigation = irrigationModule(scope);
   const rootzone = rootzoneModule(scope);
-  const crop = cropModule(
-    scope,
-    climate.weather,
-    dataFolder,
-    async (zoneId, from, to) => (await pickStore(scope).since(new Map([[zoneId, from]]), to)).get(zoneId) ?? [],
-    () => feed.doses.dated(),
-  );
-  const harvest = harvestModule(scope, (zones, date) => plan.plans.pickingCd(zones, date));
+  const crop = cropModule(scope, climate.weather, dataFolder);
+  const harvest = harvestModule(scope);
   const advice = adviceModule();
-  const plan = planModule(scope, {
-    weather: climate.weather,
-    readings: rootzone.readings,
-    feeds: () => feed.feed.intoRoots(),
-    together: (site, date) => day.days.pulsesOn(site, date),
-  });
+  const plan = planModule(scope, { weather: climate.weather, readings: rootzone.readings });
   const water = waterModule(scope, { weather: climate.weather, plans: plan.plans });
   const feed = feedModule(scope, { plans: plan.plans, weather: climate.weather });
   const day = dayModule(scope, { ...{ plans: plan.plans, feed: feed.feed, doses: feed.doses, dataFolder }, beside });
+  const below: readonly Module[] = [
+    ...[changes, clock, climate, irrigation, rootzone, crop, harvest, advice, plan, water, feed, day],
+  ];
   const site = siteModule(scope, {
     placed: async () => {
       if (followDays > 0) await climate.followStation(scope.clock() - followDays * DAY_MS);
     },
+    rooms: below,
   });
   const today = todayModule(scope, {
     plans: plan.plans,
@@ -72,22 +64,6 @@ export function createRooms(scope: Scope, { device, followDays, steered, dataFol
     weather: climate.weather,
     days: day.days,
   });
-  const below: readonly Module[] = [
-    changes,
-    clock,
-    climate,
-    irrigation,
-    rootzone,
-    crop,
-    harvest,
-    advice,
-    plan,
-    water,
-    feed,
-    day,
-    site,
-    today,
-  ];
   const exchange = exchangeModule(scope, { setUp: site.setUp, modules: below, incoming });
   return {
     climate,
@@ -99,6 +75,6 @@ export function createRooms(scope: Scope, { device, followDays, steered, dataFol
     day,
     site,
     today,
-    all: [...below, exchange],
+    all: [...below, site, today, exchange],
   };
 }

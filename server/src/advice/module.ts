@@ -7,6 +7,7 @@ import { decisionStore } from "./decision-store.ts";
 export function adviceModule(): Module {
   return {
     routes: [],
+    ofZone: { noted: ["decision"] },
     siteFile: {
       ofZone: {
         decisions: {

@@ -15,6 +15,7 @@ import ical from "ical-generator";
 import { randomBytes, timingSafeEqual } from "node:crypto";
 import { chmodSync, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { port } from "../scope/ports.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 
 /** Dates so far back and ahead are in the calendar; nights so many ahead. */
@@ -34,6 +35,9 @@ export interface Dated {
   readonly span: { readonly fromMs: number; readonly toMs: number } | null;
   readonly note: string;
 }
+
+/** What has its date, of every room: it stands in the calendar. */
+export const DATED = port<() => Promise<readonly Dated[]>>("what has its date");
 
 /** Stages that begin and nights with cloth or lamps, of all zones, in order of time. */
 export function datesOf(site: Site, zones: readonly StoredZone[], today: string): Dated[] {

@@ -4,6 +4,7 @@ import { plantingOn, standingsOn } from "@sprunel/core/crop";
 import { addDays, localDate, startOfLocalDay } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
+import { port } from "../scope/ports.ts";
 import type { Scope } from "../scope/scope.ts";
 import { datesOf } from "./calendar.ts";
 import { cropAir, type ReadBy } from "./crop-air.ts";
@@ -20,10 +21,10 @@ const TOLD_DAYS = 42;
 const SHOWN_DAYS = 365;
 
 /** What came off a zone and counts, from one date to another; who keeps the picks knows it. */
-export type PicksOf = (zoneId: number, from: string, to: string) => Promise<readonly Picked[]>;
+export const PICKED = port<(zoneId: number, from: string, to: string) => Promise<readonly Picked[]>>("what was picked");
 
 /** Which stage every planting is in, and what was seen of it. */
-export function cropService(scope: Scope, weather: WeatherService, picksOf: PicksOf) {
+export function cropService(scope: Scope, weather: WeatherService) {
   /** What was last read of roots and CO₂ on each day. */
   const readBy =
     (zoneId: number): ReadBy =>
@@ -64,7 +65,7 @@ export function cropService(scope: Scope, weather: WeatherService, picksOf: Pick
       const planting = plantingOf(zone, date, key) ?? plantingOn(zone.grown, date);
       const standing = planting && (standingsOn(zone.grown, date).find((one) => one.planting === planting) ?? null);
       const [first] = zone.grown;
-      const picks = first ? await picksOf(zoneId, first.plantedOn, date) : [];
+      const picks = first ? await scope.ports.one(PICKED)(zoneId, first.plantedOn, date) : [];
       return {
         zoneId,
         version: zone.version,

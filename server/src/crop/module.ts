@@ -35,8 +35,8 @@ import { served, written } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
-import { asCalendar, calendarToken, datesOf, isToken, type Dated } from "./calendar.ts";
-import { cropService, type PicksOf } from "./crop-service.ts";
+import { asCalendar, calendarToken, datesOf, isToken, DATED } from "./calendar.ts";
+import { cropService } from "./crop-service.ts";
 import { libraryService } from "./library-service.ts";
 import { ownCropStore } from "./own-crop-store.ts";
 import { soilStepStore } from "./soil-step-store.ts";
@@ -44,24 +44,20 @@ import { soilStepService } from "./soil-step-service.ts";
 import { plantingService } from "./planting-service.ts";
 
 /** Crops of one's own, and stages of plantings; these are stored with their zone, and go with it into the site's file. */
-export function cropModule(
-  scope: Scope,
-  weather: WeatherService,
-  dataFolder: string,
-  picksOf: PicksOf,
-  also: () => Promise<readonly Dated[]>,
-): Module {
+export function cropModule(scope: Scope, weather: WeatherService, dataFolder: string): Module {
   const library = libraryService(scope);
-  const crops = cropService(scope, weather, picksOf);
+  const crops = cropService(scope, weather);
   const plantings = plantingService(scope, library);
   const soil = soilStepService(scope);
+  scope.ports.answer(DATED, () => soil.dated());
   const dated = async () => {
     const site = await scope.site.current();
     const own = datesOf(site, await scope.zones(), await scope.site.dateOr(undefined));
-    const dates = [...own, ...(await soil.dated()), ...(await also())].sort((a, b) => a.on.localeCompare(b.on));
-    return { site, dates };
+    const others = await Promise.all(scope.ports.all(DATED).map((dated) => dated()));
+    return { site, dates: [...own, ...others.flat()].sort((a, b) => a.on.localeCompare(b.on)) };
   };
   return {
+    ofZone: { noted: ["soil_step"] },
     routes: [
       served(computeStageDates, ({ body }) => stageDates(body)),
       served(getCropStation, ({ query: { date } }) => crops.station(date)),

@@ -14,7 +14,7 @@ import type { FeedService } from "../feed/feed-service.ts";
 import { sendCsv } from "../http/csv.ts";
 import { notFound } from "../http/problems.ts";
 import { served, written } from "../http/served.ts";
-import type { PlanService } from "../plan/plan-service.ts";
+import { TOGETHER, type PlanService } from "../plan/plan-service.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { valvesAsCalendar, valvesAsRows } from "./day-calendar.ts";
@@ -41,6 +41,7 @@ export function dayModule(
 ): Module & { readonly days: DayPlanService; readonly main: MainService } {
   const main = mainService(scope);
   const days = dayPlanService(scope, { plans, feed, doses, main, beside });
+  scope.ports.answer(TOGETHER, (site, date) => days.pulsesOn(site, date));
   return {
     ...{ days, main },
     siteFile: mainInFile(),

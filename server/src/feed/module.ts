@@ -34,8 +34,10 @@ import { PRODUCTS } from "@sprunel/core/feed/products";
 import { recipe } from "@sprunel/core/feed/recipe";
 import { doseCalendar, doseNeed } from "@sprunel/core/feed/doses";
 import type { WeatherService } from "../climate/weather-service.ts";
+import { DATED } from "../crop/calendar.ts";
 import { sendCsv } from "../http/csv.ts";
 import { served, written } from "../http/served.ts";
+import { FED } from "../plan/planners.ts";
 import type { PlanService } from "../plan/plan-service.ts";
 import { withSolver } from "../pool/highs-solver.ts";
 import type { Module } from "../scope/module.ts";
@@ -57,11 +59,19 @@ export function feedModule(
   const feed = feedService(scope, plans);
   const recipes = recipeService(scope, plans);
   const doses = dosePlanService(scope, plans, doseLight(scope, weather));
+  scope.ports.answer(FED, () => feed.intoRoots());
+  scope.ports.answer(DATED, () => doses.dated());
   const programmes = keptProgrammeService(scope);
   const nutrients = nutrientBooksService(scope);
   return {
     feed,
     doses,
+    ofZone: {
+      noted: ["mix", "dose_record", "leaf_taken"],
+      set: ["feed_settings", "feed_target"],
+      // Of a planting, which a zone like it does not have.
+      gone: ["dose_programme"],
+    },
     routes: [
       served(getZoneFeed, ({ params: { id }, query: { date } }) => feed.zoneFeed(id, date)),
       served(getFeedStation, ({ query: { date } }) => feedStation(scope, plans, date)),

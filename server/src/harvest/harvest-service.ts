@@ -12,6 +12,7 @@ import { addDays, daysBetween, startOfLocalDay } from "@sprunel/core/time";
 import { explanation } from "../http/explanation.ts";
 import { badInput, notFound } from "../http/problems.ts";
 import { wateringStore } from "../irrigation/watering-store.ts";
+import { port } from "../scope/ports.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
 import { groundOf } from "./off-planting.ts";
@@ -30,10 +31,12 @@ interface Fault {
 }
 
 /** How warm plantings have had their picking by the evening of a date, °C·d by zone; who follows them through their days knows it. */
-export type WarmthOf = (zones: readonly StoredZone[], date: string) => Promise<ReadonlyMap<number, number>>;
+export const WARMTH =
+  port<(zones: readonly StoredZone[], date: string) => Promise<ReadonlyMap<number, number>>>("the warmth of picking");
 
 /** What came off plantings, against the yield aimed at and the water given. */
-export function harvestService(scope: Scope, warmthOf: WarmthOf) {
+export function harvestService(scope: Scope) {
+  const warmthOf = (zones: readonly StoredZone[], date: string) => scope.ports.one(WARMTH)(zones, date);
   return {
     async addPick(zoneId: number, pick: NewPick): Promise<void> {
       const zone = await scope.zone(zoneId);

@@ -1,13 +1,18 @@
 import { addPick, addPicks, getDayPicks, getZoneHarvest, strikePick } from "@sprunel/contract/harvest";
+import { PICKED } from "../crop/crop-service.ts";
 import { served } from "../http/served.ts";
 import type { Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { iso } from "../scope/site-file-part.ts";
-import { harvestService, type WarmthOf } from "./harvest-service.ts";
+import { harvestService } from "./harvest-service.ts";
 import { pickStore } from "./pick-store.ts";
 
-export function harvestModule(scope: Scope, warmthOf: WarmthOf): Module {
-  const harvest = harvestService(scope, warmthOf);
+export function harvestModule(scope: Scope): Module {
+  const harvest = harvestService(scope);
+  scope.ports.answer(PICKED, async (zoneId, from, to) => {
+    const picks = await pickStore(scope).since(new Map([[zoneId, from]]), to);
+    return picks.get(zoneId) ?? [];
+  });
   return {
     routes: [
       served(getZoneHarvest, ({ params: { id }, query: { date } }) => harvest.zoneHarvest(id, date)),
@@ -25,6 +30,7 @@ export function harvestModule(scope: Scope, warmthOf: WarmthOf): Module {
         return harvest.zoneHarvest(id, undefined);
       }),
     ],
+    ofZone: { noted: ["pick"] },
     siteFile: {
       ofZone: {
         picks: {

@@ -55,6 +55,7 @@ export function irrigationModule(scope: Scope): Module & { readonly lines: DripL
         return { ...water, events: water.events.map(pulseByClock) };
       }),
     ],
+    ofZone: { noted: ["watering", "catch_test"], set: ["zone_lines"] },
     siteFile: {
       valuesOfZone: {
         lines: {

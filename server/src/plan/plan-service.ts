@@ -13,9 +13,10 @@ import { addDays, localDate, minuteText } from "@sprunel/core/time";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { pulseByClock } from "../irrigation/pulse-by-clock.ts";
 import { cachedByZone } from "../scope/cache.ts";
+import { port } from "../scope/ports.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
-import { planning, type Records } from "./planners.ts";
+import { planning } from "./planners.ts";
 import { COURSE_TABLES } from "./rests-on.ts";
 import { drainWorkings, weatherWorkings, workingsOf } from "./workings.ts";
 import { pulsesAnswer } from "./pulses-answer.ts";
@@ -31,18 +32,16 @@ export interface DayWater {
   readonly drawnL: number;
 }
 
+/** Pulses of a date as the day of all zones has them, by zone; null where that is not planned. */
+export const TOGETHER =
+  port<(site: Site, date: string) => Promise<ReadonlyMap<number, readonly SitePulse[]> | null>>("the day of all zones");
+
 const watersIn = cachedByZone<DayWater | null>(COURSE_TABLES);
 
 /** What each zone gets on a date, and how it stands. */
-export function planService(
-  scope: Scope,
-  weather: WeatherService,
-  feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>,
-  /** pulses of a date as the day of all zones has them, by zone; null where that is not planned */
-  together: (site: Site, date: string) => Promise<ReadonlyMap<number, readonly SitePulse[]> | null>,
-) {
+export function planService(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
-  const { planners, logs } = planning(scope, weather, feeds);
+  const { planners, logs } = planning(scope, weather);
   const waters = watersIn(scope);
 
   return {
@@ -196,7 +195,9 @@ export function planService(
           demandMm: demandAt.get(startMs) ?? null,
           origin: values.radiation?.origin ?? null,
         })),
-        pulses: pulsesAnswer(pulsesOf(planner, known, date, (await together(site, date))?.get(id) ?? null)),
+        pulses: pulsesAnswer(
+          pulsesOf(planner, known, date, (await scope.ports.one(TOGETHER)(site, date))?.get(id) ?? null),
+        ),
         roots,
         inForce: inForce && decisionOf(inForce),
         findings: known && roots ? findingsOf(planner, known, roots, date) : [],

@@ -7,6 +7,7 @@ import { decisionStore } from "../advice/decision-store.ts";
 import type { WeatherService } from "../climate/weather-service.ts";
 import { pickStore } from "../harvest/pick-store.ts";
 import { readingStore } from "../rootzone/reading-store.ts";
+import { port } from "../scope/ports.ts";
 import { cachedByZone } from "../scope/cache.ts";
 import type { Scope } from "../scope/scope.ts";
 import type { StoredZone } from "../scope/zone-store.ts";
@@ -34,12 +35,11 @@ type PlanOfWeather = PlanCache["plans"] extends Map<string, infer One> ? One : n
 const morningsIn = cachedByZone<Float64Array>(COURSE_TABLES);
 const plansIn = cachedByZone<PlanOfWeather>(COURSE_TABLES);
 
+/** What zones are fed; who keeps their targets knows it. */
+export const FED = port<() => Promise<Pick<Records, "fedOn" | "nitrogenOn">>>("what zones are fed");
+
 /** Gathers what plans stand on, and keeps what was worked out of it. */
-export function planning(
-  scope: Scope,
-  weather: WeatherService,
-  feeds: () => Promise<Pick<Records, "fedOn" | "nitrogenOn">>,
-) {
+export function planning(scope: Scope, weather: WeatherService) {
   const { clock } = scope;
   const [mornings, plans] = [morningsIn(scope), plansIn(scope)];
   const logs = dayLogs(scope);
@@ -75,7 +75,7 @@ export function planning(
         from,
         addDays(date, 1),
       ),
-      ...(await feeds()),
+      ...(await scope.ports.one(FED)()),
       takenOn: await takenOn(zones, from, date),
       drainWasRead: await readingStore(scope).everRead("drainPct"),
       decisions: await decisionStore(scope).upTo(addDays(date, 1)),

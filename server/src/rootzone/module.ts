@@ -27,6 +27,7 @@ export function rootzoneModule(
   return {
     readings,
     reports,
+    ofZone: { noted: ["zone_reading", "reading_strike", "zone_report"] },
     routes: [
       served(addRound, async ({ body }) => {
         await readings.addRound(body);

@@ -102,9 +102,9 @@ function chosen(rows: Knex.QueryBuilder<ChangeRow, ChangeRow[]>, asked: ChangesA
   if (asked.behind) {
     const { id } = asked.behind;
     const atMs = Date.parse(asked.behind.change.at);
-    rows.where((either) =>
-      either.where("at_ms", "<", atMs).orWhere((same) => same.where("at_ms", atMs).where("id", "<", id)),
-    );
+    rows.where((either) => {
+      void either.where("at_ms", "<", atMs).orWhere((same) => void same.where("at_ms", atMs).where("id", "<", id));
+    });
   }
   if (asked.by !== undefined) rows.where("actor", asked.by);
   if (asked.kind !== undefined) rows.where("kind", asked.kind);

@@ -10,6 +10,7 @@ import type { Pool } from "../pool/pool.ts";
 import { Cache, cached, dated, type DatedRows } from "./cache.ts";
 import { changedRecords } from "./changed-records.ts";
 import { changeStore } from "./change-store.ts";
+import { Ports } from "./ports.ts";
 import { siteStore } from "./site-store.ts";
 import { zoneStore, type StoredZone, type ZoneRecord } from "./zone-store.ts";
 
@@ -37,6 +38,8 @@ export interface Scope extends Writer {
   readonly cache: Cache;
   readonly pool: Pool;
   readonly grow: Grow;
+  /** what rooms answer that stand on the one that asks */
+  readonly ports: Ports;
   readonly site: {
     find(): Promise<Site | null>;
     /** @throws 404 while no site is described */
@@ -68,19 +71,19 @@ const siteOf = cached(["site"], (scope) => siteStore(scope).find());
 const zonesOf = cached(["zone", "house"], (scope) => zoneStore(scope).list());
 
 export function createScope(open: OpenSite, caller: Caller): Scope {
-  return scopeOver(open, caller, () => {
+  return scopeOver(open, caller, new Ports(), () => {
     throw new Error("Rows are written inside a transaction only");
   });
 }
 
-function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) => void): Scope {
+function scopeOver(open: OpenSite, caller: Caller, ports: Ports, writes: (rows: RowsWritten) => void): Scope {
   const { db, clock, cache } = open;
 
   /** Does the work in a transaction over a cache of its own. @returns what came of it, and which rows were written */
   async function within<T>(trx: Knex, work: (inner: Scope) => Promise<T>) {
     const written: RowsWritten[] = [];
     const innerCache = new Cache(cache);
-    const inner = scopeOver({ ...open, db: trx, cache: innerCache }, caller, (rows) => {
+    const inner = scopeOver({ ...open, db: trx, cache: innerCache }, caller, ports, (rows) => {
       written.push(rows);
       innerCache.written({ table: rows.table, from: "" });
     });
@@ -88,7 +91,7 @@ function scopeOver(open: OpenSite, caller: Caller, writes: (rows: RowsWritten) =
   }
 
   const scope: Scope = {
-    ...{ ...caller, db, clock, cache, pool: open.pool, grow: open.grow, writes },
+    ...{ ...caller, db, clock, cache, pool: open.pool, grow: open.grow, ports, writes },
     into<Row extends object>(rows: RowsWritten) {
       writes(rows);
       return tableIn<Row>(db, rows.table);

@@ -1,5 +1,6 @@
 import { zoneSchema, type NewZone, type Planting, type Zone } from "@sprunel/contract/site";
 import type { Grown } from "@sprunel/core/crop";
+import type { Table } from "../database/tables.ts";
 import type { Writer } from "./scope.ts";
 
 interface ZoneRow {
@@ -68,18 +69,18 @@ export function zoneStore(writer: Writer) {
         .where({ id })
         .update({ archived: archived ? 1 : 0, actor });
     },
-    /** How many records of each table speak of a zone. */
-    async recorded(id: number): Promise<number> {
+    /** How many rows of some tables speak of a zone. */
+    async rowsOf(id: number, tables: readonly Table[]): Promise<number> {
       let found = 0;
-      for (const table of RECORDS) {
+      for (const table of tables) {
         const [row] = await db(table).where({ zone_id: id }).count<{ of: number }[]>("* as of");
         found += row?.of ?? 0;
       }
       return found;
     },
-    /** With what was set for it. */
-    async remove(id: number): Promise<void> {
-      for (const table of [...SETTINGS, "dose_programme", "zone_checkpoint"] as const)
+    /** With its rows of some tables. */
+    async remove(id: number, tables: readonly Table[]): Promise<void> {
+      for (const table of tables)
         await into({ table, zones: [id] })
           .where({ zone_id: id })
           .delete();
@@ -87,9 +88,9 @@ export function zoneStore(writer: Writer) {
         .where({ id })
         .delete();
     },
-    /** Lines, tanks and own target of one zone, for another. */
-    async copySettings(fromId: number, toId: number): Promise<void> {
-      for (const table of SETTINGS) {
+    /** The rows of one zone in some tables, for another; each holds one of a zone. */
+    async copyRows(fromId: number, toId: number, tables: readonly Table[]): Promise<void> {
+      for (const table of tables) {
         const row = await db<Record<string, unknown>>(table).where({ zone_id: fromId }).first();
         if (row) await into({ table, zones: [toId] }).insert({ ...row, zone_id: toId, version: 1, actor });
       }
@@ -131,21 +132,6 @@ export function zoneStore(writer: Writer) {
     },
   };
 }
-
-/** What is noted of a zone, and never erased. */
-const RECORDS = [
-  "zone_reading",
-  "watering",
-  "pick",
-  "mix",
-  "decision",
-  "zone_report",
-  "source_dose",
-  "catch_test",
-  "dose_record",
-] as const;
-/** What is set for a zone, a row each. */
-const SETTINGS = ["zone_lines", "feed_settings", "feed_target"] as const;
 
 type JoinedRow = ZoneRow & CoverRow & { house_name: string };
 

@@ -9,16 +9,19 @@ import {
   updateZone,
 } from "@sprunel/contract/site";
 import { served } from "../http/served.ts";
-import type { Module } from "../scope/module.ts";
+import { tablesOfZone, type Module } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { setUpService, type SetUpService } from "./set-up-service.ts";
 
-/** `placed` is done once a site has been described. */
+/**
+ * @param placed is done once a site has been described
+ * @param rooms whose tables hold rows of zones
+ */
 export function siteModule(
   scope: Scope,
-  { placed }: { placed(): Promise<void> },
+  { placed, rooms }: { placed(): Promise<void>; readonly rooms: readonly Module[] },
 ): Module & { readonly setUp: SetUpService } {
-  const setUp = setUpService(scope, placed);
+  const setUp = setUpService(scope, placed, tablesOfZone(rooms));
   return {
     setUp,
     routes: [

@@ -4,6 +4,7 @@ import { checkPlantings } from "../crop/check-plantings.ts";
 import { cropsOf } from "../crop/library-service.ts";
 import { badInput, keptRecords, notFound, staleEdit, taken } from "../http/problems.ts";
 import { sourceStore } from "../water/source-store.ts";
+import type { TablesOfZone } from "../scope/module.ts";
 import type { Scope } from "../scope/scope.ts";
 import { siteStore } from "../scope/site-store.ts";
 import { asZone, zoneStore } from "../scope/zone-store.ts";
@@ -11,7 +12,7 @@ import { asZone, zoneStore } from "../scope/zone-store.ts";
 export type SetUpService = ReturnType<typeof setUpService>;
 
 /** Decisions about what stands where: one site, zones with names of their own, no edit over a newer one. */
-export function setUpService(scope: Scope, placed: () => Promise<void>) {
+export function setUpService(scope: Scope, placed: () => Promise<void>, tables: Required<TablesOfZone>) {
   const checkWaters = async (siteId: number, { waters }: NewZone): Promise<void> => {
     const known = new Set((await sourceStore(scope).list(siteId)).map(({ id }) => id));
     waters.forEach(({ sourceId }, at) => {
@@ -92,7 +93,8 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
       await scope.transaction(async (inner) => {
         for (const [at, name] of names.entries()) {
           await refuseTakenName(inner, name, 0, `names.${at}`);
-          await zoneStore(inner).copySettings(id, await zoneStore(inner).add(site.id, { ...like, name }));
+          const added = await zoneStore(inner).add(site.id, { ...like, name });
+          await zoneStore(inner).copyRows(id, added, tables.set);
         }
       });
       return this.overview();
@@ -108,9 +110,9 @@ export function setUpService(scope: Scope, placed: () => Promise<void>) {
     async deleteZone(id: number): Promise<SetUp> {
       const { name } = await scope.zone(id);
       await scope.transaction(async (inner) => {
-        const records = await zoneStore(inner).recorded(id);
+        const records = await zoneStore(inner).rowsOf(id, tables.noted);
         if (records > 0) throw keptRecords(name, records);
-        await zoneStore(inner).remove(id);
+        await zoneStore(inner).remove(id, [...tables.set, ...tables.gone]);
       });
       return this.overview();
     },

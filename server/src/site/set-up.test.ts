@@ -2,6 +2,7 @@ import { getZoneFeed } from "@sprunel/contract/feed";
 import { getBoard } from "@sprunel/contract/today";
 import { getSetUp } from "@sprunel/contract/site";
 import { describe, expect, it } from "vitest";
+import { tablesOfZone } from "../scope/module.ts";
 import { sameDayDevice as device } from "../testing/same-day-device.ts";
 import { bags, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -86,6 +87,34 @@ describe("a zone that is no longer grown in", () => {
       "Bags holds a record. What was noted is never erased: put it aside instead. Nothing was deleted.",
     ]);
     expect((await setUp(server)).zones.map(({ name }) => name)).toEqual(["Bags"]);
+  });
+});
+
+const CATCHES = [
+  [100, 99],
+  [98, 101],
+];
+
+describe("what rooms hold of a zone", () => {
+  it("is told of every table that has rows of zones", async () => {
+    const { db, rooms } = await planned(bags);
+    const columns = await db.raw<{ name: string; sql: string }[]>(
+      "SELECT name, sql FROM sqlite_master WHERE type = 'table' AND sql LIKE '%zone_id%' ORDER BY name",
+    );
+    const { noted, set, gone } = tablesOfZone(rooms.all);
+    // Changes tell of a zone that is gone, too.
+    expect([...noted, ...set, ...gone, "change"].sort()).toEqual(columns.map(({ name }) => name));
+  });
+
+  it.each([
+    ["a step before planting", "soil-steps", { kind: "lime", on: "2026-03-01", waitDays: 30, note: null }],
+    ["a catch-can test", "catch-tests", { testedOn: "2026-06-01", minutes: 5, catchesMl: CATCHES }],
+  ])("is never erased with it: %s", async (_what, path, record) => {
+    const server = await planned(zone);
+    const added = await server.call("POST", `/api/zones/1/${path}`, { key: crypto.randomUUID(), ...record });
+    expect([added.status, added.body["errors"]]).toEqual([201, undefined]);
+    expect((await server.call("DELETE", "/api/zones/1")).status).toBe(409);
+    expect((await setUp(server)).zones).toHaveLength(1);
   });
 });
 

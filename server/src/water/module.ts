@@ -37,6 +37,7 @@ export function waterModule(
   return {
     water,
     doses,
+    ofZone: { noted: ["source_dose"] },
     routes: [
       served(getWater, ({ query: { date } }) => water.station(date)),
       served(addSource, async ({ body }) => {
