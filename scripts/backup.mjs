@@ -1,5 +1,5 @@
 import { build, foreground, install } from "./prepare.mjs";
 
 install();
-build();
+await build();
 foreground("server/dist/upkeep-main.js", [], ["backup", ...process.argv.slice(2)]);

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { build, install } from "./prepare.mjs";
 
 install();
-build();
+await build();
 const { board, figure, folder, machineTable, rows, send, start, stop } = await import("./bench/measure.mjs");
 const { firstScreenKb, inTheBrowser } = await import("./bench/screen.mjs");
 const { manyZones, overHttp, recosted } = await import("./bench/server.mjs");

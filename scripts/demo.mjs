@@ -1,5 +1,5 @@
 import { build, foreground, install } from "./prepare.mjs";
 
 install();
-build();
+await build();
 foreground("demo/dist/main.js");

@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { build, install, root, tsc } from "./prepare.mjs";
 
 install();
-build({ web: false });
+await build({ web: false });
 const children = [
   spawn(process.execPath, [tsc, "-b", "--watch", "--preserveWatchOutput", "demo"], { cwd: root, stdio: "inherit" }),
   // Watches what it has loaded of the built code: one change of the core is one start anew.

@@ -27,14 +27,29 @@ function run([file, ...args], what) {
   execFileSync(file, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
 }
 
+/** @throws where it fails, in what it said itself */
+function runBeside([file, ...args], what) {
+  console.log(what);
+  const child = spawn(file, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
+  return new Promise((resolve, reject) => {
+    child.once("error", reject);
+    child.once("exit", (code) =>
+      code === 0 ? resolve() : reject(new Error(`${what.replace(" …", "")} failed (${[file, ...args].join(" ")}).`)),
+    );
+  });
+}
+
 /** Installs the packages when the lock file is newer than the last install. */
 export function install() {
   if (newest(join(root, "node_modules/.package-lock.json")) >= newest(join(root, "package-lock.json"))) return;
   run([npm, "ci", "--no-audit", "--no-fund", "--loglevel=error"], "Installing packages …");
 }
 
-/** Builds what is older than its sources; the pages only where they are wanted. */
-export function build({ web = true } = {}) {
+/** Only builds: whoever wants to use the program need not wait until all types are checked. */
+const buildUnchecked = [...typesAndBuild, "--noCheck"];
+
+/** Builds what is older than its sources, server and pages beside each other; the pages only where they are wanted. */
+export async function build({ web = true } = {}) {
   const packages = ["core", "contract", "field", "server", "demo"];
   const configs = newest(join(root, "tsconfig.base.json"));
   const stale = (name) => {
@@ -43,8 +58,10 @@ export function build({ web = true } = {}) {
   };
   const sources = ["core", "contract", "web"].map((name) => newest(join(root, name)));
   const staleWeb = newest(join(root, "web/dist/index.html")) < Math.max(...sources);
-  if (packages.some(stale)) run([...typesAndBuild, ...packages], "Building the server …");
-  if (web && staleWeb) run([npm, "run", "build", "-w", "web", "--silent"], "Building the web application …");
+  await Promise.all([
+    packages.some(stale) && runBeside([...buildUnchecked, ...packages], "Building the server …"),
+    web && staleWeb && runBeside([npm, "run", "build", "-w", "web", "--silent"], "Building the web application …"),
+  ]);
 }
 
 const CHROMIUM = "/usr/bin/chromium";

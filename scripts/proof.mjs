@@ -2,7 +2,7 @@
 import { build, install } from "./prepare.mjs";
 
 install();
-build();
+await build();
 const { kills } = await import("./proof/kills.mjs");
 const { mutation } = await import("./proof/mutation.mjs");
 const { statistics } = await import("./proof/statistics.mjs");

@@ -6,7 +6,7 @@ import { build, root } from "./prepare.mjs";
 
 /** @param project of Vitest */
 export default async function setUp(project) {
-  build({ web: false });
+  await build({ web: false });
   const { closeDatabase, DATABASE_FILE, openDatabase } = await import(
     join(root, "server/dist/database/open-database.js")
   );
