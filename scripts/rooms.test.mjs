@@ -4,6 +4,7 @@ import parser from "@typescript-eslint/parser";
 import { ESLint, Linter } from "eslint";
 import { describe, expect, it } from "vitest";
 import { LAYERS } from "../eslint.rooms.mjs";
+import { importers, isTest } from "./import-graph.mjs";
 import { root } from "./prepare.mjs";
 
 const eslint = new ESLint({ cwd: root });
@@ -30,6 +31,9 @@ describe("the rules of layers and rooms", () => {
     ["core/src/feed/recipe/recipe.ts", "../../systems/pots.ts"],
     ["core/src/feed/recipe/recipe.ts", "../doses/need.ts"],
     ["core/src/crop/crop.ts", "../feed/recipe/recipe.ts"],
+    // Below it, and not named for it.
+    ["core/src/advice/judge.ts", "../crop/crop.ts"],
+    ["server/src/harvest/harvest-service.ts", "../climate/weather-service.ts"],
     ["core/src/crop/crop.ts", "@sprunel/contract/site"],
     ["core/src/plan/demand.ts", "@sprunel/core/climate"],
     ["contract/src/site/zone.ts", "../exchange/site-file.ts"],
@@ -68,7 +72,24 @@ describe("the rules of layers and rooms", () => {
         .filter((entry) => entry.isDirectory())
         .map(({ name }) => (folder === "" ? name : `${folder}/${name}`));
     // A folder is a room, or holds nothing but rooms.
-    const found = foldersOf("").flatMap((folder) => (rooms.includes(folder) ? [folder] : foldersOf(folder)));
-    if (rooms.length > 0) for (const name of found) expect(rooms).toContain(name);
+    const found = foldersOf("").flatMap((folder) => (folder in rooms ? [folder] : foldersOf(folder)));
+    if (Object.keys(rooms).length > 0) for (const name of found) expect(Object.keys(rooms)).toContain(name);
   });
+
+  it.each(Object.entries(LAYERS))(
+    "name in %s only rooms that stand before, and that are imported",
+    (layer, { rooms }) => {
+      const names = Object.keys(rooms);
+      const roomOf = (file) =>
+        names.filter((room) => file.startsWith(`${layer}/src/${room}/`)).sort((a, b) => b.length - a.length)[0];
+      const used = new Set();
+      for (const [file, by] of importers())
+        for (const from of by) if (!isTest(from)) used.add(`${roomOf(from)} on ${roomOf(file)}`);
+      for (const [room, below] of Object.entries(rooms))
+        for (const other of below) {
+          expect(names.indexOf(other), `${room} on ${other}`).toBeLessThan(names.indexOf(room));
+          expect(used).toContain(`${room} on ${other}`);
+        }
+    },
+  );
 });

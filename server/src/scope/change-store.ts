@@ -53,10 +53,9 @@ export function hashOf(change: WrittenChange): string {
 }
 
 /** All SQL about the record of changes. Rows are only ever added. */
-export function changeStore({ db, writes }: Pick<Writer, "db" | "writes">) {
+export function changeStore({ db, into }: Pick<Writer, "db" | "into">) {
   const add = async (rows: readonly Omit<ChangeRow, "id">[]): Promise<void> => {
-    writes({ table: "change", zones: [] });
-    await db("change").insert(rows);
+    await into<ChangeRow>({ table: "change", zones: [] }).insert(rows);
   };
   return {
     async add({ change, zoneId }: NewChange): Promise<void> {
