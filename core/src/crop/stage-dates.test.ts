@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { addDays } from "../time/local-time.ts";
 import { stageDates, type StageDatesInput } from "./stage-dates.ts";
 import { degreeDays, type CropDay, type StageDriver } from "./stage-driver.ts";
@@ -42,20 +43,14 @@ describe("a day's warmth", () => {
 
   it("by its hours is what 1440 minutes of a sine come to, under a ceiling too", () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: -10, max: 30, noNaN: true }),
-        fc.double({ min: 0.5, max: 25, noNaN: true }),
-        fc.double({ min: 0, max: 15, noNaN: true }),
-        fc.double({ min: 16, max: 35, noNaN: true }),
-        (low, swing, baseC, ceilingC) => {
-          let sum = 0;
-          for (let minute = 0; minute < 1440; minute++) {
-            const airC = low + swing / 2 + (swing / 2) * Math.sin((2 * Math.PI * (minute + 0.5)) / 1440);
-            sum += Math.min(Math.max(airC, baseC), ceilingC) - baseC;
-          }
-          expect(degreeDays(low, low + swing, baseC, ceilingC, "hours")).toBeCloseTo(sum / 1440, 3);
-        },
-      ),
+      fc.property(evenly(-10, 30), evenly(0.5, 25), evenly(0, 15), evenly(16, 35), (low, swing, baseC, ceilingC) => {
+        let sum = 0;
+        for (let minute = 0; minute < 1440; minute++) {
+          const airC = low + swing / 2 + (swing / 2) * Math.sin((2 * Math.PI * (minute + 0.5)) / 1440);
+          sum += Math.min(Math.max(airC, baseC), ceilingC) - baseC;
+        }
+        expect(degreeDays(low, low + swing, baseC, ceilingC, "hours")).toBeCloseTo(sum / 1440, 3);
+      }),
       { numRuns: 50 },
     );
   });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import { demand } from "./demand.ts";
 import { DEMAND_METHODS, type DemandInput } from "./demand-input.ts";
@@ -36,14 +37,14 @@ describe("the demand of a day", () => {
     (method) => {
       const weather = fc.array(
         fc.record({
-          solar: fc.double({ min: 0, max: 3.6, noNaN: true }),
-          airC: fc.double({ min: -5, max: 42, noNaN: true }),
-          rhPct: fc.double({ min: 5, max: 100, noNaN: true }),
+          solar: evenly(0, 3.6),
+          airC: evenly(-5, 42),
+          rhPct: evenly(5, 100),
         }),
         { minLength: 24, maxLength: 24 },
       );
       fc.assert(
-        fc.property(weather, fc.double({ min: 0, max: 8, noNaN: true }), (hours, leafAreaIndex) => {
+        fc.property(weather, evenly(0, 8), (hours, leafAreaIndex) => {
           const day = hours.map(({ solar, airC, rhPct }, hour) => ({
             hour,
             airC,

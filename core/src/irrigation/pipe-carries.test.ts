@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { pipeCarriesLh } from "./pipe-carries.ts";
 import { pipeLossKpa } from "./sub-main.ts";
 
@@ -11,18 +12,13 @@ describe("what a pipe carries", () => {
 
   it("loses no more than is to spare, and a litre and a half more would, whatever the pipe", () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 10, max: 200, noNaN: true }),
-        fc.double({ min: 50, max: 3000, noNaN: true }),
-        fc.double({ min: 2, max: 300, noNaN: true }),
-        (insideDiameterMm, lengthM, mostLossKpa) => {
-          const lh = pipeCarriesLh({ insideDiameterMm, lengthM, mostLossKpa });
-          const bySpeed = Math.PI * (insideDiameterMm / 2000) ** 2 * 1.5 * 3.6e6;
-          expect(lh).toBeLessThanOrEqual(bySpeed);
-          expect(pipeLossKpa(lh, lengthM, insideDiameterMm)).toBeLessThanOrEqual(mostLossKpa);
-          if (lh + 1.5 < bySpeed) expect(pipeLossKpa(lh + 1.5, lengthM, insideDiameterMm)).toBeGreaterThan(mostLossKpa);
-        },
-      ),
+      fc.property(evenly(10, 200), evenly(50, 3000), evenly(2, 300), (insideDiameterMm, lengthM, mostLossKpa) => {
+        const lh = pipeCarriesLh({ insideDiameterMm, lengthM, mostLossKpa });
+        const bySpeed = Math.PI * (insideDiameterMm / 2000) ** 2 * 1.5 * 3.6e6;
+        expect(lh).toBeLessThanOrEqual(bySpeed);
+        expect(pipeLossKpa(lh, lengthM, insideDiameterMm)).toBeLessThanOrEqual(mostLossKpa);
+        if (lh + 1.5 < bySpeed) expect(pipeLossKpa(lh + 1.5, lengthM, insideDiameterMm)).toBeGreaterThan(mostLossKpa);
+      }),
       { numRuns: 100 },
     );
   });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { pumpLoad, type RunPulse } from "./pump-load.ts";
 
 const MIN = 60_000;
@@ -13,7 +14,7 @@ const anyPulses = fc.array(
     .record({
       from: fc.integer({ min: 0, max: 1439 }),
       length: fc.integer({ min: 0, max: 240 }),
-      litres: fc.double({ min: 0, max: 20_000, noNaN: true }),
+      litres: evenly(0, 20_000),
     })
     .map(({ from, length, litres }) => pulse(from, from + length, litres)),
   { maxLength: 60 },

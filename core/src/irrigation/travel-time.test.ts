@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { pipeVolumeL } from "./pipe-friction.ts";
 import { travelTime } from "./travel-time.ts";
 
@@ -27,10 +28,10 @@ describe("the time to the farthest dripper", () => {
       fc.property(
         fc.record({
           laterals: fc.integer({ min: 1, max: 200 }),
-          lengthM: fc.double({ min: 1, max: 300, noNaN: true }),
-          insideDiameterMm: fc.double({ min: 4, max: 40, noNaN: true }),
-          emitterSpacingM: fc.double({ min: 0.1, max: 2, noNaN: true }),
-          flowLh: fc.double({ min: 1, max: 50_000, noNaN: true }),
+          lengthM: evenly(1, 300),
+          insideDiameterMm: evenly(4, 40),
+          emitterSpacingM: evenly(0.1, 2),
+          flowLh: evenly(1, 50_000),
         }),
         (lines) => {
           const subMain = { lengthM: 50, insideDiameterMm: 50 };

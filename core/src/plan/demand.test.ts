@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { saturationVapourPressureKpa } from "../climate/air.ts";
 import { referenceEt } from "../climate/reference-et.ts";
 import type { WeatherHour } from "../climate/weather-hours.ts";
@@ -51,8 +52,8 @@ describe("a day's demand", () => {
   ] as const)(
     "of %s under %d %% of the light is what its hours add up to, and its working ends on it",
     (system, pct) => {
-      const sun = fc.double({ min: 0.05, max: 2.4, noNaN: true });
-      const dryness = fc.double({ min: 0, max: 5, noNaN: true });
+      const sun = evenly(0.05, 2.4);
+      const dryness = evenly(0, 5);
       fc.assert(
         fc.property(sun, dryness, (sunMjM2, vpdKpa) => {
           const demand = dayDemand(inputOf(system, sunMjM2, vpdKpa, pct));

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { sunTimes } from "../climate/sun-times.ts";
 import { cropById } from "../crop/library/library.ts";
 import { grownByDays } from "../crop/grown.ts";
@@ -68,9 +69,9 @@ describe("a zone's day", () => {
     "%s gets what its pulses add up to, inside the sun's window, with a working that ends on each figure",
     (_system, zone) => {
       const anyDay = fc.record({
-        demandMm: fc.double({ min: 0, max: 9, noNaN: true }),
-        missingMm: fc.double({ min: 0, max: 40, noNaN: true }),
-        rainMm: fc.double({ min: 0, max: 30, noNaN: true }),
+        demandMm: evenly(0, 9),
+        missingMm: evenly(0, 40),
+        rainMm: evenly(0, 30),
         date: fc.constantFrom("2026-01-03", "2026-06-15", "2026-12-21"),
         latitudeDeg: fc.constantFrom(-55, 0, 37, 66),
       });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import {
   depletionFractionAt,
   figuresOf,
@@ -20,18 +21,18 @@ import {
   type Store,
 } from "./store.ts";
 
-const amount = (max: number) => fc.double({ min: 0, max, noNaN: true });
+const amount = (max: number) => evenly(0, max);
 
 /** Any root zone that there may be: what is easy is no more than what is available, and that no more than what it holds. */
 const anyStore: fc.Arbitrary<Store> = fc
   .record({
-    fullMm: fc.double({ min: 2, max: 400, noNaN: true }),
+    fullMm: evenly(2, 400),
     available: amount(1),
     easy: amount(1),
     overMm: amount(150),
     drainShareH: amount(1),
     seepMmH: amount(1),
-    efficientShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
+    efficientShare: evenly(0.3, 1),
     returns: fc.boolean(),
   })
   .map(({ available, easy, fullMm, ...rest }) => ({

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { spanOf, type Span } from "../time/clock.ts";
 import type { Main, MainLimit } from "./main.ts";
 import { checkLock } from "./site-day-lock.ts";
@@ -195,7 +196,7 @@ describe("the day of a site", () => {
         anyZones,
         anyMain,
         fc.integer({ min: 5, max: 20 }),
-        fc.double({ min: 0.8, max: 1.3, noNaN: true }),
+        evenly(0.8, 1.3),
         (zones, main, hour, brighter) => {
           const before = anyDay(zones, main);
           const first = plan(before, 3);

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../working/evenly-for-tests.ts";
 import { carbonateConstants } from "../chemistry/carbonate.ts";
 import { atomsOf, molarMassG } from "../chemistry/formula.ts";
 import { ecMsCm } from "../chemistry/solution.ts";
@@ -74,9 +75,9 @@ describe("acid for a water", () => {
 
   it("takes more acid the lower the target, and reaches it in any water", () => {
     const water = fc.record({
-      alkalinityMmolL: fc.double({ min: 0.5, max: 10, noNaN: true }),
-      ph: fc.double({ min: 6.8, max: 8.8, noNaN: true }),
-      temperatureC: fc.double({ min: 2, max: 35, noNaN: true }),
+      alkalinityMmolL: evenly(0.5, 10),
+      ph: evenly(6.8, 8.8),
+      temperatureC: evenly(2, 35),
     });
     fc.assert(
       fc.property(water, fc.constantFrom("HNO3", "H3PO4", "H2SO4"), (given, acid) => {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../../working/evenly-for-tests.ts";
 import { fromCanonical, toCanonical, type Quantity, type UnitOf } from "../../units/index.ts";
 import { addDays } from "../../time/local-time.ts";
 import { DomainError } from "../../working/domain-error.ts";
@@ -101,9 +102,9 @@ describe("a calendar of doses", () => {
   it("gives the same grams for the same aims typed in metric or in US units", () => {
     const asTyped = <Q extends Quantity>(quantity: Q, value: number, unit: UnitOf<Q>): number =>
       toCanonical(quantity, fromCanonical(quantity, value, unit), unit);
-    const amount = fc.double({ min: 1, max: 300, noNaN: true });
+    const amount = evenly(1, 300);
     fc.assert(
-      fc.property(amount, amount, fc.double({ min: 10, max: 50_000, noNaN: true }), (N, K, areaM2) => {
+      fc.property(amount, amount, evenly(10, 50_000), (N, K, areaM2) => {
         const metric = of({ toGiveKgHa: { N, P: 0, K }, areaM2 });
         const us = of({
           toGiveKgHa: { N: asTyped("perLand", N, "lb/acre"), P: 0, K: asTyped("perLand", K, "lb/acre") },
@@ -123,8 +124,8 @@ describe("a calendar of doses", () => {
   it("in equal dressings over beds of any geometry sums to the hectare's figure", () => {
     const bed = fc.record({
       beds: fc.integer({ min: 1, max: 60 }),
-      lengthM: fc.double({ min: 2, max: 200, noNaN: true }),
-      widthM: fc.double({ min: 0.4, max: 6, noNaN: true }),
+      lengthM: evenly(2, 200),
+      widthM: evenly(0.4, 6),
       times: fc.integer({ min: 1, max: 8 }),
     });
     fc.assert(

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../../working/evenly-for-tests.ts";
 import { addDays } from "../../time/local-time.ts";
 import { DomainError } from "../../working/domain-error.ts";
 import { lpSolver } from "../recipe/highs-lp.ts";
@@ -82,7 +83,7 @@ describe("the uptake of a season", () => {
   it("adds up to all of it, in spans of any length, each day in one of them", () => {
     fc.assert(
       fc.property(
-        fc.array(fc.double({ min: 0, max: 1.4, noNaN: true }), { minLength: 1, maxLength: 200 }),
+        fc.array(evenly(0, 1.4), { minLength: 1, maxLength: 200 }),
         fc.integer({ min: 1, max: 30 }),
         (kcs, length) => {
           const days = kcs.map((kc, at) => ({ on: addDays(START, at), kc }));
@@ -301,7 +302,7 @@ describe("a programme", () => {
 });
 
 describe("a planting's books", () => {
-  const amount = fc.double({ min: 0, max: 500, noNaN: true });
+  const amount = evenly(0, 500);
   const amounts = fc.record({ N: amount, P: amount, K: amount });
 
   it("close for every nutrient, whatever came and went", () => {

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { evenly } from "../../working/evenly-for-tests.ts";
 import { ecMsCm } from "../../chemistry/solution.ts";
 import { PUBLISHED_TARGETS } from "./published-targets.ts";
 import { atStrength } from "./strength.ts";
@@ -7,7 +8,7 @@ import { atStrength } from "./strength.ts";
 describe("a target at another strength", () => {
   it("has the conductivity asked for, and every ion in the proportion it had", () => {
     fc.assert(
-      fc.property(fc.constantFrom(...PUBLISHED_TARGETS), fc.double({ min: 0.3, max: 5, noNaN: true }), (target, ec) => {
+      fc.property(fc.constantFrom(...PUBLISHED_TARGETS), evenly(0.3, 5), (target, ec) => {
         const ions = atStrength(target.ions, target.ph, ec);
         expect(ecMsCm(ions, target.ph)).toBeCloseTo(ec, 4);
         const factor = (ions.K ?? 0) / (target.ions.K ?? 1);
