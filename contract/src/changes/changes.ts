@@ -42,7 +42,8 @@ export type ChangeKind = z.infer<typeof changeKindSchema>;
 const didSchema = z.enum(["added", "changed", "removed"]);
 export type Did = z.infer<typeof didSchema>;
 
-const valueSchema = z.json();
+/** Any value of JSON, as it stands in the record. */
+const valueSchema = z.unknown();
 /** A value that is not there before or after is left out, which null would not say. */
 const fieldSchema = z.strictObject({
   path: z.array(z.union([z.string(), z.number()])).describe("where in the record, from its field on"),
@@ -86,13 +87,11 @@ export const writtenChangeSchema = z.strictObject({
 });
 export type WrittenChange = z.infer<typeof writtenChangeSchema>;
 
-export const changeSchema = writtenChangeSchema
-  .extend({
-    id: idSchema,
-    zoneId: idSchema.nullable().describe("the zone of today; null where it is gone"),
-    fromFile: z.boolean().describe("it came with the file of the site: keys are those of the folder it was made in"),
-  })
-  .meta({ id: "Change" });
+export const changeSchema = writtenChangeSchema.extend({
+  id: idSchema,
+  zoneId: idSchema.nullable().describe("the zone of today; null where it is gone"),
+  fromFile: z.boolean().describe("it came with the file of the site: keys are those of the folder it was made in"),
+});
 export type Change = z.infer<typeof changeSchema>;
 
 export const changesSchema = z

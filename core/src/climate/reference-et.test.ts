@@ -28,6 +28,20 @@ const ndiaye: ReferenceEtInput = {
 };
 
 describe("reference evapotranspiration", () => {
+  it.each([
+    // e°(12.3 °C) = 1.431 kPa and e°(21.5 °C) = 2.564 kPa, FAO-56, table 2.3.
+    ["both extremes of humidity", { rhMaxPct: 84, rhMinPct: 63 }, (1.431 * 84 + 2.564 * 63) / 200],
+    ["the most alone", { rhMaxPct: 84 }, 1.431 * 0.84],
+    ["the mean", { rhMeanPct: 73.5 }, (0.735 * (1.431 + 2.564)) / 2],
+    ["the least beside the mean", { rhMinPct: 63, rhMeanPct: 73.5 }, (0.735 * (1.431 + 2.564)) / 2],
+    ["itself", { vapourPressureKpa: 1.41 }, 1.41],
+    ["nothing, then the dew point is the coldest of the day", {}, 1.431],
+  ])("takes the vapour pressure of the air from %s", (_what, humidity, kPa) => {
+    const weather = { tMaxC: 21.5, tMinC: 12.3, windMs: 2.078, sunshineH: 9.25, ...humidity };
+    const step = referenceEt({ ...uccle, weather }).working.find(({ label }) => label === "Vapour pressure of the air");
+    expect(step?.value).toBeCloseTo(kPa, 2);
+  });
+
   it("follows example 18 of FAO-56 from sunshine to millimetres", () => {
     const et = referenceEt(uccle);
     expect(et.value).toBeCloseTo(3.88, 1);

@@ -35,6 +35,17 @@ describe("a sub-main", () => {
     );
   });
 
+  it("takes its laterals for one emitter each, with nearly the exponent of theirs", () => {
+    const exponentOf = (exponent: number) =>
+      subMain({
+        lateral: { ...line, lengthM: 10, emitter: { ...line.emitter, exponent } },
+        ...{ laterals: 10, lengthM: 15, insideDiameterMm: 50 },
+      }).working.find(({ label }) => label === "Exponent of a lateral")?.value;
+    expect(exponentOf(0.5)).toBeCloseTo(0.5, 2);
+    expect(exponentOf(0.8)).toBeCloseTo(0.8, 2);
+    expect(exponentOf(0)).toBeCloseTo(0, 9);
+  });
+
   it("downhill may give the last lateral more than the first", () => {
     const { profile } = subMain({ lateral: line, laterals: 10, lengthM: 50, insideDiameterMm: 75, slopePct: -5 });
     expect(profile.at(-1)?.kPa ?? NaN).toBeGreaterThan((profile[0]?.kPa ?? NaN) + 15);

@@ -40,6 +40,8 @@ describe("a zone's water", () => {
       minutesTotal: expect.closeTo(90, 6),
     });
     expect(water.events).toHaveLength(13);
+    expect(water.working.find(({ label }) => label === "Given a plant")?.value).toBeCloseTo(3, 9);
+    expect(water.warnings).toEqual([]);
     expect(water.events[0]?.startS).toBe(7 * 3600);
   });
 

@@ -182,7 +182,7 @@ function isNothing(value: unknown): boolean {
 function fieldsOf(was: Values, is: Values): ChangedField[] {
   return diff(was, is).map((one) => ({
     path: one.path,
-    ...("oldValue" in one && { was: one.oldValue as ChangedField["was"] }),
-    ...("value" in one && { is: one.value as ChangedField["is"] }),
+    ...("oldValue" in one && { was: one.oldValue as unknown }),
+    ...("value" in one && { is: one.value as unknown }),
   }));
 }

@@ -101,7 +101,7 @@ export function knownLeaves(
 /** Single values by their path in a value, written as JSON. */
 function leavesOf(value: ChangedField["was"], path: ChangedField["path"] = []): Map<string, Leaf> {
   if (value === undefined) return new Map();
-  if (typeof value !== "object" || value === null) return new Map([[JSON.stringify(path), value]]);
+  if (typeof value !== "object" || value === null) return new Map([[JSON.stringify(path), value as Leaf]]);
   const inner = Array.isArray(value) ? [...value.entries()] : Object.entries(value);
   return new Map(inner.flatMap(([step, held]) => [...leavesOf(held, [...path, step])]));
 }

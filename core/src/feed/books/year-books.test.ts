@@ -70,6 +70,15 @@ describe("the books of a year", () => {
     expect(days("organic")).toEqual(["2026-11-01"]);
   });
 
+  it("stand with the newest year first", () => {
+    const entries = ["2025-05-01", "2023-05-01", "2026-05-01", "2025-06-01"].map((on) => entry(on, "dose", 10));
+    expect(yearBooks(entries, NO_RULES).map(({ year, total }) => [year, total.N])).toEqual([
+      [2026, 10],
+      [2025, 20],
+      [2023, 10],
+    ]);
+  });
+
   it("tell P and K as their oxides by what atoms weigh", () => {
     expect(AS_OXIDE.P).toBeCloseTo(molarMassG("P2O5") / (2 * molarMassG("P")), 3);
     expect(AS_OXIDE.K).toBeCloseTo(molarMassG("K2O") / (2 * molarMassG("K")), 3);

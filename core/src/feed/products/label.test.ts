@@ -25,6 +25,15 @@ describe("a bag by its label", () => {
     expect(compositionOfLabel({ ammoniumN: 12, P2O5: 61 }, false).warnings).toEqual([]);
   });
 
+  it("takes a label whose charges differ a little with a doubt, and says by how much", () => {
+    // NO₃ 137 ÷ 14.007 = 9.78, K 400 · 2 ÷ 94.196 = 8.49 meq/g: 1.29 of 18.27 have no partner.
+    expect(compositionOfLabel({ nitrateN: 13.7, K2O: 40 }, false).warnings).toEqual([
+      expect.stringMatching(/differ by 7 %, and ammonium, potassium, sodium or a free acid may be missing/),
+    ]);
+    // 15 % are more than rounding explains.
+    expect(() => compositionOfLabel({ nitrateN: 13.7, K2O: 34 }, false)).toThrow(/have no partner. Look for ammonium/);
+  });
+
   it.each([
     [{ K2O: 46, K: 38 }, "label.K"],
     [{ nitrateN: 60, K2O: 50 }, "label"],
