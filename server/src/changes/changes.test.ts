@@ -2,6 +2,7 @@ import { CHANGE_KINDS, checkChanges, getChanges, type Change } from "@sprunel/co
 import { importList } from "@sprunel/contract/exchange";
 import { describe, expect, it } from "vitest";
 import { PROGRAM } from "../http/caller.ts";
+import { changeStore } from "../scope/change-store.ts";
 import { createScope } from "../scope/scope.ts";
 import { bags, sampleFile, site, testServer, zone, type TestServer } from "../testing/test-server.ts";
 
@@ -153,6 +154,14 @@ describe("the record of changes", () => {
     ]);
     expect(taken.every(({ fromFile }) => fromFile)).toBe(true);
     expect(await to.answerTo(checkChanges)).toEqual({ changes: kept.length + 1, brokenAt: null });
+    // A file of a site that has been worked in for a while holds far more of them than one statement takes.
+    const [first] = kept;
+    if (!first) throw new Error("nothing was kept");
+    const { id: _id, zoneId: _zone, fromFile: _file, ...change } = first;
+    await to.scope.transaction((inner) =>
+      changeStore(inner).addFromFile(Array.from({ length: 1001 }, () => ({ change, zoneId: null }))),
+    );
+    expect(await to.db("change").count({ rows: "*" })).toEqual([{ rows: kept.length + 1002 }]);
     // The zone with this id is another one here.
     expect(await changes(to, { kind: "zone", key: "1" })).toEqual([]);
   });

@@ -20,6 +20,9 @@ interface ChangeRow {
   from_file: number;
 }
 
+/** SQLite takes so many rows in a statement, and not many more. */
+const ROWS_AT_ONCE = 200;
+
 /** A change as it is kept in this folder. */
 export interface KeptChange {
   readonly id: number;
@@ -55,7 +58,8 @@ export function hashOf(change: WrittenChange): string {
 /** All SQL about the record of changes. Rows are only ever added. */
 export function changeStore({ db, into }: Pick<Writer, "db" | "into">) {
   const add = async (rows: readonly Omit<ChangeRow, "id">[]): Promise<void> => {
-    await into<ChangeRow>({ table: "change", zones: [] }).insert(rows);
+    for (let at = 0; at < rows.length; at += ROWS_AT_ONCE)
+      await into<ChangeRow>({ table: "change", zones: [] }).insert(rows.slice(at, at + ROWS_AT_ONCE));
   };
   return {
     async add({ change, zoneId }: NewChange): Promise<void> {
