@@ -154,6 +154,9 @@ describe("the record of changes", () => {
     ]);
     expect(taken.every(({ fromFile }) => fromFile)).toBe(true);
     expect(await to.answerTo(checkChanges)).toEqual({ changes: kept.length + 1, brokenAt: null });
+    // What is written afterwards is noted again.
+    await to.call("POST", "/api/zones/1/picks", pick(7));
+    expect((await changes(to))[0]).toMatchObject({ kind: "pick", zone: "Tunnel 1", fromFile: false });
     // A file of a site that has been worked in for a while holds far more of them than one statement takes.
     const [first] = kept;
     if (!first) throw new Error("nothing was kept");
@@ -161,7 +164,7 @@ describe("the record of changes", () => {
     await to.scope.transaction((inner) =>
       changeStore(inner).addFromFile(Array.from({ length: 1001 }, () => ({ change, zoneId: null }))),
     );
-    expect(await to.db("change").count({ rows: "*" })).toEqual([{ rows: kept.length + 1002 }]);
+    expect(await to.db("change").count({ rows: "*" })).toEqual([{ rows: kept.length + 1003 }]);
     // The zone with this id is another one here.
     expect(await changes(to, { kind: "zone", key: "1" })).toEqual([]);
   });

@@ -50,9 +50,16 @@ export async function beginRowNotes(db: Knex): Promise<void> {
   }
 }
 
-/** Notes no more rows until the end of the transaction: of thousands that are read from a file it is known what they are. */
+/**
+ * Notes no more rows while thousands are read from a file, of which it is known what they are. What is taken back in the middle
+ * takes this back too.
+ */
 export async function pauseRowNotes(trx: Knex): Promise<void> {
   await trx.raw("UPDATE temp.row_noting SET noting = 0");
+}
+
+export async function resumeRowNotes(trx: Knex): Promise<void> {
+  await trx.raw("UPDATE temp.row_noting SET noting = 1");
 }
 
 /** The place of the last note of a transaction so far; 0 before the first. */
@@ -78,23 +85,35 @@ export async function takeNotes(
   trx: Knex,
   most: number,
 ): Promise<{ readonly notes: readonly RowNote[]; readonly counts: readonly NoteCount[] }> {
+  const first = await trx<NoteRow>("temp.row_note")
+    .orderBy("place")
+    .limit(most + 1);
+  if (first.length === 0) return { notes: [], counts: [] };
+  const taken = first.length > most ? await takenByTable(trx, most) : { notes: first.map(fromRow), counts: [] };
+  await trx.raw("DELETE FROM temp.row_note");
+  return taken;
+}
+
+async function takenByTable(trx: Knex, most: number): ReturnType<typeof takeNotes> {
   const found = await trx.raw<(Omit<NoteCount, "changed"> & { readonly all_of: number })[]>(
     `SELECT of_table AS "table", count(*) AS all_of, sum(before IS NULL) AS added, sum(after IS NULL) AS removed
      FROM temp.row_note GROUP BY of_table`,
   );
   const few = found.filter((one) => one.all_of <= most).map(({ table }) => table);
   const rows = await trx<NoteRow>("temp.row_note").whereIn("of_table", few).orderBy("place");
-  if (found.length > 0) await trx.raw("DELETE FROM temp.row_note");
-  await trx.raw("UPDATE temp.row_noting SET noting = 1 WHERE noting = 0");
   return {
-    notes: rows.map((row) => ({
-      table: row.of_table,
-      key: JSON.parse(row.key) as Row,
-      before: row.before === null ? null : (JSON.parse(row.before) as Row),
-      after: row.after === null ? null : (JSON.parse(row.after) as Row),
-    })),
+    notes: rows.map(fromRow),
     counts: found
       .filter((one) => one.all_of > most)
       .map(({ table, all_of: all, added, removed }) => ({ table, added, removed, changed: all - added - removed })),
+  };
+}
+
+function fromRow(row: NoteRow): RowNote {
+  return {
+    table: row.of_table,
+    key: JSON.parse(row.key) as Row,
+    before: row.before === null ? null : (JSON.parse(row.before) as Row),
+    after: row.after === null ? null : (JSON.parse(row.after) as Row),
   };
 }

@@ -148,7 +148,7 @@ async function recordChange(inner: Scope, atMs: number): Promise<void> {
   const changed = changedRecords(notes, counts);
   if (!changed) return;
   const { kind, key, zoneId } = changed;
-  const zone = zoneId === null ? null : ((await zoneStore(inner).nameOf(zoneId)) ?? nameOfRemoved(changed.records));
+  const zone = zoneId === null ? null : await nameOf(inner, zoneId, changed.records);
   const change = {
     ...{ at: new Date(atMs).toISOString(), by: inner.actor, device: inner.device, endpoint: inner.endpoint },
     ...{ kind, key, zone, records: [...changed.records], counts: [...changed.counts] },
@@ -156,7 +156,12 @@ async function recordChange(inner: Scope, atMs: number): Promise<void> {
   await changeStore(inner).add({ change, zoneId });
 }
 
-function nameOfRemoved(records: readonly ChangedRecord[]): string | null {
+/** The name of a zone, of one that is put aside or was just removed too. */
+async function nameOf(inner: Scope, zoneId: number, records: readonly ChangedRecord[]): Promise<string | null> {
+  const known = (await zonesOf(inner)).find(({ id }) => id === zoneId);
+  if (known) return known.name;
+  const aside = await zoneStore(inner).nameOf(zoneId);
+  if (aside !== null) return aside;
   const removed = records.find(({ kind, did }) => kind === "zone" && did === "removed");
   const name = removed?.known["name"];
   return typeof name === "string" ? name : null;

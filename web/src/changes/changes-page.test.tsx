@@ -65,6 +65,23 @@ describe("the record of changes", () => {
     expect(day).not.toHaveTextContent("127.0.0.1");
   });
 
+  it("tells amounts in the units of whoever reads, and names of fields in words", async () => {
+    localStorage.setItem("sprunel.units", "us");
+    const fields = [
+      { path: ["definition", "areaM2"], is: 257.6 },
+      { path: ["unconfirmed"], is: ["minGapMin"] },
+    ];
+    opened([change({ records: [{ kind: "zone", key: "1", did: "added", known: {}, fields }] })]);
+    const day = await screen.findByRole("region", { name: "Tuesday 16 June 2026" });
+    expect(day).toHaveTextContent("area 2 773 ft²");
+    expect(day).toHaveTextContent("unconfirmed 1 min gap");
+  });
+
+  it("says that each fits the one before it", async () => {
+    opened([change(), imported]);
+    expect(await screen.findByText(/Each of the 2 fits the one before it/)).toBeVisible();
+  });
+
   it("keeps what is chosen in the address and asks for it", async () => {
     const { server, user, at } = opened([change()], "/changes?kind=zone&key=1");
     await user.click(await screen.findByRole("button", { name: "Show all of its kind" }));

@@ -21,9 +21,9 @@ import { useSetUp } from "../place/use-set-up.ts";
 import { useSiteTime } from "../place/use-site-time.ts";
 import { useDates } from "../units/dates.tsx";
 import { Measure as Figure, useUnits } from "../units/use-units.tsx";
-import { showExact } from "../units/show.ts";
+import { showDigits, showExact } from "../units/show.ts";
 import styles from "./changes.module.css";
-import { changedLeaves, knownLeaves, type ChangedLeaf, type Leaf } from "./field-words.ts";
+import { changedLeaves, knownLeaves, wordsOf, type ChangedLeaf, type Leaf } from "./field-words.ts";
 import { KIND_WORDS } from "./kind-words.ts";
 import { useChanges, useCheck, type ChangesShown } from "./use-changes.ts";
 
@@ -67,9 +67,9 @@ export function ChangesPage() {
 function Whole() {
   const check = useCheck().data;
   const { moment } = useSiteTime();
-  if (!check || check.changes === 0) return null;
+  if (!check || check.changes < 2) return null;
   if (check.brokenAt === null)
-    return <span>All {showExact(check.changes)} are whole: none was altered or taken out afterwards.</span>;
+    return <span>Each of the {showExact(check.changes)} fits the one before it, so that none lacks in between.</span>;
   return (
     <strong className={styles["broken"]} role="alert">
       Before {moment(check.brokenAt)} something was altered or taken out, past this program.
@@ -247,6 +247,8 @@ function LeafChanged({ leaf }: { leaf: ChangedLeaf }) {
 const DATE = /^\d{4}-\d\d-\d\d$/;
 /** Words that the program joins, as calcium-nitrate. */
 const CODE = /^[a-z]+(-[a-z0-9]+)+$/;
+/** A field that is named as a value, as minGapMin among those that nobody has confirmed. */
+const NAME = /^[a-z]+([A-Z][a-z0-9]*)+$/;
 
 function Value({ value, measure }: { value: Leaf } & Pick<ChangedLeaf, "measure">) {
   const dates = useDates();
@@ -256,7 +258,13 @@ function Value({ value, measure }: { value: Leaf } & Pick<ChangedLeaf, "measure"
   if (value === null) return "not known";
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string")
-    return DATE.test(value) ? dates.show(value, "year") : CODE.test(value) ? value.replaceAll("-", " ") : value;
+    return DATE.test(value)
+      ? dates.show(value, "year")
+      : CODE.test(value)
+        ? value.replaceAll("-", " ")
+        : NAME.test(value)
+          ? wordsOf([value]).label
+          : value;
   if (!measure) return showExact(value);
   if ("idOf" in measure) {
     const among = { source: setUp?.sources, zone: setUp?.zones }[measure.idOf];
@@ -265,5 +273,7 @@ function Value({ value, measure }: { value: Leaf } & Pick<ChangedLeaf, "measure"
   if ("instant" in measure) return moment(new Date(value).toISOString());
   if ("unit" in measure) return <Figure text={showExact(value)} unit={measure.unit} />;
   const unit = unitFor(measure.quantity, system);
-  return <Figure text={showExact(fromCanonical(measure.quantity, value, unit))} unit={unit} />;
+  const shown = fromCanonical(measure.quantity, value, unit);
+  // What was typed in other units is not told to nine digits in these.
+  return <Figure text={shown === value ? showExact(value) : showDigits(shown)} unit={unit} />;
 }

@@ -1,6 +1,6 @@
 import { siteFileSchema, type SiteFile } from "@sprunel/contract/exchange";
 import { z } from "zod";
-import { pauseRowNotes } from "../../database/row-notes.ts";
+import { pauseRowNotes, resumeRowNotes } from "../../database/row-notes.ts";
 import { badInput } from "../../http/problems.ts";
 import type { Scope } from "../../scope/scope.ts";
 import type { SitePlace, ZoneList, ZonePlace } from "../../scope/site-file-part.ts";
@@ -64,6 +64,7 @@ export async function readSiteFile(scope: Scope, rooms: FileRooms, text: AsyncIt
   await zone?.end();
   if (!site) await addSite(scope, head);
   needAll(shape, ORDER, seen, []);
+  await resumeRowNotes(scope.db);
 }
 
 /** One zone of the file: what it is, then its lists. It is stored when the first of them comes, or at its end. */
